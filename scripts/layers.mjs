@@ -1,0 +1,13 @@
+/** Which layers of src a layer may import, besides itself. A folder of src that is not listed may not exist. */
+export const layers = {
+  core: [],
+  data: ['core'],
+  server: ['core', 'data'],
+  ui: [],
+  islands: ['core', 'ui'],
+  pages: ['core', 'server', 'islands', 'ui'],
+  cli: ['core', 'server'],
+};
+
+/** Small pure libraries the core may use: validation, random numbers, CSV. */
+export const coreMayImport = ['yup', 'pure-rand', 'papaparse'];

@@ -1,0 +1,91 @@
+import { readFileSync } from 'node:fs';
+import { parseArgs } from 'node:util';
+import { InputError } from '../core/formats/InputError';
+import { readLineProblem, readOrder } from '../core/formats/lineProblem';
+import { compileLine } from '../core/line/compileLine';
+import { lowerBound } from '../core/line/lowerBound';
+import { planOrder } from '../core/line/planLine';
+import { searchOrder } from '../core/line/searchOrder';
+
+const USAGE = 'npm run --silent plan -- FILE [--seconds S | --steps N] [--seed N] [--order ORDER.json] [--progress]';
+const DEFAULT_SECONDS = 5;
+
+function readArguments() {
+  const { values, positionals } = parseArgs({
+    allowPositionals: true,
+    options: {
+      seconds: { type: 'string' },
+      steps: { type: 'string' },
+      seed: { type: 'string', default: '1' },
+      order: { type: 'string' },
+      progress: { type: 'boolean', default: false },
+    },
+  });
+  const file = positionals[0];
+  if (file === undefined || positionals.length > 1) throw new InputError('FILE', positionals, `give one file: ${USAGE}`);
+  if (values.seconds !== undefined && values.steps !== undefined) throw new InputError('--seconds', values.seconds, 'give either --seconds or --steps');
+  return {
+    file,
+    order: values.order,
+    progress: values.progress,
+    seed: wholeNumber('--seed', values.seed),
+    steps: values.steps === undefined ? null : wholeNumber('--steps', values.steps),
+    seconds: values.seconds === undefined ? DEFAULT_SECONDS : positive('--seconds', values.seconds),
+  };
+}
+
+function wholeNumber(option: string, given: string): number {
+  const value = Number(given);
+  if (!Number.isSafeInteger(value) || value < 0) throw new InputError(option, given, 'give a whole number that is 0 or more');
+  return value;
+}
+
+function positive(option: string, given: string): number {
+  const value = Number(given);
+  if (!Number.isFinite(value) || value <= 0) throw new InputError(option, given, 'give a number of seconds above 0');
+  return value;
+}
+
+function readJson(file: string): unknown {
+  let text: string;
+  try {
+    text = readFileSync(file === '-' ? 0 : file, 'utf8');
+  } catch (error) {
+    throw new InputError('FILE', file, `give a file that can be read (${(error as NodeJS.ErrnoException).code ?? 'unreadable'})`);
+  }
+  try {
+    return JSON.parse(text);
+  } catch (error) {
+    throw new InputError(file === '-' ? 'standard input' : file, text, `give valid JSON (${(error as Error).message.replaceAll('\n', ' ')})`);
+  }
+}
+
+function run(): void {
+  const options = readArguments();
+  const problem = readLineProblem(readJson(options.file));
+  const line = compileLine(problem);
+  const order = options.order === undefined ? search(line, options) : readOrder(problem, readJson(options.order));
+  const plan = planOrder(line, order);
+  if ('missingMinutes' in plan) {
+    throw new InputError('sessions', problem.sessions?.length ?? 0, `add sessions or make them longer: at least ${Number(plan.missingMinutes.toFixed(6))} minutes are missing`);
+  }
+  process.stdout.write(`${JSON.stringify(plan, null, 1)}\n`);
+}
+
+function search(line: ReturnType<typeof compileLine>, options: ReturnType<typeof readArguments>): Int32Array {
+  const until = performance.now() + options.seconds * 1000;
+  return searchOrder(line, {
+    seed: options.seed,
+    steps: options.steps ?? Infinity,
+    bound: lowerBound(line),
+    shouldStop: options.steps === null ? () => performance.now() >= until : undefined,
+    onBetter: options.progress ? (_order, cost, step) => process.stderr.write(`step ${step}: ${cost.toFixed(3)} min\n`) : undefined,
+  });
+}
+
+try {
+  run();
+} catch (error) {
+  process.stderr.write(`${(error as Error).message.replaceAll('\n', ' ')}\n`);
+  process.exitCode = 1;
+}

@@ -1,0 +1,168 @@
+import { array, mixed, object } from 'yup';
+import { LINE_PROBLEM_FORMAT, type LineJob, type LineProblem } from '../line/definitions';
+import { compileLine, coveredModels } from '../line/compileLine';
+import { enteredOrder } from '../line/precedence';
+import { count, list, literal, minutes, oneOf, optionalMinutes, parse, requiredText } from './fields';
+import { InputError } from './InputError';
+
+const lineId = () => requiredText('an id', 200);
+
+const after = object({ job: lineId(), scope: oneOf(['model', 'tray']), lagMinutes: optionalMinutes() });
+
+const job = object({
+  id: lineId(),
+  tray: lineId(),
+  setup: lineId(),
+  models: array(count(1)).strict(),
+  minutesPerModel: mixed<number | number[]>().defined(),
+  dryMinutes: minutes(),
+  handleMinutes: optionalMinutes(),
+  after: list(after, 100_000),
+});
+
+const schema = object({
+  format: literal(LINE_PROBLEM_FORMAT),
+  trays: list(object({ id: lineId(), models: count(1, 100_000) }), 100_000),
+  tools: array(object({ id: lineId(), count: count(1, 10_000), restMinutes: minutes() })).strict(),
+  setups: list(object({ id: lineId(), tool: requiredText('the id of a tool') .optional() }), 10_000),
+  start: mixed<number[]>().defined(),
+  changeover: mixed<number[][]>().defined(),
+  jobs: list(job, 100_000),
+  prefer: array(object({ first: lineId(), then: lineId(), minutes: minutes() })).strict(),
+  sessions: array(object({ from: minutes(), to: minutes() })).strict(),
+});
+
+/**
+ * Reads a line problem that came from outside. An empty optional list means the same as leaving it out.
+ * Throws an `InputError` that names the first field that cannot be taken; nothing is guessed.
+ */
+export function readLineProblem(value: unknown): LineProblem {
+  const problem = parse(schema, value) as LineProblem;
+  const ids = {
+    trays: uniqueIds('trays', problem.trays),
+    tools: uniqueIds('tools', problem.tools ?? []),
+    setups: uniqueIds('setups', problem.setups),
+    jobs: uniqueIds('jobs', problem.jobs),
+  };
+  problem.setups.forEach((setup, i) => setup.tool !== undefined && known(ids.tools, `setups[${i}].tool`, setup.tool));
+  checkNumbers('start', problem.start, problem.setups.length, 'setup');
+  checkMatrix(problem.changeover, problem.setups.length);
+  const jobs = new Map(problem.jobs.map((entry) => [entry.id, entry]));
+  problem.jobs.forEach((entry, i) => {
+    known(ids.trays, `jobs[${i}].tray`, entry.tray);
+    known(ids.setups, `jobs[${i}].setup`, entry.setup);
+    checkModels(problem, entry, `jobs[${i}]`);
+    checkAfter(entry, jobs, `jobs[${i}]`);
+  });
+  problem.prefer?.forEach((entry, i) => {
+    known(ids.jobs, `prefer[${i}].first`, entry.first);
+    known(ids.jobs, `prefer[${i}].then`, entry.then);
+  });
+  checkSessions(problem);
+  checkNoCycle(problem);
+  return problem;
+}
+
+function uniqueIds(field: string, items: readonly { id: string }[]): Set<string> {
+  const ids = new Set<string>();
+  items.forEach((item, index) => {
+    if (ids.has(item.id)) throw new InputError(`${field}[${index}].id`, item.id, 'give every entry an id of its own');
+    ids.add(item.id);
+  });
+  return ids;
+}
+
+function known(ids: Set<string>, field: string, id: string): void {
+  if (!ids.has(id)) throw new InputError(field, id, 'name one that the problem lists');
+}
+
+const isMinutes = (value: unknown): value is number => typeof value === 'number' && Number.isFinite(value) && value >= 0;
+
+function checkNumbers(field: string, values: unknown, length: number, per: string): void {
+  if (!Array.isArray(values) || values.length !== length) throw new InputError(field, values, `give a list with one number for each ${per} (${length})`);
+  values.forEach((value, index) => {
+    if (!isMinutes(value)) throw new InputError(`${field}[${index}]`, value, 'give a number of minutes that is 0 or more');
+  });
+}
+
+function checkMatrix(rows: unknown, size: number): void {
+  if (!Array.isArray(rows) || rows.length !== size) throw new InputError('changeover', rows, `give a list with one row for each setup (${size})`);
+  rows.forEach((row: unknown, index) => {
+    checkNumbers(`changeover[${index}]`, row, size, 'setup');
+    const own = (row as number[])[index];
+    if (own !== 0) throw new InputError(`changeover[${index}][${index}]`, own, 'give 0: keeping a setup costs nothing');
+  });
+}
+
+function checkModels(problem: LineProblem, entry: LineJob, field: string): void {
+  const trayModels = problem.trays.find((tray) => tray.id === entry.tray)!.models;
+  if (entry.models?.length === 0) throw new InputError(`${field}.models`, entry.models, 'list at least one model, or leave it out for all of them');
+  entry.models?.forEach((model, index) => {
+    if (model > trayModels) throw new InputError(`${field}.models[${index}]`, model, `give a position from 1 to ${trayModels}, the models of tray "${entry.tray}"`);
+    if (index > 0 && model <= entry.models![index - 1]!) throw new InputError(`${field}.models[${index}]`, model, 'list the positions in ascending order, each once');
+  });
+  const covered = coveredModels(entry, trayModels).length;
+  if (typeof entry.minutesPerModel === 'number') {
+    if (!isMinutes(entry.minutesPerModel)) throw new InputError(`${field}.minutesPerModel`, entry.minutesPerModel, 'give a number of minutes that is 0 or more');
+  } else checkNumbers(`${field}.minutesPerModel`, entry.minutesPerModel, covered, 'covered model');
+}
+
+function checkAfter(entry: LineJob, jobs: Map<string, LineJob>, field: string): void {
+  entry.after.forEach((after, index) => {
+    const other = jobs.get(after.job);
+    if (!other) throw new InputError(`${field}.after[${index}].job`, after.job, 'name one that the problem lists');
+    if (after.scope === 'model' && other.tray !== entry.tray) {
+      throw new InputError(`${field}.after[${index}].scope`, after.scope, `use "tray": job "${other.id}" is on another tray`);
+    }
+  });
+}
+
+function checkSessions({ sessions = [] }: LineProblem): void {
+  sessions.forEach((session, index) => {
+    if (session.to <= session.from) throw new InputError(`sessions[${index}].to`, session.to, `give an end after its start (${session.from})`);
+    const before = sessions[index - 1];
+    if (before && session.from < before.to) throw new InputError(`sessions[${index}].from`, session.from, `sort the sessions and let none begin before the last one ended (${before.to})`);
+  });
+}
+
+function checkNoCycle(problem: LineProblem): void {
+  const placed = new Set(enteredOrder(compileLine(problem)));
+  const stuck = problem.jobs.findIndex((_, index) => !placed.has(index));
+  if (stuck < 0) return;
+  const cycle = cycleFrom(problem, stuck, placed);
+  throw new InputError(`jobs[${stuck}].after`, cycle, 'break the circle: these jobs each wait for the next');
+}
+
+/** Follows predecessors that cannot be placed until one comes round again. */
+function cycleFrom(problem: LineProblem, stuck: number, placed: Set<number>): string[] {
+  const index = new Map(problem.jobs.map((entry, i) => [entry.id, i]));
+  const walked: number[] = [];
+  let at = stuck;
+  while (!walked.includes(at)) {
+    walked.push(at);
+    at = problem.jobs[at]!.after.map((after) => index.get(after.job)!).find((other) => !placed.has(other))!;
+  }
+  return walked.slice(walked.indexOf(at)).map((i) => problem.jobs[i]!.id);
+}
+
+/**
+ * Reads an order for a problem: a list of job ids, or an object with `order`. Returns job indexes.
+ * Every job must stand in it once, after all it waits for.
+ */
+export function readOrder(problem: LineProblem, value: unknown): Int32Array {
+  const ids = Array.isArray(value) ? (value as unknown[]) : (value as { order?: unknown } | null)?.order;
+  if (!Array.isArray(ids)) throw new InputError('order', ids, 'give a list of job ids, or an object with "order"');
+  const index = new Map(problem.jobs.map((entry, i) => [entry.id, i]));
+  const placed = new Set<string>();
+  ids.forEach((entry: unknown, i) => {
+    const at = typeof entry === 'string' ? index.get(entry) : undefined;
+    if (at === undefined) throw new InputError(`order[${i}]`, entry, 'name a job of the problem');
+    if (placed.has(entry as string)) throw new InputError(`order[${i}]`, entry, 'list every job once');
+    const missing = problem.jobs[at]!.after.find((after) => !placed.has(after.job));
+    if (missing) throw new InputError(`order[${i}]`, entry, `put it after "${missing.job}", which it waits for`);
+    placed.add(entry as string);
+  });
+  const left = problem.jobs.find((entry) => !placed.has(entry.id));
+  if (left) throw new InputError('order', ids.length, `list every job: "${left.id}" is not in it`);
+  return Int32Array.from(ids as string[], (entry) => index.get(entry)!);
+}

@@ -1,0 +1,138 @@
+import type { LineJob, LineProblem } from './definitions';
+
+/**
+ * A checked problem in flat arrays. A *cell* is one covered model of one job: the cells of job j are
+ * `cellStart[j] .. cellStart[j + 1]`, in tray order. An *edge* is one `after` entry, laid out the same way.
+ */
+export interface CompiledLine {
+  problem: LineProblem;
+  jobCount: number;
+  setupCount: number;
+  cellStart: Int32Array;
+  /** Hands-on minutes of each cell. */
+  cellMinutes: Float64Array;
+  /** The model a cell touches, counted over all trays. */
+  cellModel: Int32Array;
+  modelCount: number;
+  jobSetup: Int32Array;
+  jobTray: Int32Array;
+  jobHandle: Float64Array;
+  edgeStart: Int32Array;
+  edgeJob: Int32Array;
+  edgeLag: Float64Array;
+  edgeWholeTray: Uint8Array;
+  /** For a model-scope edge: cell offset within the job to the other job's cell, or -1. Indexed from `edgeCellStart`. */
+  edgeCell: Int32Array;
+  edgeCellStart: Int32Array;
+  successors: Int32Array[];
+  start: Float64Array;
+  /** Row-major, setupCount x setupCount. */
+  changeover: Float64Array;
+  /** Tool of a setup, or -1. */
+  setupTool: Int32Array;
+  toolCopies: Int32Array;
+  toolRest: Float64Array;
+  preferFirst: Int32Array;
+  preferThen: Int32Array;
+  preferMinutes: Float64Array;
+  sessionFrom: Float64Array;
+  sessionTo: Float64Array;
+}
+
+/** The 1-based tray positions a job covers. */
+export function coveredModels(job: LineJob, trayModels: number): number[] {
+  return job.models ?? Array.from({ length: trayModels }, (_, index) => index + 1);
+}
+
+const indexById = (items: readonly { id: string }[]) => new Map(items.map((item, index) => [item.id, index]));
+
+/** Turns a problem that `readLineProblem` has accepted into flat arrays; ids that do not resolve throw. */
+export function compileLine(problem: LineProblem): CompiledLine {
+  const lookup = (map: Map<string, number>, kind: string, id: string) => {
+    const index = map.get(id);
+    if (index === undefined) throw new Error(`compileLine: ${kind} "${id}" is not in the problem`);
+    return index;
+  };
+  const trayIndex = indexById(problem.trays);
+  const setupIndex = indexById(problem.setups);
+  const toolIndex = indexById(problem.tools ?? []);
+  const jobIndex = indexById(problem.jobs);
+  const { jobs, trays } = problem;
+
+  const trayOffset: number[] = [];
+  let modelCount = 0;
+  for (const tray of trays) {
+    trayOffset.push(modelCount);
+    modelCount += tray.models;
+  }
+
+  const jobTray = Int32Array.from(jobs, (job) => lookup(trayIndex, 'tray', job.tray));
+  const covered = jobs.map((job, j) => coveredModels(job, trays[jobTray[j]!]!.models));
+  const cellStart = new Int32Array(jobs.length + 1);
+  covered.forEach((models, j) => (cellStart[j + 1] = cellStart[j]! + models.length));
+  const cellMinutes = new Float64Array(cellStart[jobs.length]!);
+  const cellModel = new Int32Array(cellStart[jobs.length]!);
+  jobs.forEach((job, j) =>
+    covered[j]!.forEach((model, i) => {
+      const minutes = job.minutesPerModel;
+      cellMinutes[cellStart[j]! + i] = typeof minutes === 'number' ? minutes : minutes[i]!;
+      cellModel[cellStart[j]! + i] = trayOffset[jobTray[j]!]! + model - 1;
+    }),
+  );
+
+  const edgeStart = new Int32Array(jobs.length + 1);
+  const edgeJob: number[] = [];
+  const edgeLag: number[] = [];
+  const edgeWholeTray: number[] = [];
+  const edgeCellStart: number[] = [];
+  const edgeCell: number[] = [];
+  const successors: number[][] = jobs.map(() => []);
+  jobs.forEach((job, j) => {
+    for (const after of job.after) {
+      const other = lookup(jobIndex, 'job', after.job);
+      edgeJob.push(other);
+      edgeLag.push(after.lagMinutes ?? jobs[other]!.dryMinutes);
+      edgeWholeTray.push(after.scope === 'tray' ? 1 : 0);
+      edgeCellStart.push(edgeCell.length);
+      if (after.scope === 'model') {
+        const cellOfModel = new Map(covered[other]!.map((model, i) => [model, cellStart[other]! + i]));
+        edgeCell.push(...covered[j]!.map((model) => cellOfModel.get(model) ?? -1));
+      }
+      successors[other]!.push(j);
+    }
+    edgeStart[j + 1] = edgeJob.length;
+  });
+
+  const sessions = problem.sessions?.length ? problem.sessions : [{ from: 0, to: Infinity }];
+  const prefer = problem.prefer ?? [];
+  const tools = problem.tools ?? [];
+  return {
+    problem,
+    jobCount: jobs.length,
+    setupCount: problem.setups.length,
+    cellStart,
+    cellMinutes,
+    cellModel,
+    modelCount,
+    jobSetup: Int32Array.from(jobs, (job) => lookup(setupIndex, 'setup', job.setup)),
+    jobTray,
+    jobHandle: Float64Array.from(jobs, (job) => job.handleMinutes ?? 0),
+    edgeStart,
+    edgeJob: Int32Array.from(edgeJob),
+    edgeLag: Float64Array.from(edgeLag),
+    edgeWholeTray: Uint8Array.from(edgeWholeTray),
+    edgeCell: Int32Array.from(edgeCell),
+    edgeCellStart: Int32Array.from(edgeCellStart),
+    successors: successors.map((list) => Int32Array.from(new Set(list))),
+    start: Float64Array.from(problem.start),
+    changeover: Float64Array.from(problem.changeover.flat()),
+    setupTool: Int32Array.from(problem.setups, (setup) => (setup.tool === undefined ? -1 : lookup(toolIndex, 'tool', setup.tool))),
+    toolCopies: Int32Array.from(tools, (tool) => tool.count),
+    toolRest: Float64Array.from(tools, (tool) => tool.restMinutes),
+    preferFirst: Int32Array.from(prefer, (entry) => lookup(jobIndex, 'job', entry.first)),
+    preferThen: Int32Array.from(prefer, (entry) => lookup(jobIndex, 'job', entry.then)),
+    preferMinutes: Float64Array.from(prefer, (entry) => entry.minutes),
+    sessionFrom: Float64Array.from(sessions, (session) => session.from),
+    sessionTo: Float64Array.from(sessions, (session) => session.to),
+  };
+}

@@ -1,0 +1,121 @@
+/**
+ * The line problem: in which order should one painter do the jobs so that the least bench time is lost?
+ * Times are minutes, counted from the first session. The full contract is docs/formats/line-problem.md.
+ */
+
+export const LINE_PROBLEM_FORMAT = 'neat-relay/line-problem@1';
+export const LINE_PLAN_FORMAT = 'neat-relay/line-plan@1';
+
+/** Models that travel together, always painted in the order 1..models. */
+export interface LineTray {
+  id: string;
+  models: number;
+}
+
+/** A tool that must rest (washed and dry) before it is used under another setup. */
+export interface LineTool {
+  id: string;
+  count: number;
+  restMinutes: number;
+}
+
+/** What must be in hand for a job: one paint or mix, one technique, one kind of tool. */
+export interface LineSetup {
+  id: string;
+  tool?: string;
+}
+
+/**
+ * `model`: model k may start when model k of the other job is dry (same tray only).
+ * `tray`: every model that the other job covers must be dry.
+ */
+export type AfterScope = 'model' | 'tray';
+
+export interface LineAfter {
+  job: string;
+  scope: AfterScope;
+  /** Replaces the other job's `dryMinutes`. */
+  lagMinutes?: number;
+}
+
+/** One step on one tray, on all its models or on those listed. */
+export interface LineJob {
+  id: string;
+  tray: string;
+  setup: string;
+  /** 1-based positions in the tray, ascending; absent means all of them. */
+  models?: number[];
+  /** Hands-on minutes: one number for every model, or one for each covered model. */
+  minutesPerModel: number | number[];
+  /** Rest before the same place may be worked over. */
+  dryMinutes: number;
+  /** Rest before the model may be picked up at all, for any job. */
+  handleMinutes?: number;
+  after: LineAfter[];
+}
+
+/** If `first` does not stand before `then`, `minutes` of touch-up are added. */
+export interface LinePrefer {
+  first: string;
+  then: string;
+  minutes: number;
+}
+
+/** Bench time, in minutes from the origin of the problem. */
+export interface LineSession {
+  from: number;
+  to: number;
+}
+
+export interface LineProblem {
+  format: typeof LINE_PROBLEM_FORMAT;
+  trays: LineTray[];
+  tools?: LineTool[];
+  setups: LineSetup[];
+  start: number[];
+  changeover: number[][];
+  jobs: LineJob[];
+  prefer?: LinePrefer[];
+  sessions?: LineSession[];
+}
+
+/** Where the minutes of an order go. `total` is what is minimised, then `bench`. */
+export interface LineTotals {
+  total: number;
+  finish: number;
+  bench: number;
+  handsOn: number;
+  changeover: number;
+  wait: number;
+  touchUp: number;
+}
+
+export interface TimedJob {
+  id: string;
+  begin: number;
+  end: number;
+  prep: number;
+  wait: number;
+}
+
+/** Consecutive jobs under one setup, from the start of the first prep to the last end. */
+export interface LineLeg {
+  setup: string;
+  jobs: string[];
+  from: number;
+  to: number;
+}
+
+export interface LinePlan extends LineTotals {
+  format: typeof LINE_PLAN_FORMAT;
+  order: string[];
+  /** No order can have a smaller total. */
+  bound: number;
+  /** True only when the order was shown to be optimal. */
+  proven: boolean;
+  legs: LineLeg[];
+  jobs: TimedJob[];
+}
+
+/** Rounding allowed when a time is compared with the end of a session, from the format's contract. */
+export const SESSION_ROUNDING = 1e-9;
