@@ -9,5 +9,5 @@ export const layers = {
   cli: ['core', 'server'],
 };
 
-/** Small pure libraries the core may use: validation, random numbers, CSV. */
-export const coreMayImport = ['yup', 'pure-rand', 'papaparse'];
+/** Small pure libraries the core may use: validation, random numbers, CSV, linear algebra. */
+export const coreMayImport = ['yup', 'pure-rand', 'papaparse', 'ml-matrix'];

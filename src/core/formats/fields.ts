@@ -74,10 +74,11 @@ export const id = () => string().strict().typeError(remedy('give an id')).requir
 export const list = <T>(of: ISchema<T, AnyObject>, most = 5000) =>
   array(of).strict().typeError(remedy('give a list')).required(remedy('give a list')).max(most, remedy(`give at most ${most} entries`));
 
-/** The one door for outside data: parses by a schema, or throws an `InputError`. */
+/** The one door for outside data: checks it by a schema and drops fields the schema does not know, or throws an `InputError`. */
 export function parse<S extends Schema>(schema: S, value: unknown): InferType<S> {
   try {
-    return schema.validateSync(value, { strict: true, stripUnknown: false, abortEarly: true });
+    schema.validateSync(value, { strict: true, abortEarly: true });
+    return schema.cast(value, { stripUnknown: true });
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
     throw asInputError(error);

@@ -1,0 +1,62 @@
+/** How this painter works: sessions in the week, what changing over costs, tools owned, schools. */
+
+export const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
+
+/** A weekly bench session in local time; weekday 0 is Monday. `to` may be 24:00. */
+export interface WeeklySession {
+  weekday: number;
+  from: string;
+  to: string;
+}
+
+export const METALLICS_SCHOOLS = ['before translucents', 'near the end'] as const;
+export const BASE_SCHOOLS = ['textured before priming', 'textured after painting'] as const;
+
+export interface HouseRules {
+  sessions: WeeklySession[];
+  /** Opening, thinning or mixing a paint. */
+  paintMinutes: number;
+  /** Cleaning one brush or tool and taking up another. */
+  handMinutes: number;
+  /** Changing the water after metallic paint. */
+  waterMinutes: number;
+  /** Setting up or cleaning a spray place or an airbrush. */
+  sprayMinutes: number;
+  /** Sitting down to it: light, palette, water. */
+  sitDownMinutes: number;
+  dryBrushes: number;
+  dryBrushRestMinutes: number;
+  airbrushes: number;
+  /** Factor on all drying: about 1.5 at 12 C or 75 % humidity. */
+  dryingFactor: number;
+  /** How much longer a leader takes than the others. */
+  leaderFactor: number;
+  metallics: (typeof METALLICS_SCHOOLS)[number];
+  baseSchool: (typeof BASE_SCHOOLS)[number];
+  hourlyRateMinor: number;
+  currency: string;
+}
+
+/** What a new painter starts from; every value is shown and changed in House rules. */
+export const DEFAULT_HOUSE_RULES: HouseRules = {
+  sessions: [
+    { weekday: 0, from: '19:00', to: '21:30' },
+    { weekday: 1, from: '19:00', to: '21:30' },
+    { weekday: 3, from: '19:00', to: '21:30' },
+    { weekday: 5, from: '14:00', to: '18:00' },
+  ],
+  paintMinutes: 1.5,
+  handMinutes: 0.5,
+  waterMinutes: 1.5,
+  sprayMinutes: 6,
+  sitDownMinutes: 2,
+  dryBrushes: 1,
+  dryBrushRestMinutes: 30,
+  airbrushes: 1,
+  dryingFactor: 1,
+  leaderFactor: 1.6,
+  metallics: 'near the end',
+  baseSchool: 'textured after painting',
+  hourlyRateMinor: 2400,
+  currency: 'EUR',
+};

@@ -1,0 +1,46 @@
+import type { LineSetup, LineTool } from '../line/definitions';
+import type { Paint, Step, Technique } from './definitions';
+import type { HouseRules } from './houseRules';
+import { factsOf, type Hand } from './techniques';
+
+/** One paint, one technique, one kind of tool. */
+export interface SetupInfo {
+  id: string;
+  technique: Technique;
+  paint: Paint | null;
+}
+
+export const setupId = (step: Pick<Step, 'technique' | 'paintId'>): string => `${step.technique}|${step.paintId ?? '-'}`;
+
+const SPRAYING: readonly Hand[] = ['spray', 'airbrush'];
+const isSprayed = (setup: SetupInfo) => SPRAYING.includes(factsOf(setup.technique).hand);
+
+/** Minutes to get a setup ready when one sits down. */
+export function startMinutes(setup: SetupInfo, house: HouseRules): number {
+  return house.sitDownMinutes + (setup.paint ? house.paintMinutes : 0) + (isSprayed(setup) ? house.sprayMinutes : 0);
+}
+
+/** Minutes from one setup to another: the paint, the tool, the water after metallics, and the spray place. */
+export function changeoverMinutes(from: SetupInfo, to: SetupInfo, house: HouseRules): number {
+  if (from.id === to.id) return 0;
+  const paint = to.paint && to.paint.id !== from.paint?.id ? house.paintMinutes : 0;
+  const hand = from.technique !== to.technique ? house.handMinutes : 0;
+  const water = from.paint?.kind === 'metallic' && to.paint !== null && to.paint.kind !== 'metallic' && !isSprayed(to) ? house.waterMinutes : 0;
+  const samePlace = factsOf(from.technique).hand === factsOf(to.technique).hand;
+  const spray = samePlace ? 0 : house.sprayMinutes * (Number(isSprayed(from)) + Number(isSprayed(to)));
+  return paint + hand + water + spray;
+}
+
+/** The tools that rest or are owned in so many copies, as the line problem lists them. */
+export function lineTools(house: HouseRules): LineTool[] {
+  return [
+    { id: 'drybrush', count: house.dryBrushes, restMinutes: house.dryBrushRestMinutes },
+    { id: 'airbrush', count: house.airbrushes, restMinutes: 0 },
+  ];
+}
+
+export function lineSetup(setup: SetupInfo): LineSetup {
+  const hand = factsOf(setup.technique).hand;
+  if (hand === 'dry brush') return { id: setup.id, tool: 'drybrush' };
+  return hand === 'airbrush' ? { id: setup.id, tool: 'airbrush' } : { id: setup.id };
+}

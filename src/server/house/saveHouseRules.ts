@@ -1,0 +1,32 @@
+import { object, type InferType } from 'yup';
+import { atLeast, clockTime, count, list, minutes, oneOf } from '../../core/formats/fields';
+import { InputError } from '../../core/formats/InputError';
+import { BASE_SCHOOLS, METALLICS_SCHOOLS } from '../../core/scheme/houseRules';
+import type { Stores } from '../stores';
+
+export const houseRulesSchema = object({
+  sessions: list(object({ weekday: count(0, 6), from: clockTime(), to: clockTime() }), 50),
+  paintMinutes: minutes(),
+  handMinutes: minutes(),
+  waterMinutes: minutes(),
+  sprayMinutes: minutes(),
+  sitDownMinutes: minutes(),
+  dryBrushes: count(1, 50),
+  dryBrushRestMinutes: minutes(),
+  airbrushes: count(1, 20),
+  dryingFactor: atLeast(0.1, 'a factor from 0.1 to 10').max(10),
+  leaderFactor: atLeast(1, 'a factor from 1 to 20').max(20),
+  metallics: oneOf(METALLICS_SCHOOLS),
+  baseSchool: oneOf(BASE_SCHOOLS),
+  hourlyRateMinor: count(0, 100_000_00),
+  currency: oneOf(['EUR', 'USD', 'GBP', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK', 'AUD', 'CAD', 'NZD', 'JPY'] as const),
+});
+
+export async function saveHouseRules(stores: Pick<Stores, 'houseRules'>, rules: InferType<typeof houseRulesSchema>): Promise<void> {
+  rules.sessions.forEach((session, index) => {
+    if (session.to <= session.from) throw new InputError(`sessions[${index}].to`, session.to, `give an end after its start (${session.from})`);
+    const clash = rules.sessions.find((other, at) => at < index && other.weekday === session.weekday && other.from < session.to && session.from < other.to);
+    if (clash) throw new InputError(`sessions[${index}].from`, session.from, `let it not overlap the session from ${clash.from} to ${clash.to} of the same day`);
+  });
+  await stores.houseRules.save(rules);
+}
