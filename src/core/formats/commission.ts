@@ -1,11 +1,10 @@
 import { array, mixed, object } from 'yup';
-import type { BenchEvent } from '../bench/definitions';
-import { BENCH_EVENT_KINDS } from '../bench/definitions';
+import { BENCH_EVENT_KINDS, type BenchEvent } from '../bench/definitions';
 import type { LineProblem } from '../line/definitions';
-import type { Commission, Paint, Unit } from '../scheme/definitions';
+import { SIZES, TECHNIQUES, type Commission, type Paint, type Unit } from '../scheme/definitions';
 import type { JobInfo } from '../scheme/buildLine';
 import { commissionFields, paintSchema, schemeSchema, unitFields } from './commissionSchemas';
-import { count, id, instant, list, literal, minutes, note, parse, requiredText } from './fields';
+import { count, id, instant, list, literal, minutes, note, oneOf, parse, requiredText } from './fields';
 import { InputError } from './InputError';
 import { readLineProblem } from './lineProblem';
 
@@ -40,7 +39,27 @@ export const benchEventSchema = object({
   note: note(),
 });
 
-const runJob = object({ id: id(), passKey: id(), unitId: id(), setupId: requiredText('a setup'), models: array(count(1)).strict().required(), minutes: array(minutes()).strict().required() });
+const name = () => requiredText('a name');
+const models = () => array(count(1)).strict().required();
+
+const runJob = object({
+  id: id(),
+  passKey: id(),
+  unitId: id(),
+  unitName: name(),
+  size: oneOf(SIZES),
+  trayId: name(),
+  partName: name().nullable().notRequired().defined(),
+  technique: oneOf(TECHNIQUES),
+  paintId: id().nullable().notRequired().defined(),
+  setupId: name(),
+  coat: count(1),
+  coats: count(1),
+  coverage: minutes(),
+  models: models(),
+  minutes: array(minutes()).strict().required(),
+  dryMinutes: minutes(),
+});
 
 const schema = object({
   format: literal(COMMISSION_FORMAT),

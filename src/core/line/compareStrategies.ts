@@ -1,4 +1,5 @@
 import { compileLine, type CompiledLine } from './compileLine';
+import { GREEDY_WEIGHTS, greedyOrder } from './constructOrder';
 import type { LineProblem, LineTotals } from './definitions';
 import { enteredOrder, trayByTrayOrder } from './precedence';
 import { splitIntoSingles } from './splitIntoSingles';
@@ -13,18 +14,25 @@ export interface Strategy {
 }
 
 /**
- * Four ways to paint the same models, timed by the same rules: one model finished before the next is begun, unit by
- * unit (tray by tray, step by step), the jobs as entered, and the order given as the suggestion.
+ * Four ways to paint the same models, timed by the same rules: one model finished before the next is begun; unit by
+ * unit, each in a sensible order of its own; the jobs as entered; and the order given as the suggestion.
+ * `unitOfTray` says which trays belong together.
  */
-export function compareStrategies(problem: LineProblem, suggested: ArrayLike<number>): Strategy[] {
+export function compareStrategies(problem: LineProblem, suggested: ArrayLike<number>, unitOfTray: (trayId: string) => string): Strategy[] {
   const line = compileLine(problem);
   const singles = compileLine(splitIntoSingles(problem));
   return [
     { id: 'one-model', totals: totalsOrNull(singles, trayByTrayOrder(singles)) },
-    { id: 'unit-by-unit', totals: totalsOrNull(line, trayByTrayOrder(line)) },
+    { id: 'unit-by-unit', totals: totalsOrNull(line, unitByUnitOrder(line, unitOfTray)) },
     { id: 'entered', totals: totalsOrNull(line, enteredOrder(line)) },
     { id: 'suggested', totals: totalsOrNull(line, suggested) },
   ];
+}
+
+function unitByUnitOrder(line: CompiledLine, unitOfTray: (trayId: string) => string): Int32Array {
+  const units = [...new Set(line.problem.trays.map((tray) => unitOfTray(tray.id)))];
+  const unitOfJob = line.problem.jobs.map((job) => units.indexOf(unitOfTray(job.tray)));
+  return greedyOrder(line, GREEDY_WEIGHTS[0]!, (job) => unitOfJob[job]!);
 }
 
 function totalsOrNull(line: CompiledLine, order: ArrayLike<number>): LineTotals | null {

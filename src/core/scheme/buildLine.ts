@@ -96,12 +96,17 @@ function buildUnit(unit: Unit, roster: Roster) {
   const trays: TrayInfo[] = splitTrays(unit).map((tray) => ({ ...tray, unitName: unit.name }));
   const perTray = trays.map((tray) => {
     const jobs = passes.map((pass) => jobOf(pass, unit, tray, roster)).filter((job) => job.models.length > 0);
-    return { tray, jobs, ...orderOnTray(jobs, tray, rules) };
+    return { jobs, ...orderOnTray(jobs, tray, rules) };
   });
+  // As entered means pass by pass, each over all trays of the unit.
+  const place = new Map(passes.map((pass, index) => [pass.key, index]));
+  const jobs = perTray.flatMap((each) => each.jobs).sort((a, b) => place.get(a.passKey)! - place.get(b.passKey)!);
+  const after = new Map(perTray.flatMap((each) => [...each.after]));
+  const trayOf = new Map(trays.map((tray) => [tray.id, tray]));
   return {
     trays,
-    jobs: perTray.flatMap(({ jobs }) => jobs),
-    lineJobs: perTray.flatMap(({ tray, jobs, after }) => jobs.map((job) => lineJob(job, tray, after.get(job.id) ?? []))),
+    jobs,
+    lineJobs: jobs.map((job) => lineJob(job, trayOf.get(job.trayId)!, after.get(job.id) ?? [])),
     prefer: perTray.flatMap(({ prefer }) => prefer),
     reasons: perTray.flatMap(({ reasons }) => reasons),
     softReasons: perTray.flatMap(({ softReasons }) => softReasons),

@@ -226,7 +226,8 @@ class HierarchicalModel implements TimeModel {
     const i = this.effects.get(a);
     const j = this.effects.get(b);
     if (i === undefined || j === undefined) return a === b ? priorVariance(a) : 0;
-    return this.covariance.get(i, j);
+    // One triangle only: the inverse is symmetric but for rounding, and the sampler insists on exact symmetry.
+    return this.covariance.get(Math.max(i, j), Math.min(i, j));
   }
 
   private sharedVariance(kind: StepKind): number {

@@ -1,17 +1,9 @@
-import type { Paint } from '../../core/scheme/definitions';
-import type { StoredEvent, StoredRun } from '../../data/runStore';
+import type { BenchPicture } from '../../core/views/bench';
+import type { StoredEvent } from '../../core/views/stored';
 import { findCommission, loadPicture } from '../commissions/loadPicture';
-import { estimateCommission, type CommissionEstimate } from '../estimate/estimateCommission';
+import { estimateCommission } from '../estimate/estimateCommission';
 import { NotFoundError } from '../errors';
 import type { Stores } from '../stores';
-
-export interface BenchPicture {
-  commissionName: string;
-  run: StoredRun;
-  events: StoredEvent[];
-  paints: Paint[];
-  estimate: CommissionEstimate;
-}
 
 /** The line that is at the bench for a commission; null when none was taken up. */
 export async function loadBench(stores: Stores, commissionId: string | undefined, now: Date): Promise<BenchPicture | null> {

@@ -3,11 +3,11 @@ import type { BenchEvent } from '../../core/bench/definitions';
 import { benchEventSchema } from '../../core/formats/commission';
 import { list } from '../../core/formats/fields';
 import { InputError } from '../../core/formats/InputError';
-import type { StoredRun } from '../../data/runStore';
+import type { StoredRun } from '../../core/views/stored';
 import { findCommission } from '../commissions/loadPicture';
 import { NotFoundError } from '../errors';
 import type { Stores } from '../stores';
-import { logRowsOf } from './logRowsOf';
+import { logRowsOf } from '../../core/bench/logRowsOf';
 
 export const recordEventsSchema = object({ events: list(benchEventSchema, 10_000) });
 

@@ -1,7 +1,7 @@
 import { mixed } from 'yup';
 import { readCommission, writeCommission, type BenchRun } from '../../core/formats/commission';
 import type { Paint, Unit } from '../../core/scheme/definitions';
-import { logRowsOf } from '../bench/logRowsOf';
+import { logRowsOf } from '../../core/bench/logRowsOf';
 import { ConflictError } from '../errors';
 import type { Stores } from '../stores';
 import { findCommission } from './loadPicture';

@@ -6,8 +6,7 @@ import type { HouseRules } from '../../core/scheme/houseRules';
 import type { Pass } from '../../core/scheme/passes';
 import type { StepKind, TimeModel } from '../../core/time/definitions';
 import { fitTimeModel } from '../../core/time/hierarchicalModel';
-import type { StoredCommission, StoredUnit } from '../../data/commissionStore';
-import type { StoredEvent, StoredRun } from '../../data/runStore';
+import type { StoredCommission, StoredEvent, StoredRun, StoredUnit } from '../../core/views/stored';
 import { NotFoundError } from '../errors';
 import type { Stores } from '../stores';
 

@@ -2,36 +2,11 @@ import { doneModels } from '../../core/bench/mergeMarks';
 import { buildLine } from '../../core/scheme/buildLine';
 import type { Unit } from '../../core/scheme/definitions';
 import { passesOf, type Pass } from '../../core/scheme/passes';
-import type { StepEstimate } from '../../core/time/definitions';
 import type { LineTotals } from '../../core/line/definitions';
 import { minutesLeft, type MinutesLeft } from '../../core/time/forecast';
+import type { CommissionEstimate, PassEstimate } from '../../core/views/estimate';
 import { quickPlan } from '../line/quickPlan';
 import { rosterOf, stepKindOf, type Picture } from '../commissions/loadPicture';
-
-/** What one pass still takes. */
-export interface PassEstimate extends Pick<StepEstimate, 'p50' | 'p80' | 'normMinutes' | 'why'> {
-  passKey: string;
-  unitId: string;
-  modelsLeft: number;
-  modelsTotal: number;
-  /** Likely minutes for all models of the pass, painted or not, leaders counted longer. */
-  unitMinutes: number;
-}
-
-export interface CommissionEstimate {
-  likelyMinutes: number;
-  safeMinutes: number;
-  /** Minutes of the planned order that are not hands-on. */
-  changeoverMinutes: number;
-  waitMinutes: number;
-  touchUpMinutes: number;
-  /** Likely minutes of the whole commission, painted passes included. */
-  wholeMinutes: number;
-  /** Model-steps painted and in all. */
-  stepsDone: number;
-  stepsTotal: number;
-  passes: PassEstimate[];
-}
 
 /** Draws of the joint posterior: P80 of a total is then good to about two per cent. */
 const DRAWS = 400;

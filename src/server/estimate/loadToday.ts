@@ -3,41 +3,11 @@ import { replayBench } from '../../core/bench/replayBench';
 import { benchSessions, endOfDay, sessionMinutes } from '../../core/calendar/benchSessions';
 import { hasOpenCount, modelsOf } from '../../core/scheme/definitions';
 import { outlook, type DateOutlook } from '../../core/time/forecast';
-import type { StoredCommission } from '../../data/commissionStore';
+import type { CommissionEstimate } from '../../core/views/estimate';
+import type { DryingRow, Today, TodayCommission } from '../../core/views/today';
 import { loadPicture, loadTimeModel, type Picture } from '../commissions/loadPicture';
 import type { Stores } from '../stores';
-import { estimateCommissions, type CommissionEstimate } from './estimateCommission';
-
-/** Something of one pass that is not dry yet. */
-export interface DryingRow {
-  unitName: string;
-  what: string;
-  paintId: string | null;
-  models: number;
-  /** When the first and the last of them are dry, UTC ms. */
-  firstDryAt: number;
-  lastDryAt: number;
-}
-
-export interface TodayCommission {
-  commission: StoredCommission;
-  models: number;
-  units: number;
-  estimate: CommissionEstimate;
-  outlook: DateOutlook;
-  openCounts: string[];
-  waitingTestModels: string[];
-  unitsWithoutScheme: string[];
-  drying: DryingRow[];
-  hasOpenRun: boolean;
-  lastWorkedAt: number | null;
-}
-
-export interface Today {
-  commissions: TodayCommission[];
-  /** The next sessions at the bench, UTC ms. */
-  sessions: { from: number; to: number }[];
-}
+import { estimateCommissions } from './estimateCommission';
 
 const WEEK_MS = 7 * 86_400_000;
 

@@ -1,14 +1,7 @@
-import { buildLine, type BuiltLine } from '../../core/scheme/buildLine';
+import { buildLine } from '../../core/scheme/buildLine';
+import type { LinePicture } from '../../core/views/line';
 import { loadPicture, rosterOf, type Picture } from '../commissions/loadPicture';
 import type { Stores } from '../stores';
-
-/** Everything the Line view computes from. */
-export interface LinePicture extends BuiltLine {
-  /** Units whose batch waits for the client's word on a test model. */
-  waitingUnits: string[];
-  unitsWithoutScheme: string[];
-  hasOpenRun: boolean;
-}
 
 export async function loadLine(stores: Stores, commissionId: string | undefined, now: Date): Promise<LinePicture> {
   return linePicture(await loadPicture(stores, commissionId, now));

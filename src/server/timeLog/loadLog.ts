@@ -5,25 +5,10 @@ import type { Technique } from '../../core/scheme/definitions';
 import { factsOf } from '../../core/scheme/techniques';
 import { fitTimeModel } from '../../core/time/hierarchicalModel';
 import { normMinutes } from '../../core/time/norms';
-import type { StoredLogRow } from '../../data/timeLogStore';
+import type { LogPicture, TechniquePace } from '../../core/views/log';
+import type { StoredLogRow } from '../../core/views/stored';
 import { NotFoundError } from '../errors';
 import type { Stores } from '../stores';
-
-export interface LogPicture {
-  /** Newest first. */
-  rows: (StoredLogRow & { interrupted: boolean })[];
-  totals: { rows: number; minutes: number; models: number; looksInterrupted: number };
-  techniques: TechniquePace[];
-}
-
-/** What a technique really takes against the norm we ship. */
-export interface TechniquePace {
-  technique: Technique;
-  label: string;
-  models: number;
-  /** Actual over norm minutes of all rows that count, 1 = the norm. */
-  ratio: number;
-}
 
 const MOST_ROWS_SHOWN = 400;
 
