@@ -17,7 +17,7 @@ export interface TodayCommission {
   commission: StoredCommission;
   models: number;
   units: number;
-  estimate: CommissionEstimate;
+  estimate: Omit<CommissionEstimate, 'passes'>;
   outlook: DateOutlook;
   openCounts: string[];
   waitingTestModels: string[];

@@ -29,7 +29,7 @@ export async function loadToday(stores: Stores, now: Date): Promise<Today> {
   };
 }
 
-function describe(picture: Picture, estimate: CommissionEstimate, dateOutlook: DateOutlook, now: Date): TodayCommission {
+function describe(picture: Picture, { passes: _passes, ...estimate }: CommissionEstimate, dateOutlook: DateOutlook, now: Date): TodayCommission {
   const { commission, units, runs } = picture;
   const states = runs.map(({ run, events }) => ({ run, state: replayBench(run.jobs, events) }));
   return {

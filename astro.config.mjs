@@ -1,0 +1,34 @@
+import node from '@astrojs/node';
+import react from '@astrojs/react';
+import { defineConfig } from 'astro/config';
+
+// Inline scripts of the islands are allowed by their hashes; style attributes carry paint colours, which are data.
+export default defineConfig({
+  output: 'server',
+  adapter: node({ mode: 'standalone' }),
+  integrations: [react()],
+  devToolbar: { enabled: false },
+  server: { host: '127.0.0.1' },
+  security: { checkOrigin: true },
+  build: { inlineStylesheets: 'never' },
+  experimental: {
+    csp: {
+      directives: [
+        "default-src 'self'",
+        "img-src 'self' data:",
+        "font-src 'self'",
+        "connect-src 'self'",
+        "worker-src 'self'",
+        "object-src 'none'",
+        "base-uri 'self'",
+        "form-action 'self'",
+        "frame-ancestors 'none'",
+      ],
+    },
+  },
+  vite: {
+    worker: { format: 'es' },
+    css: { modules: { localsConvention: 'camelCaseOnly' } },
+    ssr: { external: ['better-sqlite3', 'knex'] },
+  },
+});

@@ -1,0 +1,32 @@
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+
+const STAMP = 'node_modules/.neat-relay-installed';
+
+/** Dependencies as the lock file names them; better-sqlite3 is compiled on the way. Only when something changed. */
+export function installDependencies(say) {
+  checkNode();
+  const wanted = hashOf(['package.json', 'package-lock.json']) + process.version;
+  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
+  say('Installing dependencies; the database is compiled on the way, which takes about two minutes ...');
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], 'The dependencies could not be installed: look at the lines above, then try again.');
+  mkdirSync('node_modules', { recursive: true });
+  writeFileSync(STAMP, wanted);
+}
+
+function checkNode() {
+  const major = Number(process.versions.node.split('.')[0]);
+  if (major !== 20) throw new Error(`Node.js ${process.versions.node} runs this: install Node.js 20 and try again.`);
+}
+
+export function hashOf(files) {
+  const hash = createHash('sha256');
+  for (const file of files) hash.update(file).update(readFileSync(file));
+  return hash.digest('hex');
+}
+
+export function run(command, args, failure, options = {}) {
+  const { status } = spawnSync(command, args, { stdio: 'inherit', ...options });
+  if (status !== 0) throw new Error(failure);
+}

@@ -1,0 +1,7 @@
+/// <reference types="astro/client" />
+
+declare namespace App {
+  interface Locals {
+    theme: 'daylight' | 'lamp';
+  }
+}

@@ -1,0 +1,102 @@
+import { X } from 'lucide-react';
+import { BASE_SCHOOLS, METALLICS_SCHOOLS, WEEKDAYS, type HouseRules, type WeeklySession } from '../../core/scheme/houseRules';
+import { Button } from '../../ui/Button/Button';
+import { SelectField, TextField } from '../../ui/Field/Field';
+import { NumberField } from '../../ui/Field/NumberField';
+import { Panel } from '../../ui/Panel/Panel';
+import { minorPerMajor, minutesText } from '../../ui/format';
+import { send } from '../shared/api';
+import { SaveState } from '../shared/SaveState';
+import { useSaved } from '../shared/useSaved';
+import styles from './View.module.css';
+
+const asOptions = <T extends string>(values: readonly T[]) => values.map((value) => ({ value, label: value }));
+const weekdayOptions = WEEKDAYS.map((label, index) => ({ value: String(index), label }));
+const CURRENCIES = ['EUR', 'USD', 'GBP', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK', 'AUD', 'CAD', 'NZD', 'JPY'];
+
+type NumberRule = { [K in keyof HouseRules]: HouseRules[K] extends number ? K : never }[keyof HouseRules];
+
+interface NumberEntry {
+  key: NumberRule;
+  label: string;
+  unit: string;
+  min: number;
+  max: number;
+  whole?: boolean;
+}
+
+const CHANGEOVERS: NumberEntry[] = [
+  { key: 'sitDownMinutes', label: 'Sitting down: light, palette, water', unit: 'min', min: 0, max: 120 },
+  { key: 'paintMinutes', label: 'Opening, thinning or mixing a paint', unit: 'min', min: 0, max: 120 },
+  { key: 'handMinutes', label: 'Changing the brush or the technique', unit: 'min', min: 0, max: 120 },
+  { key: 'waterMinutes', label: 'Fresh water after metallics', unit: 'min', min: 0, max: 120 },
+  { key: 'sprayMinutes', label: 'Setting up or cleaning a spray place', unit: 'min', min: 0, max: 240 },
+];
+
+const BENCH: NumberEntry[] = [
+  { key: 'dryBrushes', label: 'Dry brushes owned', unit: '', min: 1, max: 50, whole: true },
+  { key: 'dryBrushRestMinutes', label: 'A washed dry brush rests', unit: 'min', min: 0, max: 1440 },
+  { key: 'airbrushes', label: 'Airbrushes owned', unit: '', min: 1, max: 20, whole: true },
+  { key: 'dryingFactor', label: 'Drying in this room (cold or damp: 1.5)', unit: '×', min: 0.1, max: 10 },
+  { key: 'leaderFactor', label: 'A leader takes longer by', unit: '×', min: 1, max: 20 },
+];
+
+export function HouseRulesView({ rules: initial }: { rules: HouseRules }) {
+  const saved = useSaved<HouseRules>({ initial, save: (rules) => send('PUT', '/api/house-rules', rules) });
+  const { value: rules } = saved;
+  const change = (part: Partial<HouseRules>) => saved.change({ ...rules, ...part });
+  const numbers = (entries: NumberEntry[]) =>
+    entries.map(({ key, ...entry }) => <NumberField key={key} {...entry} value={rules[key]} onChange={(value) => value !== null && change({ [key]: value })} />);
+  return (
+    <div className={styles.view}>
+      <SaveState status={saved.status} onRetry={() => void saved.retry()} onUndo={saved.undo} canUndo={saved.canUndo} />
+      <div className={styles.columns}>
+        <Panel title="Sessions in the week">
+          <Sessions sessions={rules.sessions} onChange={(sessions) => change({ sessions })} />
+        </Panel>
+        <Panel title="What a change of setup costs">{numbers(CHANGEOVERS)}</Panel>
+        <Panel title="The bench">{numbers(BENCH)}</Panel>
+        <Panel title="Schools and money">
+          <SelectField label="Metallics" value={rules.metallics} options={asOptions(METALLICS_SCHOOLS)} onChange={(metallics) => change({ metallics })} />
+          <SelectField label="The base is" value={rules.baseSchool} options={asOptions(BASE_SCHOOLS)} onChange={(baseSchool) => change({ baseSchool })} />
+          <NumberField
+            label="Rate for an hour, for new commissions"
+            unit={rules.currency}
+            min={0}
+            max={10000}
+            value={rules.hourlyRateMinor / minorPerMajor(rules.currency)}
+            onChange={(rate) => rate !== null && change({ hourlyRateMinor: Math.round(rate * minorPerMajor(rules.currency)) })}
+          />
+          <SelectField label="Currency" value={rules.currency} options={asOptions(CURRENCIES)} onChange={(currency) => change({ currency })} />
+        </Panel>
+      </div>
+    </div>
+  );
+}
+
+const NEW_SESSION: WeeklySession = { weekday: 6, from: '14:00', to: '17:00' };
+
+const clockMinutes = (clock: string) => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3));
+
+function Sessions({ sessions, onChange }: { sessions: WeeklySession[]; onChange: (sessions: WeeklySession[]) => void }) {
+  const set = (index: number, part: Partial<WeeklySession>) => onChange(sessions.map((session, at) => (at === index ? { ...session, ...part } : session)));
+  const week = sessions.reduce((sum, session) => sum + Math.max(0, clockMinutes(session.to) - clockMinutes(session.from)), 0);
+  return (
+    <>
+      <ul className={styles.sessions}>
+        {sessions.map((session, index) => (
+          <li key={index}>
+            <SelectField label={`Day of session ${index + 1}`} hideLabel value={String(session.weekday)} options={weekdayOptions} onChange={(day) => set(index, { weekday: Number(day) })} />
+            <TextField label={`Start of session ${index + 1}`} hideLabel type="time" value={session.from} onChange={(from) => from && set(index, { from })} />
+            <TextField label={`End of session ${index + 1}`} hideLabel type="time" value={session.to} onChange={(to) => to && set(index, { to })} />
+            <Button kind="quiet" aria-label={`Remove session ${index + 1}`} onClick={() => onChange(sessions.filter((_, at) => at !== index))}>
+              <X aria-hidden="true" size={18} />
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <p>{minutesText(week)} in a week.</p>
+      <Button onClick={() => onChange([...sessions, NEW_SESSION])}>Another session</Button>
+    </>
+  );
+}

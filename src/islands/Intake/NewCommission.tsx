@@ -1,0 +1,56 @@
+import { useState, type FormEvent } from 'react';
+import type { Standard } from '../../core/scheme/definitions';
+import { Button } from '../../ui/Button/Button';
+import { SelectField, TextField } from '../../ui/Field/Field';
+import { NumberField } from '../../ui/Field/NumberField';
+import { Notice } from '../../ui/Notice/Notice';
+import { minorPerMajor } from '../../ui/format';
+import { send } from '../shared/api';
+import { standardOptions } from '../shared/options';
+import styles from './NewCommission.module.css';
+
+interface NewCommissionProps {
+  hourlyRateMinor: number;
+  currency: string;
+}
+
+/** The few things a commission starts with; everything else is edited in place at Intake. */
+export function NewCommission({ hourlyRateMinor, currency }: NewCommissionProps) {
+  const [name, setName] = useState('');
+  const [client, setClient] = useState('');
+  const [dueOn, setDueOn] = useState('');
+  const [standard, setStandard] = useState<Standard>('table');
+  const [rate, setRate] = useState(hourlyRateMinor / minorPerMajor(currency));
+  const [error, setError] = useState<string | null>(null);
+
+  const create = async (event: FormEvent) => {
+    event.preventDefault();
+    try {
+      const body = { name, client, dueOn, standard, hourlyRateMinor: Math.round(rate * minorPerMajor(currency)), currency, note: '' };
+      const { id } = await send<{ id: string }>('POST', '/api/commissions', body);
+      window.location.assign(`/c/${id}/intake`);
+    } catch (problem) {
+      setError((problem as Error).message);
+    }
+  };
+
+  return (
+    <form className={styles.form} onSubmit={(event) => void create(event)}>
+      <TextField label="What is it called?" value={name} onChange={setName} required autoFocus maxLength={200} />
+      <TextField label="For whom?" value={client} onChange={setClient} required maxLength={200} />
+      <div className={styles.pair}>
+        <TextField label="Due on" type="date" value={dueOn} onChange={setDueOn} required />
+        <NumberField label="Rate for an hour" unit={currency} value={rate} onChange={(value) => setRate(value ?? 0)} min={0} max={10000} />
+      </div>
+      <SelectField label="Standard paid for" value={standard} options={standardOptions} onChange={setStandard} />
+      {error && (
+        <Notice kind="flag" role="alert">
+          {error}
+        </Notice>
+      )}
+      <Button kind="main" type="submit">
+        Enter its units
+      </Button>
+    </form>
+  );
+}

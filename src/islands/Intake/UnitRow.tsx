@@ -1,0 +1,89 @@
+import { X } from 'lucide-react';
+import { useState } from 'react';
+import { hasOpenCount, modelsOf, type TestModelState } from '../../core/scheme/definitions';
+import type { UnitEntry } from '../../core/views/stored';
+import { Button } from '../../ui/Button/Button';
+import { SelectField, TextField } from '../../ui/Field/Field';
+import { NumberField } from '../../ui/Field/NumberField';
+import { counted } from '../../ui/format';
+import { sizeOptions } from '../shared/options';
+import styles from './View.module.css';
+
+const MOST = 1000;
+
+const testModelOptions: { value: TestModelState; label: string }[] = [
+  { value: 'none', label: 'none' },
+  { value: 'waiting', label: 'first, the batch waits' },
+  { value: 'approved', label: 'client is content' },
+];
+
+interface UnitRowProps {
+  unit: UnitEntry;
+  started: boolean;
+  onChange: (part: Partial<UnitEntry>) => void;
+  onRemove: () => void;
+}
+
+export function UnitRow({ unit, started, onChange, onRemove }: UnitRowProps) {
+  const [asked, setAsked] = useState(false);
+  const remove = () => (started && !asked ? setAsked(true) : onRemove());
+  const named = (what: string) => `${what} of ${unit.name}`;
+  return (
+    <>
+      <tr data-unit={unit.name}>
+        <td className={styles.name}>
+          <TextField label={named('Name')} hideLabel value={unit.name} onChange={(name) => onChange({ name })} />
+        </td>
+        <td>
+          <SelectField label={named('Size')} hideLabel value={unit.size} options={sizeOptions} onChange={(size) => onChange({ size })} />
+        </td>
+        <td className={styles.figure}>
+          <NumberField label={named('Promised')} hideLabel whole value={unit.promised} min={1} max={MOST} onChange={(promised) => promised && onChange({ promised })} />
+        </td>
+        <td className={styles.figure}>
+          <NumberField label={named('Counted')} hideLabel whole optional value={unit.counted} min={1} max={MOST} placeholder="?" onChange={(count) => onChange({ counted: count })} />
+        </td>
+        <td className={styles.figure}>
+          <NumberField label={named('Leaders')} hideLabel whole value={unit.leaders} min={0} max={modelsOf(unit)} onChange={(leaders) => onChange({ leaders: leaders ?? 0 })} />
+        </td>
+        <td className={styles.figure}>
+          <NumberField label={named('Most on a tray')} hideLabel whole value={unit.trayLimit} min={1} max={MOST} onChange={(trayLimit) => trayLimit && onChange({ trayLimit })} />
+        </td>
+        <td>
+          <SelectField label={named('Test model')} hideLabel value={unit.testModel} options={testModelOptions} onChange={(testModel) => onChange({ testModel })} />
+        </td>
+        <td>
+          <Button kind="quiet" aria-label={`Remove ${unit.name}`} onClick={remove}>
+            {asked ? 'Models are painted. Remove all the same?' : <X aria-hidden="true" size={18} />}
+          </Button>
+        </td>
+      </tr>
+      {unit.counted !== null && unit.counted !== unit.promised && <CountDifference unit={unit} onChange={onChange} />}
+    </>
+  );
+}
+
+/** A count that is off stays in sight until somebody writes down why that is all right. */
+function CountDifference({ unit, onChange }: Pick<UnitRowProps, 'unit' | 'onChange'>) {
+  const short = unit.promised - unit.counted!;
+  const difference = short > 0 ? `${counted(short, 'model')} short` : `${counted(-short, 'model')} too many`;
+  const open = hasOpenCount(unit);
+  return (
+    <tr>
+      <td colSpan={8}>
+        <div className={open ? styles.openCount : styles.settledCount}>
+          <strong>
+            {unit.name}: {difference}. {open ? 'Not settled.' : 'Settled.'}
+          </strong>
+          <TextField
+            label={`How is the count of ${unit.name} settled?`}
+            hideLabel
+            placeholder="How is it settled? (asked the client, one follows by post …)"
+            value={unit.countNote}
+            onChange={(countNote) => onChange({ countNote })}
+          />
+        </div>
+      </td>
+    </tr>
+  );
+}

@@ -1,0 +1,108 @@
+import { modelsOf } from '../../core/scheme/definitions';
+import type { IntakePicture } from '../../core/views/commission';
+import { LinkButton } from '../../ui/Button/Button';
+import { SelectField, TextField } from '../../ui/Field/Field';
+import { NumberField } from '../../ui/Field/NumberField';
+import { Panel } from '../../ui/Panel/Panel';
+import { counted, minorPerMajor, minutesText, moneyText } from '../../ui/format';
+import { standardOptions } from '../shared/options';
+import { SaveState } from '../shared/SaveState';
+import { NewUnitRow } from './NewUnitRow';
+import { UnitRow } from './UnitRow';
+import { useIntake } from './useIntake';
+import styles from './View.module.css';
+
+export function IntakeView({ picture }: { picture: IntakePicture; commissionId: string }) {
+  const intake = useIntake(picture);
+  const { commission, units } = intake.value;
+  const models = units.reduce((sum, unit) => sum + modelsOf(unit), 0);
+  const perMajor = minorPerMajor(commission.currency);
+  return (
+    <div className={styles.view}>
+      <Panel title="The commission" aside={<SaveState status={intake.status} onRetry={() => void intake.retry()} onUndo={intake.undo} canUndo={intake.canUndo} />}>
+        <div className={styles.fields}>
+          <TextField label="Name" value={commission.name} onChange={(name) => intake.changeCommission({ name })} />
+          <TextField label="Client" value={commission.client} onChange={(client) => intake.changeCommission({ client })} />
+          <TextField label="Due on" type="date" value={commission.dueOn} onChange={(dueOn) => intake.changeCommission({ dueOn })} />
+          <SelectField label="Standard paid for" value={commission.standard} options={standardOptions} onChange={(standard) => intake.changeCommission({ standard })} />
+          <NumberField
+            label="Rate for an hour"
+            unit={commission.currency}
+            value={commission.hourlyRateMinor / perMajor}
+            min={0}
+            max={10000}
+            onChange={(rate) => intake.changeCommission({ hourlyRateMinor: Math.round((rate ?? 0) * perMajor) })}
+          />
+        </div>
+      </Panel>
+      <Panel title={`What came in the box: ${counted(models, 'model')} in ${counted(units.length, 'unit')}`}>
+        <table className={styles.units}>
+          <thead>
+            <tr>
+              <th scope="col">Unit</th>
+              <th scope="col">Size</th>
+              <th scope="col">Promised</th>
+              <th scope="col">Counted</th>
+              <th scope="col">Leaders</th>
+              <th scope="col">Most on a tray</th>
+              <th scope="col">Test model</th>
+              <th scope="col">
+                <span className={styles.hidden}>Remove</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {units.map((unit) => (
+              <UnitRow
+                key={unit.id}
+                unit={unit}
+                started={picture.startedUnits.includes(unit.id)}
+                onChange={(part) => intake.changeUnit(unit.id, part)}
+                onRemove={() => intake.removeUnit(unit.id)}
+              />
+            ))}
+            <NewUnitRow names={units.map((unit) => unit.name)} onAdd={intake.addUnit} />
+          </tbody>
+        </table>
+      </Panel>
+      <div className={styles.foot}>
+        <Hours intake={intake} />
+        <span className={styles.next}>
+          <a href={`/api/commissions/${picture.commission.id}/file`}>Save as a file</a>
+          <LinkButton kind="main" href={`/c/${picture.commission.id}/scheme`} aria-disabled={units.length === 0}>
+            Next: how is one painted?
+          </LinkButton>
+        </span>
+      </div>
+    </div>
+  );
+}
+
+function Hours({ intake }: { intake: ReturnType<typeof useIntake> }) {
+  const { estimate } = intake;
+  const { hourlyRateMinor, currency } = intake.value.commission;
+  const price = (minutes: number) => moneyText((minutes / 60) * hourlyRateMinor, currency);
+  if (estimate.stepsTotal === 0) return <p>Hours and price appear as soon as a unit has a scheme.</p>;
+  return (
+    <dl className={styles.hours}>
+      <div>
+        <dt>Hours left, likely</dt>
+        <dd data-testid="likely">{minutesText(estimate.likelyMinutes)}</dd>
+      </div>
+      <div>
+        <dt>Hours left, safe</dt>
+        <dd>{minutesText(estimate.safeMinutes)}</dd>
+      </div>
+      <div>
+        <dt>Hands-on, whole commission</dt>
+        <dd>{minutesText(estimate.wholeMinutes)}</dd>
+      </div>
+      <div>
+        <dt>At your rate, what is left</dt>
+        <dd>
+          {price(estimate.likelyMinutes)} to {price(estimate.safeMinutes)}
+        </dd>
+      </div>
+    </dl>
+  );
+}

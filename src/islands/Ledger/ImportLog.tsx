@@ -1,0 +1,102 @@
+import { useRef, useState } from 'react';
+import type { TimeLogImport } from '../../core/views/log';
+import { factsOf } from '../../core/scheme/techniques';
+import { Button } from '../../ui/Button/Button';
+import { counted } from '../../ui/format';
+import { send } from '../shared/api';
+import styles from './View.module.css';
+
+/** Takes a time log in: first what would be taken and what is wrong, line by line, then the rows. */
+export function ImportLog() {
+  const input = useRef<HTMLInputElement>(null);
+  const dialog = useRef<HTMLDialogElement>(null);
+  const [csv, setCsv] = useState('');
+  const [preview, setPreview] = useState<TimeLogImport | null>(null);
+  const [error, setError] = useState<string | null>(null);
+
+  const ask = (text: string, confirm: boolean) => send<TimeLogImport>('POST', '/api/time-log/import', { csv: text, confirm });
+  const show = async (file: File | undefined) => {
+    if (!file) return;
+    setError(null);
+    setPreview(null);
+    try {
+      const text = await file.text();
+      setCsv(text);
+      setPreview(await ask(text, false));
+    } catch (problem) {
+      setError((problem as Error).message);
+    }
+    dialog.current?.showModal();
+    if (input.current) input.current.value = '';
+  };
+  const take = async () => {
+    try {
+      await ask(csv, true);
+      window.location.reload();
+    } catch (problem) {
+      setError((problem as Error).message);
+    }
+  };
+
+  return (
+    <>
+      <input ref={input} type="file" accept=".csv,text/csv" hidden aria-label="Time log file" onChange={(event) => void show(event.target.files?.[0])} />
+      <Button onClick={() => input.current?.click()}>Take in a CSV log</Button>
+      <dialog ref={dialog} className={styles.dialog} aria-labelledby="import-title">
+        <h2 id="import-title">What the file holds</h2>
+        {error && <p role="alert">{error}</p>}
+        {preview && <Preview preview={preview} />}
+        <span className={styles.actions}>
+          {preview && preview.newRows > 0 && (
+            <Button kind="main" onClick={() => void take()}>
+              Take {counted(preview.newRows, 'row')} in
+            </Button>
+          )}
+          <Button onClick={() => dialog.current?.close()}>Leave it</Button>
+        </span>
+      </dialog>
+    </>
+  );
+}
+
+function Preview({ preview }: { preview: TimeLogImport }) {
+  return (
+    <>
+      <p data-testid="preview">
+        {counted(preview.newRows, 'new row')} can be taken{preview.knownRows > 0 && `, ${preview.knownRows} are in the log already`}
+        {preview.bad.length > 0 ? `, ${counted(preview.bad.length, 'value')} cannot be read:` : '.'}
+      </p>
+      {preview.bad.length > 0 && (
+        <div className={styles.bad} tabIndex={0} role="region" aria-label="Values that cannot be read">
+          <table>
+            <thead>
+              <tr>
+                <th scope="col">Line</th>
+                <th scope="col">Column</th>
+                <th scope="col">What is wrong, and what to do</th>
+              </tr>
+            </thead>
+            <tbody>
+              {preview.bad.map((cell) => (
+                <tr key={`${cell.line} ${cell.column}`}>
+                  <td>{cell.line}</td>
+                  <td>{cell.column}</td>
+                  <td>{cell.message}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+      {preview.sample.length > 0 && (
+        <ul className={styles.sample}>
+          {preview.sample.map((row) => (
+            <li key={`${row.startedAt} ${row.unit} ${row.part}`}>
+              {row.unit}, {row.part || 'everything'}: {factsOf(row.technique).label.toLowerCase()}, {counted(row.models, 'model')} in {row.minutes} min
+            </li>
+          ))}
+        </ul>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,77 @@
+import type { Strategy, StrategyId } from '../../core/line/compareStrategies';
+import { Bar } from '../../ui/Bar/Bar';
+import { Panel } from '../../ui/Panel/Panel';
+import { minutesText } from '../../ui/format';
+import styles from './View.module.css';
+
+const NAMES = {
+  'one-model': 'One model at a time',
+  'unit-by-unit': 'Unit by unit',
+  entered: 'As entered',
+  suggested: 'Suggested',
+} as const satisfies Record<StrategyId, string>;
+
+/** Four ways to paint the same models, on the same numbers. */
+export function StrategyTable({ strategies }: { strategies: Strategy[] }) {
+  // One model at a time waits so long that it would flatten the others: its bar is cut where it leaves the scale.
+  const batched = strategies.filter((strategy) => strategy.id !== 'one-model').map((strategy) => strategy.totals?.bench ?? 0);
+  const full = Math.max(...batched) * 1.15;
+  return (
+    <Panel title="What is lost, four ways">
+      <table className={styles.strategies}>
+        <thead>
+          <tr>
+            <th scope="col" className={styles.way}>
+              Way
+            </th>
+            <th scope="col" className={styles.figure}>
+              Total
+            </th>
+            <th scope="col" className={styles.figure}>
+              Hands-on
+            </th>
+            <th scope="col" className={styles.figure}>
+              Changeover
+            </th>
+            <th scope="col" className={styles.figure}>
+              Waiting
+            </th>
+            <th scope="col" className={styles.figure}>
+              Touch-up
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {strategies.map(({ id, totals }) => (
+            <tr key={id} className={id === 'suggested' ? styles.suggested : undefined} data-strategy={id}>
+              <th scope="row">
+                {NAMES[id]}
+                {totals && (
+                  <Bar
+                    full={full}
+                    label={`${NAMES[id]}: ${minutesText(totals.bench)}${totals.bench > full ? ', beyond the scale' : ''}`}
+                    parts={[
+                      { label: 'hands-on', value: Math.min(full, totals.handsOn), look: 'solid' },
+                      { label: 'changeover', value: Math.min(full - Math.min(full, totals.handsOn), totals.changeover), look: 'grey' },
+                      { label: 'waiting', value: Math.max(0, Math.min(full - totals.handsOn - totals.changeover, totals.wait)), look: 'hatch' },
+                      { label: 'touch-up', value: Math.max(0, Math.min(full - totals.handsOn - totals.changeover - totals.wait, totals.touchUp)), look: 'dots' },
+                    ]}
+                  />
+                )}
+              </th>
+              {totals ? (
+                [totals.bench, totals.handsOn, totals.changeover, totals.wait, totals.touchUp].map((minutes, column) => (
+                  <td key={column} className={styles.figure}>
+                    {minutesText(minutes)}
+                  </td>
+                ))
+              ) : (
+                <td colSpan={5}>does not fit the sessions</td>
+              )}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Panel>
+  );
+}

@@ -1,0 +1,74 @@
+import { useState } from 'react';
+import { ulid } from 'ulid';
+import { PAINT_KINDS, type Paint, type PaintKind } from '../../core/scheme/definitions';
+import { Button } from '../../ui/Button/Button';
+import { SelectField, TextField } from '../../ui/Field/Field';
+import { Swatch } from '../../ui/Swatch/Swatch';
+import styles from './View.module.css';
+
+interface PaintPickerProps {
+  label: string;
+  value: string | null;
+  paints: Paint[];
+  onChange: (paintId: string | null) => void;
+  onNewPaint: (paint: Paint) => Promise<void>;
+}
+
+const NONE = '';
+const NEW = 'new';
+const kindOptions = PAINT_KINDS.map((value) => ({ value, label: value }));
+
+/** A paint from the shelf, or a new one put on it right here. */
+export function PaintPicker({ label, value, paints, onChange, onNewPaint }: PaintPickerProps) {
+  const [adding, setAdding] = useState(false);
+  const paint = paints.find((each) => each.id === value) ?? null;
+  const options = [
+    { value: NONE, label: 'no paint yet' },
+    ...paints.map((each) => ({ value: each.id, label: each.kind === 'opaque' ? each.name : `${each.name} (${each.kind})` })),
+    { value: NEW, label: 'a new paint …' },
+  ];
+  const add = async (name: string, hex: string, kind: PaintKind) => {
+    const added: Paint = { id: ulid(), name, hex, kind, dryMinutes: null };
+    await onNewPaint(added);
+    setAdding(false);
+    onChange(added.id);
+  };
+  if (adding) return <NewPaint names={paints.map((each) => each.name)} onAdd={add} onCancel={() => setAdding(false)} />;
+  return (
+    <div className={styles.picker}>
+      <Swatch hex={paint?.hex ?? null} kind={paint?.kind ?? null} />
+      <SelectField label={label} value={value ?? NONE} options={options} onChange={(id) => (id === NEW ? setAdding(true) : onChange(id === NONE ? null : id))} />
+    </div>
+  );
+}
+
+interface NewPaintProps {
+  names: string[];
+  onAdd: (name: string, hex: string, kind: PaintKind) => Promise<void>;
+  onCancel: () => void;
+}
+
+function NewPaint({ names, onAdd, onCancel }: NewPaintProps) {
+  const [name, setName] = useState('');
+  const [hex, setHex] = useState('#8a5a33');
+  const [kind, setKind] = useState<PaintKind>('opaque');
+  const [error, setError] = useState<string | null>(null);
+  const add = () => {
+    if (name.trim() === '') return setError('The paint has no name: give it the one on its label.');
+    if (names.some((other) => other.toLowerCase() === name.trim().toLowerCase())) return setError(`"${name}" is on the shelf already: choose it from the list.`);
+    onAdd(name.trim(), hex, kind).catch((problem: Error) => setError(problem.message));
+  };
+  return (
+    <div className={styles.newPaint} onKeyDown={(event) => event.key === 'Enter' && (event.preventDefault(), add())}>
+      <TextField label="Name of the new paint" value={name} onChange={setName} error={error} autoFocus />
+      <TextField label="Colour" type="color" value={hex} onChange={setHex} />
+      <SelectField label="Kind" value={kind} options={kindOptions} onChange={setKind} />
+      <span className={styles.newPaintTools}>
+        <Button onClick={add}>On the shelf</Button>
+        <Button kind="quiet" onClick={onCancel}>
+          Cancel
+        </Button>
+      </span>
+    </div>
+  );
+}

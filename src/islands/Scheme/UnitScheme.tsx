@@ -1,0 +1,121 @@
+import { useRef, useState } from 'react';
+import { includesStandard, type Paint, type Scheme, type Standard } from '../../core/scheme/definitions';
+import type { HouseRules } from '../../core/scheme/houseRules';
+import type { CommissionEstimate } from '../../core/views/estimate';
+import type { StoredUnit } from '../../core/views/stored';
+import { Button } from '../../ui/Button/Button';
+import { cx } from '../../ui/cx';
+import { minutesText } from '../../ui/format';
+import { SaveState } from '../shared/SaveState';
+import { useSaved } from '../shared/useSaved';
+import { stopLines } from './costs';
+import { addPart, addStep, addUsualGround, copyScheme, movePart, moveStep, newStep, removePart, removeStep, renamePart, changeStep, type StripId } from './edits';
+import { NewPart } from './NewPart';
+import { StepEditor } from './StepEditor';
+import { Strip } from './Strip';
+import styles from './View.module.css';
+
+interface UnitSchemeProps {
+  unit: StoredUnit;
+  others: StoredUnit[];
+  standard: Standard;
+  paints: Paint[];
+  house: HouseRules;
+  estimate: CommissionEstimate;
+  /** Stores the scheme and answers with its new revision. */
+  onSave: (scheme: Scheme, revision: number) => Promise<number>;
+  onNewPaint: (paint: Paint) => Promise<void>;
+}
+
+/** The scheme of one unit: strips from the deepest part to the outermost, and beside them the step in hand. */
+export function UnitScheme({ unit, others, standard, paints, house, estimate, onSave, onNewPaint }: UnitSchemeProps) {
+  const revision = useRef(unit.schemeRevision);
+  const saved = useSaved<Scheme>({
+    initial: unit.scheme,
+    save: async (scheme) => {
+      revision.current = await onSave(scheme, revision.current);
+    },
+  });
+  const { value: scheme, change } = saved;
+  const [selected, setSelected] = useState<{ strip: StripId; step: string } | null>(null);
+  const shownUnit = { ...unit, scheme };
+  const strip = selected && (selected.strip === null ? scheme.allOver : scheme.parts.find((part) => part.id === selected.strip)?.steps);
+  const step = strip?.find((each) => each.id === selected?.step) ?? null;
+
+  const stripProps = (id: StripId) => ({
+    unit: shownUnit,
+    standard,
+    paints,
+    estimate,
+    leaderFactor: house.leaderFactor,
+    selected: step?.id ?? null,
+    onSelect: (stepId: string) => setSelected({ strip: id, step: stepId }),
+    onMove: (stepId: string, by: number) => change(moveStep(scheme, id, stepId, by)),
+    onAdd: () => {
+      const added = newStep(id === null ? 'wash' : 'layer', null, id === null);
+      change(addStep(scheme, id, added));
+      setSelected({ strip: id, step: added.id });
+    },
+  });
+
+  return (
+    <div className={styles.scheme} id="scheme" role="tabpanel" aria-label={`Scheme of ${unit.name}`}>
+      <div className={styles.strips}>
+        <div className={styles.bar}>
+          <StopLines lines={stopLines(shownUnit, scheme, estimate, house.leaderFactor)} standard={standard} />
+          <SaveState status={saved.status} onRetry={() => void saved.retry()} onUndo={saved.undo} canUndo={saved.canUndo} />
+        </div>
+        {scheme.parts.length > 0 && <p className={styles.depth}>The deepest part, painted first. Minutes: one model, then the whole unit.</p>}
+        {scheme.parts.map((part) => (
+          <Strip
+            key={part.id}
+            name={part.name}
+            steps={part.steps}
+            {...stripProps(part.id)}
+            onRename={(name) => change(renamePart(scheme, part.id, name))}
+            onMovePart={(by) => change(movePart(scheme, part.id, by))}
+            onRemovePart={() => change(removePart(scheme, part.id))}
+          />
+        ))}
+        {scheme.parts.length > 0 && <p className={styles.depth}>The outermost part.</p>}
+        <NewPart paints={paints} isFirst={scheme.parts.length === 0} onNewPaint={onNewPaint} onAdd={(name, paintId) => change(addPart(scheme, name, paintId))} />
+        {scheme.allOver.length > 0 && <Strip name="Over everything" steps={scheme.allOver} {...stripProps(null)} />}
+        <div className={styles.starts}>
+          {scheme.allOver.length === 0 && <Button onClick={() => change(addUsualGround(scheme))}>Add primer, wash, rim and varnish</Button>}
+          {scheme.parts.length === 0 &&
+            others.map((other) => (
+              <Button key={other.id} onClick={() => change(copyScheme(other.scheme))}>
+                Copy from {other.name}
+              </Button>
+            ))}
+        </div>
+      </div>
+      <StepEditor
+        key={step?.id ?? 'none'}
+        unit={shownUnit}
+        step={step}
+        standard={standard}
+        paints={paints}
+        house={house}
+        estimate={estimate}
+        onNewPaint={onNewPaint}
+        onChange={(part) => selected && change(changeStep(scheme, selected.strip, selected.step, part))}
+        onRemove={() => selected && change(removeStep(scheme, selected.strip, selected.step))}
+      />
+    </div>
+  );
+}
+
+/** How long the unit takes up to each standard; what the client pays for is the solid one. */
+function StopLines({ lines, standard }: { lines: ReturnType<typeof stopLines>; standard: Standard }) {
+  return (
+    <dl className={styles.stopLines} aria-label="Stop lines">
+      {lines.map((line) => (
+        <div key={line.standard} className={cx(line.standard === standard && styles.paidFor, !includesStandard(standard, line.standard) && styles.beyond)}>
+          <dt>{line.standard === standard ? `${line.standard}, paid for` : line.standard}</dt>
+          <dd>{minutesText(line.minutes)}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}

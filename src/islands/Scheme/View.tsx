@@ -1,0 +1,79 @@
+import { useState } from 'react';
+import { modelsOf, type Paint, type Scheme } from '../../core/scheme/definitions';
+import type { SchemePicture } from '../../core/views/commission';
+import type { CommissionEstimate } from '../../core/views/estimate';
+import { LinkButton } from '../../ui/Button/Button';
+import { Notice } from '../../ui/Notice/Notice';
+import { counted, minutesText } from '../../ui/format';
+import { send } from '../shared/api';
+import { UnitScheme } from './UnitScheme';
+import styles from './View.module.css';
+
+/** Which unit is shown stands in the address, so that a reload and a link keep it. */
+function unitInAddress(units: SchemePicture['units']): string | undefined {
+  const wanted = typeof window === 'undefined' ? null : new URLSearchParams(window.location.search).get('unit');
+  return (units.find((unit) => unit.id === wanted) ?? units[0])?.id;
+}
+
+export function SchemeView({ picture, commissionId }: { picture: SchemePicture; commissionId: string }) {
+  const [units, setUnits] = useState(picture.units);
+  const [paints, setPaints] = useState(picture.paints);
+  const [estimate, setEstimate] = useState(picture.estimate);
+  const [shown, setShown] = useState(() => unitInAddress(picture.units));
+  const unit = units.find((each) => each.id === shown);
+  if (!unit) {
+    return (
+      <Notice>
+        <p>No units yet. A scheme belongs to a unit of alike models.</p>
+        <LinkButton kind="main" href={`/c/${commissionId}/intake`}>
+          Enter the units first
+        </LinkButton>
+      </Notice>
+    );
+  }
+
+  const show = (id: string) => {
+    setShown(id);
+    window.history.replaceState(null, '', `?unit=${id}`);
+  };
+  const saveScheme = async (scheme: Scheme, revision: number): Promise<number> => {
+    const answer = await send<{ revision: number }>('PUT', `/api/units/${unit.id}/scheme`, { revision, scheme });
+    setUnits((all) => all.map((each) => (each.id === unit.id ? { ...each, scheme, schemeRevision: answer.revision } : each)));
+    setEstimate(await send<CommissionEstimate>('GET', `/api/commissions/${commissionId}/estimate`));
+    return answer.revision;
+  };
+  const addPaint = async (paint: Paint) => {
+    await send('PUT', '/api/paints', paint);
+    setPaints((all) => [...all, paint]);
+  };
+  const minutesOfUnit = (id: string) => estimate.passes.filter((pass) => pass.unitId === id).reduce((sum, pass) => sum + pass.unitMinutes, 0);
+
+  return (
+    <div className={styles.view}>
+      <div className={styles.units} role="tablist" aria-label="Units">
+        {units.map((each) => (
+          <button key={each.id} type="button" role="tab" aria-selected={each.id === unit.id} aria-controls="scheme" className={styles.unit} onClick={() => show(each.id)}>
+            <strong>{each.name}</strong>
+            <small>
+              {counted(modelsOf(each), 'model')}, {each.scheme.parts.length + each.scheme.allOver.length === 0 ? 'no scheme yet' : minutesText(minutesOfUnit(each.id))}
+            </small>
+          </button>
+        ))}
+      </div>
+      <LinkButton kind="main" href={`/c/${commissionId}/line`} className={styles.toLine}>
+        Next: in which order?
+      </LinkButton>
+      <UnitScheme
+        key={unit.id}
+        unit={unit}
+        others={units.filter((each) => each.id !== unit.id && each.scheme.parts.length > 0)}
+        standard={picture.commission.standard}
+        paints={paints}
+        house={picture.house}
+        estimate={estimate}
+        onSave={saveScheme}
+        onNewPaint={addPaint}
+      />
+    </div>
+  );
+}

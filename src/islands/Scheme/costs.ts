@@ -1,0 +1,40 @@
+import { includesStandard, STANDARDS, type Scheme, type Standard, type Step, type Unit } from '../../core/scheme/definitions';
+import { modelsForStep, passKey } from '../../core/scheme/passes';
+import { normMinutes } from '../../core/time/norms';
+import type { CommissionEstimate } from '../../core/views/estimate';
+
+/** What one coat of a step takes, and where the figure comes from. */
+export interface StepCost {
+  /** Likely minutes for one ordinary model. */
+  perModel: number;
+  models: number;
+  /** Likely minutes of one coat over all models that take it, leaders counted longer. */
+  perCoat: number;
+  /** All coats. */
+  unitMinutes: number;
+  why: string;
+}
+
+export function stepCost(unit: Unit, step: Step, estimate: CommissionEstimate, leaderFactor: number): StepCost {
+  const known = estimate.passes.find((pass) => pass.passKey === passKey(step.id, 1));
+  // A step that was only just changed or lies above the standard is not in the estimate: the norm stands in until it is.
+  const perModel = known ? known.p50 : normMinutes(step.technique, unit.size, step.coverage);
+  const models = modelsForStep(unit, step);
+  const weight = models.reduce((sum, model) => sum + (model <= unit.leaders ? leaderFactor : 1), 0);
+  return {
+    perModel,
+    models: models.length,
+    perCoat: perModel * weight,
+    unitMinutes: perModel * weight * step.coats,
+    why: known?.why ?? 'The norm we ship; your own log joins in once the step is part of the work.',
+  };
+}
+
+/** Minutes a unit takes up to each standard: its stop lines. */
+export function stopLines(unit: Unit, scheme: Scheme, estimate: CommissionEstimate, leaderFactor: number): { standard: Standard; minutes: number }[] {
+  const steps = [...scheme.parts.flatMap((part) => part.steps), ...scheme.allOver];
+  return STANDARDS.map((standard) => ({
+    standard,
+    minutes: steps.filter((step) => includesStandard(standard, step.standard)).reduce((sum, step) => sum + stepCost(unit, step, estimate, leaderFactor).unitMinutes, 0),
+  }));
+}

@@ -1,0 +1,36 @@
+import type { Paint, Standard, Step, Unit } from '../../core/scheme/definitions';
+import type { HouseRules } from '../../core/scheme/houseRules';
+import { orderRules } from '../../core/scheme/orderRules';
+import { passesOf, passKey, type Pass } from '../../core/scheme/passes';
+import { factsOf } from '../../core/scheme/techniques';
+
+const nameOf = (pass: Pass) => `${factsOf(pass.step.technique).label.toLowerCase()}${pass.part ? ` on ${pass.part.name}` : ''}`;
+
+/** The rules that hold a step where it is: what it waits for and what waits for it, hard ones first. */
+export function reasonsFor(unit: Unit, step: Step, standard: Standard, paints: Paint[], house: HouseRules): string[] {
+  const passes = passesOf(unit, standard);
+  const byKey = new Map(passes.map((pass) => [pass.key, pass]));
+  const rules = orderRules(unit, passes, new Map(paints.map((paint) => [paint.id, paint])), house);
+  const own = passKey(step.id, 1);
+  const last = passKey(step.id, step.coats);
+  const after = grouped(rules.hard.filter((rule) => rule.after === own).map((rule) => ({ pass: byKey.get(rule.before)!, reason: rule.reason })));
+  const before = grouped(rules.hard.filter((rule) => rule.before === last).map((rule) => ({ pass: byKey.get(rule.after)!, reason: rule.reason })));
+  return [
+    ...[...after].map(([reason, passesBefore]) => `After ${listed(passesBefore)}. ${reason}`),
+    ...[...before].map(([reason, passesAfter]) => `Before ${listed(passesAfter)}. ${reason}`),
+    ...rules.soft.filter((rule) => rule.then === own || rule.first === own).map((rule) => `Better so: ${rule.reason}`),
+  ];
+}
+
+function grouped(entries: { pass: Pass; reason: string }[]): Map<string, Pass[]> {
+  const groups = new Map<string, Pass[]>();
+  for (const { pass, reason } of entries) groups.set(reason, [...(groups.get(reason) ?? []), pass]);
+  return groups;
+}
+
+const MOST_NAMED = 3;
+
+function listed(passes: Pass[]): string {
+  const names = [...new Set(passes.map(nameOf))];
+  return names.length <= MOST_NAMED ? names.join(', ') : `${names.slice(0, MOST_NAMED).join(', ')} and ${names.length - MOST_NAMED} more`;
+}

@@ -1,0 +1,94 @@
+import { useState } from 'react';
+import { ulid } from 'ulid';
+import { PAINT_KINDS, type Paint } from '../../core/scheme/definitions';
+import { Button } from '../../ui/Button/Button';
+import { SelectField, TextField } from '../../ui/Field/Field';
+import { NumberField } from '../../ui/Field/NumberField';
+import { Notice } from '../../ui/Notice/Notice';
+import { Panel } from '../../ui/Panel/Panel';
+import { Swatch } from '../../ui/Swatch/Swatch';
+import { cx } from '../../ui/cx';
+import { counted } from '../../ui/format';
+import { send } from '../shared/api';
+import styles from './View.module.css';
+
+const kindOptions = PAINT_KINDS.map((value) => ({ value, label: value }));
+const emptyPaint = (): Paint => ({ id: ulid(), name: '', hex: '#8a5a33', kind: 'opaque', dryMinutes: null });
+
+export function ShelfView({ paints: initial }: { paints: Paint[] }) {
+  const [paints, setPaints] = useState(initial);
+  const [inHand, setInHand] = useState<Paint | null>(null);
+  const [error, setError] = useState<string | null>(null);
+  const [wanted, setWanted] = useState('');
+  const shown = paints.filter((paint) => `${paint.name} ${paint.kind}`.toLowerCase().includes(wanted.toLowerCase()));
+
+  const keep = async () => {
+    if (!inHand) return;
+    const paint = { ...inHand, name: inHand.name.trim() };
+    if (paints.some((other) => other.id !== paint.id && other.name.toLowerCase() === paint.name.toLowerCase())) {
+      return setError(`"${paint.name}" is on the shelf already: change that one, or give this another name.`);
+    }
+    try {
+      await send('PUT', '/api/paints', paint);
+      setPaints((all) => [...all.filter((other) => other.id !== paint.id), paint].sort((a, b) => a.name.localeCompare(b.name)));
+      setInHand(null);
+      setError(null);
+    } catch (problem) {
+      setError((problem as Error).message);
+    }
+  };
+
+  return (
+    <div className={styles.view}>
+      <Panel title={counted(paints.length, 'paint')} aside={<TextField label="Find a paint" hideLabel placeholder="Find" value={wanted} onChange={setWanted} />}>
+        {paints.length === 0 && <p>The shelf is empty. Put the first paint on it here, or while you write a scheme.</p>}
+        <ul className={styles.shelf}>
+          {shown.map((paint) => (
+            <li key={paint.id}>
+              <button type="button" className={cx(styles.pot, inHand?.id === paint.id && styles.inHand)} aria-pressed={inHand?.id === paint.id} onClick={() => setInHand(paint)}>
+                <Swatch hex={paint.hex} kind={paint.kind} />
+                <span>
+                  {paint.name}
+                  <small>
+                    {paint.kind}
+                    {paint.dryMinutes !== null && `, dry after ${paint.dryMinutes} min`}
+                  </small>
+                </span>
+              </button>
+            </li>
+          ))}
+        </ul>
+      </Panel>
+      <Panel title={inHand ? 'The paint in hand' : 'Put a paint on the shelf'}>
+        {inHand ? (
+          <form
+            className={styles.form}
+            onSubmit={(event) => {
+              event.preventDefault();
+              void keep();
+            }}
+          >
+            <Swatch hex={inHand.hex} kind={inHand.kind} size="large" />
+            <TextField label="Name, as on the label" required value={inHand.name} onChange={(name) => setInHand({ ...inHand, name })} autoFocus />
+            <TextField label="Colour" type="color" value={inHand.hex} onChange={(hex) => setInHand({ ...inHand, hex })} />
+            <SelectField label="Kind" value={inHand.kind} options={kindOptions} onChange={(kind) => setInHand({ ...inHand, kind })} />
+            <NumberField label="Dry after, if the label says so" unit="min" optional min={0} max={10000} value={inHand.dryMinutes} onChange={(dryMinutes) => setInHand({ ...inHand, dryMinutes })} />
+            {error && (
+              <Notice kind="flag" role="alert">
+                {error}
+              </Notice>
+            )}
+            <span className={styles.tools}>
+              <Button kind="main" type="submit">
+                Keep
+              </Button>
+              <Button onClick={() => setInHand(null)}>Leave it</Button>
+            </span>
+          </form>
+        ) : (
+          <Button onClick={() => setInHand(emptyPaint())}>A new paint</Button>
+        )}
+      </Panel>
+    </div>
+  );
+}

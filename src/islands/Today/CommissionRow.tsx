@@ -1,0 +1,49 @@
+import { modelsText, standingText } from './words';
+import type { TodayCommission } from '../../core/views/today';
+import { Bar } from '../../ui/Bar/Bar';
+import { LinkButton } from '../../ui/Button/Button';
+import { dayText, daysUntil, minutesText, percentText } from '../../ui/format';
+import styles from './View.module.css';
+
+/** One commission with its standing: painted, left, date, and whether the date can be met. */
+export function CommissionRow({ entry, now }: { entry: TodayCommission; now: number }) {
+  const { commission, estimate, outlook, hasOpenRun } = entry;
+  const share = estimate.stepsTotal > 0 ? estimate.stepsDone / estimate.stepsTotal : 0;
+  const days = daysUntil(commission.dueOn, now);
+  const standing = standingText(entry);
+  return (
+    <li className={styles.row}>
+      <div className={styles.who}>
+        <a href={`/c/${commission.id}/intake`} className={styles.name}>
+          {commission.name}
+        </a>
+        <small>
+          {commission.client}, {modelsText(entry)}
+        </small>
+      </div>
+      <div className={styles.painted}>
+        <Bar full={1} label={`${percentText(share)} of the steps painted`} parts={[{ label: 'painted', value: share, look: 'solid' }]} />
+        <small>{percentText(share)} painted</small>
+      </div>
+      <dl className={styles.left}>
+        <div>
+          <dt>likely</dt>
+          <dd>{minutesText(estimate.likelyMinutes)}</dd>
+        </div>
+        <div>
+          <dt>safe</dt>
+          <dd>{minutesText(estimate.safeMinutes)}</dd>
+        </div>
+      </dl>
+      <div className={styles.due}>
+        {dayText(commission.dueOn)}
+        <small>{days < 0 ? `${-days} days ago` : days === 0 ? 'today' : days === 1 ? 'tomorrow' : `in ${days} days`}</small>
+      </div>
+      <details className={styles.standing}>
+        <summary data-standing={outlook.standing}>{standing.verdict}</summary>
+        <p>{standing.why}</p>
+      </details>
+      <LinkButton href={`/c/${commission.id}/${hasOpenRun ? 'bench' : 'line'}`}>{hasOpenRun ? 'Bench' : 'Line'}</LinkButton>
+    </li>
+  );
+}

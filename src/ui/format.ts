@@ -1,0 +1,63 @@
+/** Numbers for people: one place over Intl, so that times, money and dates read alike everywhere. */
+
+const MINUTES_PER_HOUR = 60;
+
+/** Minutes as people say them: 1 h 25 min; below ten minutes with one decimal. */
+export function minutesText(minutes: number): string {
+  if (!Number.isFinite(minutes)) return '–';
+  if (minutes > 0 && minutes < 9.95) return `${plain(minutes, 1)} min`;
+  const whole = Math.round(minutes);
+  const hours = Math.floor(whole / MINUTES_PER_HOUR);
+  const rest = whole % MINUTES_PER_HOUR;
+  if (hours === 0) return `${rest} min`;
+  return rest === 0 ? `${plain(hours)} h` : `${plain(hours)} h ${rest} min`;
+}
+
+/** A difference in minutes with its sign: +38 min. */
+export const differenceText = (minutes: number): string => (Math.abs(minutes) < 0.05 ? 'no change' : `${minutes > 0 ? '+' : '−'}${minutesText(Math.abs(minutes))}`);
+
+/** A running time: 1:05 or 1:02:05. */
+export function clockText(seconds: number): string {
+  const whole = Math.max(0, Math.floor(seconds));
+  const parts = [Math.floor(whole / 3600), Math.floor(whole / 60) % 60, whole % 60];
+  const [hours, minutes, rest] = parts as [number, number, number];
+  return hours > 0 ? `${hours}:${two(minutes)}:${two(rest)}` : `${minutes}:${two(rest)}`;
+}
+
+const two = (value: number) => String(value).padStart(2, '0');
+
+export const plain = (value: number, decimals = 0): string => new Intl.NumberFormat('en-GB', { minimumFractionDigits: decimals, maximumFractionDigits: decimals }).format(value);
+
+export const percentText = (share: number): string => new Intl.NumberFormat('en-GB', { style: 'percent' }).format(share);
+
+/** Money from minor units. */
+export function moneyText(minor: number, currency: string): string {
+  const format = new Intl.NumberFormat('en-GB', { style: 'currency', currency, maximumFractionDigits: 0 });
+  return format.format(minor / minorPerMajor(currency));
+}
+
+/** How many minor units make one of the currency: 100 for most, 1 for yen. */
+export function minorPerMajor(currency: string): number {
+  return 10 ** (new Intl.NumberFormat('en-GB', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2);
+}
+
+/** A calendar day (2026-11-30) as Mon 30 Nov. */
+export function dayText(day: string): string {
+  const [year, month, date] = day.split('-').map(Number);
+  return dateFormat({ weekday: 'short', day: 'numeric', month: 'short' }).format(new Date(year!, month! - 1, date!));
+}
+
+/** A moment (UTC ms) as its local day and time. */
+export const momentText = (at: number): string => dateFormat({ weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }).format(new Date(at));
+export const timeOfDayText = (at: number): string => dateFormat({ hour: '2-digit', minute: '2-digit' }).format(new Date(at));
+
+const dateFormat = (options: Intl.DateTimeFormatOptions) => new Intl.DateTimeFormat('en-GB', options);
+
+/** Whole days from now to the end of a calendar day; negative when it is past. */
+export function daysUntil(day: string, now: number): number {
+  const [year, month, date] = day.split('-').map(Number);
+  const today = new Date(now);
+  return Math.round((Date.UTC(year!, month! - 1, date!) - Date.UTC(today.getFullYear(), today.getMonth(), today.getDate())) / 86_400_000);
+}
+
+export const counted = (count: number, one: string, many = `${one}s`): string => `${plain(count)} ${count === 1 ? one : many}`;
