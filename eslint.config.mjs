@@ -16,7 +16,7 @@ const zones = Object.entries(layers).flatMap(([layer, allowed]) => [
 ]);
 
 export default tseslint.config(
-  { ignores: ['dist/', '.astro/', 'node_modules/', 'data/', 'demo-data/', 'test/support/layers/'] },
+  { ignores: ['dist/', '.astro/', 'node_modules/', '/data/', '/demo-data/', '*.tmp.ts', 'test/support/layers/'] },
   js.configs.recommended,
   ...tseslint.configs.strict,
   ...astro.configs.recommended,
@@ -39,7 +39,14 @@ export default tseslint.config(
     rules: {
       'no-restricted-imports': [
         'error',
-        { patterns: [{ regex: `^(?!\\.)(?!(${coreMayImport.join('|')})(/|$))`, message: 'src/core imports only the small pure libraries listed in scripts/layers.mjs.' }] },
+        {
+          patterns: [
+            {
+              regex: `^(?!\\.)(?!(${coreMayImport.join('|')})(/|$))`,
+              message: 'src/core imports only the small pure libraries listed in scripts/layers.mjs.',
+            },
+          ],
+        },
       ],
       'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch', 'localStorage', 'performance'],
       'no-restricted-properties': [
@@ -50,6 +57,9 @@ export default tseslint.config(
     },
   },
   { files: ['scripts/**', 'src/cli/**', 'bench/**', 'src/data/demo/fill.ts'], rules: { 'no-console': 'off' } },
-  { files: ['**/*.mjs'], languageOptions: { globals: { process: 'readonly', console: 'readonly', URL: 'readonly', setTimeout: 'readonly' } } },
+  {
+    files: ['**/*.mjs'],
+    languageOptions: { globals: { process: 'readonly', console: 'readonly', URL: 'readonly', setTimeout: 'readonly' } },
+  },
   { files: ['test/**'], rules: { '@typescript-eslint/no-unused-expressions': 'off' } },
 );

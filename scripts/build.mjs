@@ -20,7 +20,10 @@ export function buildApplication(say) {
   const wanted = hashOf([...SOURCES.flatMap(filesBelow), ...FILES]);
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
   say('Building the application, about half a minute ...');
-  const { status, stdout, stderr } = spawnSync('npx', ['--no-install', 'astro', 'build'], { encoding: 'utf8', env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1' } });
+  const { status, stdout, stderr } = spawnSync('npx', ['--no-install', 'astro', 'build'], {
+    encoding: 'utf8',
+    env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1' },
+  });
   if (status !== 0) throw new Error(`The build failed: ${stdout}${stderr}`);
   writeFileSync(STAMP, wanted);
 }

@@ -10,7 +10,11 @@ export function installDependencies(say) {
   const wanted = hashOf(['package.json', 'package-lock.json']) + process.version;
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
   say('Installing dependencies; the database is compiled on the way, which takes about two minutes ...');
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], 'The dependencies could not be installed: look at the lines above, then try again.');
+  run(
+    'npm',
+    ['ci', '--no-audit', '--no-fund', '--loglevel=error'],
+    'The dependencies could not be installed: look at the lines above, then try again.',
+  );
   mkdirSync('node_modules', { recursive: true });
   writeFileSync(STAMP, wanted);
 }

@@ -10,7 +10,8 @@ const SECURITY_HEADERS: Record<string, string> = {
   'permissions-policy': 'camera=(), microphone=(), geolocation=()',
 };
 
-const refuse = (status: number, text: string) => new Response(JSON.stringify({ error: text }), { status, headers: { 'content-type': 'application/json' } });
+const refuse = (status: number, text: string) =>
+  new Response(JSON.stringify({ error: text }), { status, headers: { 'content-type': 'application/json' } });
 
 /** Everything passes here: foreign hosts and foreign writes are refused, headers are set, no stack trace gets out. */
 export const onRequest = defineMiddleware(async (context, next) => {
@@ -25,15 +26,19 @@ export const onRequest = defineMiddleware(async (context, next) => {
 });
 
 async function answer(request: Request, url: URL, next: () => Promise<Response>): Promise<Response> {
-  if (!isAllowedHost(url.hostname)) return refuse(403, `This program answers only at its own address, not at "${url.hostname}": open it at 127.0.0.1.`);
+  if (!isAllowedHost(url.hostname))
+    return refuse(403, `This program answers only at its own address, not at "${url.hostname}": open it at 127.0.0.1.`);
   if (!isSameOrigin(request, url)) return refuse(403, 'This write comes from another site: open Neat Relay itself and try there.');
   try {
     return await next();
   } catch (error) {
     process.stderr.write(`${error instanceof Error ? error.stack : String(error)}\n`);
-    return new Response('Something went wrong on our side. What you entered earlier is stored: reload the page, and look at the log of the program if it happens again.', {
-      status: 500,
-      headers: { 'content-type': 'text/plain; charset=utf-8' },
-    });
+    return new Response(
+      'Something went wrong on our side. What you entered earlier is stored: reload the page, and look at the log of the program if it happens again.',
+      {
+        status: 500,
+        headers: { 'content-type': 'text/plain; charset=utf-8' },
+      },
+    );
   }
 }

@@ -23,7 +23,8 @@ function readArguments() {
   });
   const file = positionals[0];
   if (file === undefined || positionals.length > 1) throw new InputError('FILE', positionals, `give one file: ${USAGE}`);
-  if (values.seconds !== undefined && values.steps !== undefined) throw new InputError('--seconds', values.seconds, 'give either --seconds or --steps');
+  if (values.seconds !== undefined && values.steps !== undefined)
+    throw new InputError('--seconds', values.seconds, 'give either --seconds or --steps');
   return {
     file,
     order: values.order,
@@ -56,7 +57,11 @@ function readJson(file: string): unknown {
   try {
     return JSON.parse(text);
   } catch (error) {
-    throw new InputError(file === '-' ? 'standard input' : file, text, `give valid JSON (${(error as Error).message.replaceAll('\n', ' ')})`);
+    throw new InputError(
+      file === '-' ? 'standard input' : file,
+      text,
+      `give valid JSON (${(error as Error).message.replaceAll('\n', ' ')})`,
+    );
   }
 }
 
@@ -67,7 +72,11 @@ function run(): void {
   const order = options.order === undefined ? search(line, options) : readOrder(problem, readJson(options.order));
   const plan = planOrder(line, order);
   if ('missingMinutes' in plan) {
-    throw new InputError('sessions', problem.sessions?.length ?? 0, `add sessions or make them longer: at least ${Number(plan.missingMinutes.toFixed(6))} minutes are missing`);
+    throw new InputError(
+      'sessions',
+      problem.sessions?.length ?? 0,
+      `add sessions or make them longer: at least ${Number(plan.missingMinutes.toFixed(6))} minutes are missing`,
+    );
   }
   process.stdout.write(`${JSON.stringify(plan, null, 1)}\n`);
 }

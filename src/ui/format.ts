@@ -14,7 +14,8 @@ export function minutesText(minutes: number): string {
 }
 
 /** A difference in minutes with its sign: +38 min. */
-export const differenceText = (minutes: number): string => (Math.abs(minutes) < 0.05 ? 'no change' : `${minutes > 0 ? '+' : '−'}${minutesText(Math.abs(minutes))}`);
+export const differenceText = (minutes: number): string =>
+  Math.abs(minutes) < 0.05 ? 'no change' : `${minutes > 0 ? '+' : '−'}${minutesText(Math.abs(minutes))}`;
 
 /** A running time: 1:05 or 1:02:05. */
 export function clockText(seconds: number): string {
@@ -26,7 +27,8 @@ export function clockText(seconds: number): string {
 
 const two = (value: number) => String(value).padStart(2, '0');
 
-export const plain = (value: number, decimals = 0): string => new Intl.NumberFormat('en-GB', { minimumFractionDigits: decimals, maximumFractionDigits: decimals }).format(value);
+export const plain = (value: number, decimals = 0): string =>
+  new Intl.NumberFormat('en-GB', { minimumFractionDigits: decimals, maximumFractionDigits: decimals }).format(value);
 
 export const percentText = (share: number): string => new Intl.NumberFormat('en-GB', { style: 'percent' }).format(share);
 
@@ -48,7 +50,8 @@ export function dayText(day: string): string {
 }
 
 /** A moment (UTC ms) as its local day and time. */
-export const momentText = (at: number): string => dateFormat({ weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }).format(new Date(at));
+export const momentText = (at: number): string =>
+  dateFormat({ weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }).format(new Date(at));
 export const timeOfDayText = (at: number): string => dateFormat({ hour: '2-digit', minute: '2-digit' }).format(new Date(at));
 
 const dateFormat = (options: Intl.DateTimeFormatOptions) => new Intl.DateTimeFormat('en-GB', options);

@@ -8,11 +8,21 @@ const QUIET = ['--disable-background-networking', '--disable-component-update', 
 export async function openBrowser(width = 1280, height = 800): Promise<WebDriver> {
   const options = new chrome.Options();
   options.setChromeBinaryPath(process.env['CHROMIUM'] ?? '/usr/bin/chromium');
-  options.addArguments('--headless=new', '--no-sandbox', '--disable-gpu', '--hide-scrollbars', `--window-size=${width},${height}`, ...QUIET);
+  options.addArguments(
+    '--headless=new',
+    '--no-sandbox',
+    '--disable-gpu',
+    '--hide-scrollbars',
+    `--window-size=${width},${height}`,
+    ...QUIET,
+  );
   const service = new chrome.ServiceBuilder(process.env['CHROMEDRIVER'] ?? '/usr/bin/chromedriver');
   const driver = await new Builder().forBrowser('chrome').setChromeOptions(options).setChromeService(service).build();
   // The window has a frame even without a head; what counts is the size of the page.
   const inner = await driver.executeScript<[number, number]>('return [innerWidth, innerHeight]');
-  await driver.manage().window().setRect({ width: width + width - inner[0], height: height + height - inner[1] });
+  await driver
+    .manage()
+    .window()
+    .setRect({ width: width + width - inner[0], height: height + height - inner[1] });
   return driver;
 }

@@ -53,7 +53,11 @@ export function viewBench(plan: RunPlan, state: BenchState): BenchView {
     model,
     readyAt: current ? readyAt(plan, state, current, model!) : 0,
     nextJobs: open.filter((job) => job !== current).map((job) => job.id),
-    misses: plan.jobs.flatMap((job) => job.models.filter((each) => state.marks.get(job.passKey)?.get(each)?.state === 'missed').map((each) => ({ job: job.id, model: each }))),
+    misses: plan.jobs.flatMap((job) =>
+      job.models
+        .filter((each) => state.marks.get(job.passKey)?.get(each)?.state === 'missed')
+        .map((each) => ({ job: job.id, model: each })),
+    ),
     modelsDone: plan.jobs.reduce((sum, job) => sum + job.models.length - openModels(state, job).length, 0),
     modelsTotal: plan.jobs.reduce((sum, job) => sum + job.models.length, 0),
   };
@@ -93,5 +97,7 @@ export function dryingModels(plan: RunPlan, state: BenchState, now: number): Dry
 /** Passes done on a model in this run, latest first: where a miss may have happened. */
 export function passesDoneOn(plan: RunPlan, state: BenchState, unitId: string, model: number): RunJob[] {
   const at = (job: RunJob) => state.marks.get(job.passKey)?.get(model)?.at ?? 0;
-  return plan.jobs.filter((job) => job.unitId === unitId && job.models.includes(model) && isMarked(state, job, model)).sort((a, b) => at(b) - at(a));
+  return plan.jobs
+    .filter((job) => job.unitId === unitId && job.models.includes(model) && isMarked(state, job, model))
+    .sort((a, b) => at(b) - at(a));
 }

@@ -31,7 +31,9 @@ export interface CommissionFile extends Commission {
 /** One event as the bench sends it. */
 export const benchEventSchema = object({
   id: id(),
-  kind: mixed<BenchEvent['kind']>().required().oneOf([...BENCH_EVENT_KINDS]),
+  kind: mixed<BenchEvent['kind']>()
+    .required()
+    .oneOf([...BENCH_EVENT_KINDS]),
   at: instant(),
   job: id().nullable().notRequired().defined(),
   model: count(1).nullable().notRequired().defined(),
@@ -68,7 +70,14 @@ const schema = object({
   paints: list(paintSchema),
   units: list(object({ ...unitFields, scheme: schemeSchema.required() }), 500),
   runs: list(
-    object({ id: id(), startedAt: instant(), closedAt: instant().nullable().notRequired().defined(), jobs: list(runJob), problem: mixed().required(), events: list(benchEventSchema, 1_000_000) }),
+    object({
+      id: id(),
+      startedAt: instant(),
+      closedAt: instant().nullable().notRequired().defined(),
+      jobs: list(runJob),
+      problem: mixed().required(),
+      events: list(benchEventSchema, 1_000_000),
+    }),
     10_000,
   ),
 });
@@ -90,13 +99,17 @@ function checkReferences(file: CommissionFile): void {
   };
   file.units.forEach((unit, u) => {
     own(`units[${u}].id`, unit.id);
-    const strips = [...unit.scheme.parts.map((part, p) => ({ steps: part.steps, at: `parts[${p}].steps` })), { steps: unit.scheme.allOver, at: 'allOver' }];
+    const strips = [
+      ...unit.scheme.parts.map((part, p) => ({ steps: part.steps, at: `parts[${p}].steps` })),
+      { steps: unit.scheme.allOver, at: 'allOver' },
+    ];
     unit.scheme.parts.forEach((part, p) => own(`units[${u}].scheme.parts[${p}].id`, part.id));
     for (const { steps, at } of strips) {
       steps.forEach((step, s) => {
         const field = `units[${u}].scheme.${at}[${s}]`;
         own(`${field}.id`, step.id);
-        if (step.paintId !== null && !paints.has(step.paintId)) throw new InputError(`${field}.paintId`, step.paintId, 'name a paint that the file lists');
+        if (step.paintId !== null && !paints.has(step.paintId))
+          throw new InputError(`${field}.paintId`, step.paintId, 'name a paint that the file lists');
       });
     }
   });

@@ -9,7 +9,10 @@ export const commissionFields = {
   dueOn: day(),
   standard: oneOf(STANDARDS),
   hourlyRateMinor: count(0, 100_000_00),
-  currency: string().strict().required().matches(/^[A-Z]{3}$/, 'give a currency code as EUR'),
+  currency: string()
+    .strict()
+    .required()
+    .matches(/^[A-Z]{3}$/, 'give a currency code as EUR'),
   note: note(),
 };
 

@@ -1,33 +1,59 @@
-import { array, boolean, mixed, number, string, ValidationError, type AnyObject, type ISchema, type InferType, type Message, type Schema } from 'yup';
+import {
+  array,
+  boolean,
+  mixed,
+  number,
+  string,
+  ValidationError,
+  type AnyObject,
+  type ISchema,
+  type InferType,
+  type Message,
+  type Schema,
+} from 'yup';
 import { InputError, showValue } from './InputError';
 
 /** Message of a Yup check in our two halves. */
-const remedy = (text: string): Message => ({ path, originalValue }: { path: string; originalValue?: unknown }) =>
-  `${path || 'the input'} is ${showValue(originalValue)}: ${text}`;
+const remedy =
+  (text: string): Message =>
+  ({ path, originalValue }: { path: string; originalValue?: unknown }) =>
+    `${path || 'the input'} is ${showValue(originalValue)}: ${text}`;
 
 const LONGEST_TEXT = 200;
 const LONGEST_NOTE = 4000;
 
 export const text = (what: string, longest = LONGEST_TEXT) =>
-  string().strict().typeError(remedy(`give ${what}`)).max(longest, remedy(`use at most ${longest} characters`));
+  string()
+    .strict()
+    .typeError(remedy(`give ${what}`))
+    .max(longest, remedy(`use at most ${longest} characters`));
 
 export const requiredText = (what: string, longest = LONGEST_TEXT) =>
-  text(what, longest).required(remedy(`give ${what}`)).matches(/\S/, remedy(`give ${what}`));
+  text(what, longest)
+    .required(remedy(`give ${what}`))
+    .matches(/\S/, remedy(`give ${what}`));
 
 export const note = () => text('a note', LONGEST_NOTE).defined(remedy('give a note, or an empty text'));
 
 const anyNumber = (what: string) =>
-  number().strict().typeError(remedy(`give ${what}`)).test('finite', remedy(`give ${what}`), (value) => value == null || Number.isFinite(value));
+  number()
+    .strict()
+    .typeError(remedy(`give ${what}`))
+    .test('finite', remedy(`give ${what}`), (value) => value == null || Number.isFinite(value));
 
 export const atLeast = (least: number, what: string) =>
-  anyNumber(what).min(least, remedy(`give ${what}`)).required(remedy(`give ${what}`));
+  anyNumber(what)
+    .min(least, remedy(`give ${what}`))
+    .required(remedy(`give ${what}`));
 
 export const minutes = () => atLeast(0, 'a number of minutes that is 0 or more');
 export const optionalMinutes = () => anyNumber('a number of minutes').min(0, remedy('give a number of minutes that is 0 or more'));
 
 export const count = (least: number, most = 1_000_000) => {
   const what = `a whole number from ${least} to ${most}`;
-  return atLeast(least, what).max(most, remedy(`give ${what}`)).integer(remedy(`give ${what}`));
+  return atLeast(least, what)
+    .max(most, remedy(`give ${what}`))
+    .integer(remedy(`give ${what}`));
 };
 
 export const share = () => atLeast(0, 'a share from 0 to 1').max(1, remedy('give a share from 0 to 1'));
@@ -35,7 +61,9 @@ export const share = () => atLeast(0, 'a share from 0 to 1').max(1, remedy('give
 export const flag = () => boolean().strict().typeError(remedy('give true or false')).required(remedy('give true or false'));
 
 export const oneOf = <T extends string>(values: readonly T[]) =>
-  mixed<T>().required(remedy(`give one of ${values.join(', ')}`)).oneOf([...values], remedy(`give one of ${values.join(', ')}`));
+  mixed<T>()
+    .required(remedy(`give one of ${values.join(', ')}`))
+    .oneOf([...values], remedy(`give one of ${values.join(', ')}`));
 
 export const literal = <T extends string>(value: T) => oneOf([value]);
 
@@ -63,16 +91,31 @@ export const instant = () =>
     .test('instant', remedy('give a time as 2026-11-30T19:00:00Z'), (value) => !value || isInstant(value));
 
 export const clockTime = () =>
-  string().strict().required(remedy('give a time of day as 19:30')).matches(/^([01]\d|2[0-3]):[0-5]\d$|^24:00$/, remedy('give a time of day as 19:30'));
+  string()
+    .strict()
+    .required(remedy('give a time of day as 19:30'))
+    .matches(/^([01]\d|2[0-3]):[0-5]\d$|^24:00$/, remedy('give a time of day as 19:30'));
 
 export const hexColour = () =>
-  string().strict().required(remedy('give a colour as #a1b2c3')).matches(/^#[0-9a-f]{6}$/, remedy('give a colour as #a1b2c3'));
+  string()
+    .strict()
+    .required(remedy('give a colour as #a1b2c3'))
+    .matches(/^#[0-9a-f]{6}$/, remedy('give a colour as #a1b2c3'));
 
 /** Ids are made by the program (ULIDs) or by a hand-written file; short, and safe in an address. */
-export const id = () => string().strict().typeError(remedy('give an id')).required(remedy('give an id')).matches(/^[\w.:#@-]{1,80}$/, remedy('give an id of up to 80 letters, digits and . : # @ - _'));
+export const id = () =>
+  string()
+    .strict()
+    .typeError(remedy('give an id'))
+    .required(remedy('give an id'))
+    .matches(/^[\w.:#@-]{1,80}$/, remedy('give an id of up to 80 letters, digits and . : # @ - _'));
 
 export const list = <T>(of: ISchema<T, AnyObject>, most = 5000) =>
-  array(of).strict().typeError(remedy('give a list')).required(remedy('give a list')).max(most, remedy(`give at most ${most} entries`));
+  array(of)
+    .strict()
+    .typeError(remedy('give a list'))
+    .required(remedy('give a list'))
+    .max(most, remedy(`give at most ${most} entries`));
 
 /** The one door for outside data: checks it by a schema and drops fields the schema does not know, or throws an `InputError`. */
 export function parse<S extends Schema>(schema: S, value: unknown): InferType<S> {

@@ -24,7 +24,7 @@ const schema = object({
   format: literal(LINE_PROBLEM_FORMAT),
   trays: list(object({ id: lineId(), models: count(1, 100_000) }), 100_000),
   tools: array(object({ id: lineId(), count: count(1, 10_000), restMinutes: minutes() })).strict(),
-  setups: list(object({ id: lineId(), tool: requiredText('the id of a tool') .optional() }), 10_000),
+  setups: list(object({ id: lineId(), tool: requiredText('the id of a tool').optional() }), 10_000),
   start: mixed<number[]>().defined(),
   changeover: mixed<number[][]>().defined(),
   jobs: list(job, 100_000),
@@ -79,14 +79,16 @@ function known(ids: Set<string>, field: string, id: string): void {
 const isMinutes = (value: unknown): value is number => typeof value === 'number' && Number.isFinite(value) && value >= 0;
 
 function checkNumbers(field: string, values: unknown, length: number, per: string): void {
-  if (!Array.isArray(values) || values.length !== length) throw new InputError(field, values, `give a list with one number for each ${per} (${length})`);
+  if (!Array.isArray(values) || values.length !== length)
+    throw new InputError(field, values, `give a list with one number for each ${per} (${length})`);
   values.forEach((value, index) => {
     if (!isMinutes(value)) throw new InputError(`${field}[${index}]`, value, 'give a number of minutes that is 0 or more');
   });
 }
 
 function checkMatrix(rows: unknown, size: number): void {
-  if (!Array.isArray(rows) || rows.length !== size) throw new InputError('changeover', rows, `give a list with one row for each setup (${size})`);
+  if (!Array.isArray(rows) || rows.length !== size)
+    throw new InputError('changeover', rows, `give a list with one row for each setup (${size})`);
   rows.forEach((row: unknown, index) => {
     checkNumbers(`changeover[${index}]`, row, size, 'setup');
     const own = (row as number[])[index];
@@ -96,14 +98,22 @@ function checkMatrix(rows: unknown, size: number): void {
 
 function checkModels(problem: LineProblem, entry: LineJob, field: string): void {
   const trayModels = problem.trays.find((tray) => tray.id === entry.tray)!.models;
-  if (entry.models?.length === 0) throw new InputError(`${field}.models`, entry.models, 'list at least one model, or leave it out for all of them');
+  if (entry.models?.length === 0)
+    throw new InputError(`${field}.models`, entry.models, 'list at least one model, or leave it out for all of them');
   entry.models?.forEach((model, index) => {
-    if (model > trayModels) throw new InputError(`${field}.models[${index}]`, model, `give a position from 1 to ${trayModels}, the models of tray "${entry.tray}"`);
-    if (index > 0 && model <= entry.models![index - 1]!) throw new InputError(`${field}.models[${index}]`, model, 'list the positions in ascending order, each once');
+    if (model > trayModels)
+      throw new InputError(
+        `${field}.models[${index}]`,
+        model,
+        `give a position from 1 to ${trayModels}, the models of tray "${entry.tray}"`,
+      );
+    if (index > 0 && model <= entry.models![index - 1]!)
+      throw new InputError(`${field}.models[${index}]`, model, 'list the positions in ascending order, each once');
   });
   const covered = coveredModels(entry, trayModels).length;
   if (typeof entry.minutesPerModel === 'number') {
-    if (!isMinutes(entry.minutesPerModel)) throw new InputError(`${field}.minutesPerModel`, entry.minutesPerModel, 'give a number of minutes that is 0 or more');
+    if (!isMinutes(entry.minutesPerModel))
+      throw new InputError(`${field}.minutesPerModel`, entry.minutesPerModel, 'give a number of minutes that is 0 or more');
   } else checkNumbers(`${field}.minutesPerModel`, entry.minutesPerModel, covered, 'covered model');
 }
 
@@ -119,9 +129,15 @@ function checkAfter(entry: LineJob, jobs: Map<string, LineJob>, field: string): 
 
 function checkSessions({ sessions = [] }: LineProblem): void {
   sessions.forEach((session, index) => {
-    if (session.to <= session.from) throw new InputError(`sessions[${index}].to`, session.to, `give an end after its start (${session.from})`);
+    if (session.to <= session.from)
+      throw new InputError(`sessions[${index}].to`, session.to, `give an end after its start (${session.from})`);
     const before = sessions[index - 1];
-    if (before && session.from < before.to) throw new InputError(`sessions[${index}].from`, session.from, `sort the sessions and let none begin before the last one ended (${before.to})`);
+    if (before && session.from < before.to)
+      throw new InputError(
+        `sessions[${index}].from`,
+        session.from,
+        `sort the sessions and let none begin before the last one ended (${before.to})`,
+      );
   });
 }
 

@@ -5,7 +5,19 @@ import type { LogRow } from '../time/definitions';
 import { atLeast, count, instant, note, oneOf, optionalMinutes, parse, requiredText, share, text } from './fields';
 import { InputError } from './InputError';
 
-export const TIME_LOG_COLUMNS = ['started_at', 'commission', 'unit', 'part', 'technique', 'size', 'coverage', 'models', 'minutes', 'setup_minutes', 'note'] as const;
+export const TIME_LOG_COLUMNS = [
+  'started_at',
+  'commission',
+  'unit',
+  'part',
+  'technique',
+  'size',
+  'coverage',
+  'models',
+  'minutes',
+  'setup_minutes',
+  'note',
+] as const;
 type Column = (typeof TIME_LOG_COLUMNS)[number];
 
 /** A value of the file that cannot be taken, where it stands. */
@@ -74,7 +86,10 @@ export function readTimeLog(csv: string): TimeLogReading {
       reading.bad.push({ line, column: 'row', message: problem });
       continue;
     }
-    const bad = fields.length === columns.length ? takeRow(columns, fields, line, previous, reading) : [wrongLength(line, fields.length, columns.length)];
+    const bad =
+      fields.length === columns.length
+        ? takeRow(columns, fields, line, previous, reading)
+        : [wrongLength(line, fields.length, columns.length)];
     reading.bad.push(...bad);
     if (bad.length === 0) previous = Date.parse(reading.rows.at(-1)!.startedAt);
   }
@@ -99,7 +114,11 @@ function records(csv: string): CsvRecord[] {
     step: ({ data, errors, meta }) => {
       const quoting = errors.find((error) => error.type === 'Quotes');
       if (data.length > 1 || data[0]?.trim()) {
-        found.push({ line, fields: data, problem: quoting ? 'the quotes do not match: close every quoted field, and double quotes inside one' : null });
+        found.push({
+          line,
+          fields: data,
+          problem: quoting ? 'the quotes do not match: close every quoted field, and double quotes inside one' : null,
+        });
       }
       line += (body.slice(cursor, meta.cursor).match(/\r\n|\n|\r/g) ?? []).length;
       cursor = meta.cursor;
@@ -127,7 +146,13 @@ function takeRow(columns: string[], fields: string[], line: number, previous: nu
   if (bad.length > 0) return bad;
   const row = values as Record<Column, never>;
   if (Date.parse(row.started_at) < previous) {
-    return [{ line, column: 'started_at', message: `${String(row.started_at)} is before the row above: put the rows in the order they were started` }];
+    return [
+      {
+        line,
+        column: 'started_at',
+        message: `${String(row.started_at)} is before the row above: put the rows in the order they were started`,
+      },
+    ];
   }
   reading.rows.push({
     startedAt: row.started_at,

@@ -27,7 +27,10 @@ function cheapestOpenings(line: CompiledLine): number {
   let firstExtra = Infinity;
   for (const setup of used) {
     const others = used.filter((other) => other !== setup);
-    const enter = Math.min(line.start[setup]!, minOf(others, (other) => line.changeover[other * line.setupCount + setup]!));
+    const enter = Math.min(
+      line.start[setup]!,
+      minOf(others, (other) => line.changeover[other * line.setupCount + setup]!),
+    );
     sum += enter;
     firstExtra = Math.min(firstExtra, line.start[setup]! - enter);
   }

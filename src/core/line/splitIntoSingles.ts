@@ -13,7 +13,9 @@ export function splitIntoSingles(problem: LineProblem): LineProblem {
   const covered = (job: LineJob) => coveredModels(job, trayModels.get(job.tray)!);
   return {
     ...problem,
-    trays: problem.trays.flatMap((tray) => Array.from({ length: tray.models }, (_, index) => ({ id: singleId(tray.id, index + 1), models: 1 }))),
+    trays: problem.trays.flatMap((tray) =>
+      Array.from({ length: tray.models }, (_, index) => ({ id: singleId(tray.id, index + 1), models: 1 })),
+    ),
     jobs: problem.jobs.flatMap((job) => covered(job).map((model, index) => singleJob(job, model, index, (id) => covered(jobs.get(id)!)))),
     prefer: problem.prefer?.flatMap((entry) => {
       const first = jobs.get(entry.first)!;

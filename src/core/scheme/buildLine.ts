@@ -169,7 +169,11 @@ function orderOnTray(jobs: JobInfo[], tray: UnitTray, rules: OrderRules) {
   const soft = rules.soft.filter((rule) => open.has(rule.first) && open.has(rule.then));
   const after = new Map<string, LineAfter[]>();
   for (const rule of hard) {
-    const entry: LineAfter = { job: jobId(rule.before, tray), scope: rule.scope, ...(rule.lagMinutes !== null && { lagMinutes: rule.lagMinutes }) };
+    const entry: LineAfter = {
+      job: jobId(rule.before, tray),
+      scope: rule.scope,
+      ...(rule.lagMinutes !== null && { lagMinutes: rule.lagMinutes }),
+    };
     const of = jobId(rule.after, tray);
     after.set(of, [...(after.get(of) ?? []), entry]);
   }
@@ -178,7 +182,11 @@ function orderOnTray(jobs: JobInfo[], tray: UnitTray, rules: OrderRules) {
     then: jobId(rule.then, tray),
     minutes: rule.minutesPerModel * sharedModels(open.get(rule.first)!, open.get(rule.then)!),
   }));
-  const named = (before: string, behind: string, reason: string): OrderReason => ({ before: jobId(before, tray), after: jobId(behind, tray), reason });
+  const named = (before: string, behind: string, reason: string): OrderReason => ({
+    before: jobId(before, tray),
+    after: jobId(behind, tray),
+    reason,
+  });
   return {
     after,
     prefer: prefer.filter((entry) => entry.minutes > 0),
@@ -220,7 +228,11 @@ function distinctSetups(jobs: JobInfo[], paints: ReadonlyMap<string, Paint>): Se
   const setups = new Map<string, SetupInfo>();
   for (const job of jobs) {
     if (setups.has(job.setupId)) continue;
-    setups.set(job.setupId, { id: job.setupId, technique: job.technique, paint: job.paintId === null ? null : (paints.get(job.paintId) ?? null) });
+    setups.set(job.setupId, {
+      id: job.setupId,
+      technique: job.technique,
+      paint: job.paintId === null ? null : (paints.get(job.paintId) ?? null),
+    });
   }
   return [...setups.values()];
 }

@@ -33,7 +33,17 @@ const CURE_MINUTES = 24 * 60;
 const SLIP_MINUTES = { neighbour: 0.25, messy: 0.2, metallic: 0.12, ground: 0.2 } as const;
 
 const TEXTURED_AFTER: readonly Stage[] = [
-  'build', 'prime', 'ground', 'base', 'shade', 'highlight', 'late', 'rim', 'varnish', 'after varnish', 'end',
+  'build',
+  'prime',
+  'ground',
+  'base',
+  'shade',
+  'highlight',
+  'late',
+  'rim',
+  'varnish',
+  'after varnish',
+  'end',
 ];
 const TEXTURED_BEFORE: readonly Stage[] = ['build', 'ground', 'prime', ...TEXTURED_AFTER.slice(3)];
 
@@ -76,7 +86,10 @@ function pairRules(stages: readonly Stage[]): PairRule[] {
       applies: (a, b) => a.stage === 'ground' && b.stage === 'prime' && rank(a) < rank(b),
     },
     { reason: 'Primer first: paint holds on nothing else.', applies: (a, b) => a.stage === 'prime' && rank(b) > rank(a) },
-    { reason: 'Mist lands on its neighbours, so it goes on before what is painted by hand.', applies: (a, b) => isMist(a) && !isMist(b) && isPaint(b) },
+    {
+      reason: 'Mist lands on its neighbours, so it goes on before what is painted by hand.',
+      applies: (a, b) => isMist(a) && !isMist(b) && isPaint(b),
+    },
     {
       reason: 'What goes over everything waits for every base coat it covers.',
       applies: (a, b) => a.stage === 'base' && !a.onGround && isAllOver(b) && rank(b) > rank(a) && isPaint(b),
@@ -154,14 +167,34 @@ function softRules(unit: Unit, passes: readonly StagedPass[], paints: ReadonlyMa
         return [rule(a, b, 'neighbour', `${a.part.name} lies under ${b.part.name}: painted first, its slips are covered.`)];
       }
       if (isMessyHighlight(a) && isNeat(b) && Math.abs(a.depth - b.depth) === 1) {
-        return [rule(a, b, 'messy', `A messy ${factsOf(a.step.technique).label.toLowerCase()} on ${a.part.name} comes before neat work on ${b.part.name}.`)];
+        return [
+          rule(
+            a,
+            b,
+            'messy',
+            `A messy ${factsOf(a.step.technique).label.toLowerCase()} on ${a.part.name} comes before neat work on ${b.part.name}.`,
+          ),
+        ];
       }
       if (house.baseSchool === 'textured after painting' && a.stage === 'base' && !a.onGround && b.stage === 'ground') {
         return [rule(a, b, 'ground', `The base is textured after ${a.part.name} is painted, so that it stays clean.`)];
       }
       const metallicLate = house.metallics === 'near the end';
-      if (kind(a) === (metallicLate ? 'translucent' : 'metallic') && kind(b) === (metallicLate ? 'metallic' : 'translucent') && a.stage === b.stage) {
-        return [rule(a, b, 'metallic', metallicLate ? 'Metallics near the end here: flakes in the water spoil translucents.' : 'Metallics before translucents here: slips of metal are covered.')];
+      if (
+        kind(a) === (metallicLate ? 'translucent' : 'metallic') &&
+        kind(b) === (metallicLate ? 'metallic' : 'translucent') &&
+        a.stage === b.stage
+      ) {
+        return [
+          rule(
+            a,
+            b,
+            'metallic',
+            metallicLate
+              ? 'Metallics near the end here: flakes in the water spoil translucents.'
+              : 'Metallics before translucents here: slips of metal are covered.',
+          ),
+        ];
       }
       return [];
     }),

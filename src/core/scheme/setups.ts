@@ -25,7 +25,8 @@ export function changeoverMinutes(from: SetupInfo, to: SetupInfo, house: HouseRu
   if (from.id === to.id) return 0;
   const paint = to.paint && to.paint.id !== from.paint?.id ? house.paintMinutes : 0;
   const hand = from.technique !== to.technique ? house.handMinutes : 0;
-  const water = from.paint?.kind === 'metallic' && to.paint !== null && to.paint.kind !== 'metallic' && !isSprayed(to) ? house.waterMinutes : 0;
+  const water =
+    from.paint?.kind === 'metallic' && to.paint !== null && to.paint.kind !== 'metallic' && !isSprayed(to) ? house.waterMinutes : 0;
   const samePlace = factsOf(from.technique).hand === factsOf(to.technique).hand;
   const spray = samePlace ? 0 : house.sprayMinutes * (Number(isSprayed(from)) + Number(isSprayed(to)));
   return paint + hand + water + spray;

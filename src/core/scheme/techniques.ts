@@ -66,7 +66,10 @@ export const TECHNIQUE_FACTS = {
   freehand: facts('Freehand', 'fine brush', 'late', 8),
   decal: facts('Transfer', 'tweezers', 'late', 30, { usesPaint: false }),
   streak: facts('Streaks', 'broad brush', 'late', 30, { caution: SOLVENT_CAUTION }),
-  pigment: facts('Powders', 'broad brush', 'after varnish', 60, { messy: true, caution: 'Wear a dust mask. The label and local rules come first.' }),
+  pigment: facts('Powders', 'broad brush', 'after varnish', 60, {
+    messy: true,
+    caution: 'Wear a dust mask. The label and local rules come first.',
+  }),
   texture: facts('Texture', 'tweezers', 'ground', 60, { handleMinutes: 20 }),
   rim: facts('Rim', 'broad brush', 'rim', 15),
   scatter: facts('Scatter', 'tweezers', 'late', 60, { usesPaint: false, handleMinutes: 10 }),

@@ -11,7 +11,8 @@ export function explainEstimate(p50: number, evidence: Pick<StepEstimate, 'normM
   if (evidence.modelsHere > 0) {
     return `${plural(evidence.modelsHere)} of this step logged, ${evidence.modelsOfTechnique} of this technique: ${against}.`;
   }
-  if (evidence.modelsOfTechnique > 0) return `None of this step logged yet, ${plural(evidence.modelsOfTechnique)} of this technique elsewhere: ${against}.`;
+  if (evidence.modelsOfTechnique > 0)
+    return `None of this step logged yet, ${plural(evidence.modelsOfTechnique)} of this technique elsewhere: ${against}.`;
   return pace === 0 ? 'Nothing logged yet: the norm we ship.' : `This technique is not logged yet; your pace elsewhere: ${against}.`;
 }
 

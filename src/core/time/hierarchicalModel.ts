@@ -30,7 +30,12 @@ const DAY_MS = 86_400_000;
 
 const noiseVariance = (models: number) => ROW_NOISE ** 2 + MODEL_NOISE ** 2 / models;
 const stepKey = (kind: StepKind) => [kind.commission, kind.unit, kind.part, kind.technique, kind.size].join('\u0001');
-const effectKeys = (kind: StepKind) => ['pace', `technique ${kind.technique}`, `size ${kind.size}`, `unit ${kind.commission}\u0001${kind.unit}`];
+const effectKeys = (kind: StepKind) => [
+  'pace',
+  `technique ${kind.technique}`,
+  `size ${kind.size}`,
+  `unit ${kind.commission}\u0001${kind.unit}`,
+];
 const priorVariance = (key: string) => SPREAD[key.split(' ')[0] as keyof typeof SPREAD] ** 2;
 
 /** One log row ready for the fit. */

@@ -1,3 +1,4 @@
+import type { JobInfo } from '../../core/scheme/buildLine';
 import type { Paint } from '../../core/scheme/definitions';
 import { allowsCountdown, factsOf } from '../../core/scheme/techniques';
 import { Notice } from '../../ui/Notice/Notice';
@@ -26,6 +27,7 @@ export function Instruction({ bench, paints, now }: { bench: Bench; paints: Pain
           {facts.label}
           {job.coats > 1 && `, coat ${job.coat} of ${job.coats}`}
           {job.partName ? ` on ${job.partName.toLowerCase()}` : ' over everything'}, {job.unitName}, model {view.model}
+          {isLeader(job, view.model!) && ', a leader'}
         </p>
         {view.readyAt > now && !view.needsStart && <Wet readyAt={view.readyAt} now={now} model={view.model!} />}
         {facts.caution && view.needsStart ? <Notice kind="caution">{facts.caution}</Notice> : <Timer bench={bench} now={now} />}
@@ -34,11 +36,16 @@ export function Instruction({ bench, paints, now }: { bench: Bench; paints: Pain
   );
 }
 
+/** Leaders are planned with longer minutes than the rest of their job. */
+const isLeader = (job: JobInfo, model: number) => job.minutes[job.models.indexOf(model)]! > Math.min(...job.minutes);
+
 function Wet({ readyAt, now, model }: { readyAt: number; now: number; model: number }) {
   return (
     <p className={styles.wet}>
       <span className={styles.hatch} aria-hidden="true" />
-      {Number.isFinite(readyAt) ? `Model ${model} is dry in ${minutesText(Math.max(0.1, (readyAt - now) / MINUTE_MS))}` : `Something under this is not painted on model ${model} yet`}
+      {Number.isFinite(readyAt)
+        ? `Model ${model} is dry in ${minutesText(Math.max(0.1, (readyAt - now) / MINUTE_MS))}`
+        : `Something under this is not painted on model ${model} yet`}
     </p>
   );
 }

@@ -15,7 +15,9 @@ interface MissPickerProps {
 export function MissPicker({ model, choices, onPick, onCancel }: MissPickerProps) {
   return (
     <div className={styles.ask} role="group" aria-label={`What was missed on model ${model}?`}>
-      <strong>{choices.length === 0 ? `Nothing was painted on model ${model} on this line yet.` : `What was missed on model ${model}?`}</strong>
+      <strong>
+        {choices.length === 0 ? `Nothing was painted on model ${model} on this line yet.` : `What was missed on model ${model}?`}
+      </strong>
       {choices.slice(0, 9).map((job, index) => (
         <Button key={job.id} onClick={() => onPick(job.id)}>
           <kbd>{index + 1}</kbd> {job.partName ?? 'everything'}, {factsOf(job.technique).label.toLowerCase()}

@@ -38,7 +38,12 @@ export function SidePanel({ bench, paints, now, onTakeUp }: SidePanelProps) {
                     {factsOf(job.technique).label.toLowerCase()}, {job.unitName}, {job.partName?.toLowerCase() ?? 'everything'}
                   </small>
                 </span>
-                <button type="button" className={styles.takeUp} onClick={() => onTakeUp(id)} aria-label={`Take up now: ${paint?.name ?? factsOf(job.technique).label} on ${job.unitName}, ${job.partName ?? 'everything'}`}>
+                <button
+                  type="button"
+                  className={styles.takeUp}
+                  onClick={() => onTakeUp(id)}
+                  aria-label={`Take up now: ${paint?.name ?? factsOf(job.technique).label} on ${job.unitName}, ${job.partName ?? 'everything'}`}
+                >
                   now
                 </button>
               </li>
@@ -54,7 +59,8 @@ export function SidePanel({ bench, paints, now, onTakeUp }: SidePanelProps) {
           <ul className={styles.misses} data-testid="misses">
             {bench.view.misses.map(({ job, model }) => (
               <li key={`${job} ${model}`}>
-                {bench.jobs.get(job)!.unitName} model {model}: {bench.jobs.get(job)!.partName ?? 'everything'}, {paintOf(bench.jobs.get(job)!)?.name ?? ''}
+                {bench.jobs.get(job)!.unitName} model {model}: {bench.jobs.get(job)!.partName ?? 'everything'},{' '}
+                {paintOf(bench.jobs.get(job)!)?.name ?? ''}
               </li>
             ))}
           </ul>
@@ -90,7 +96,8 @@ function Left({ bench }: { bench: Bench }) {
         {differenceText(estimate.likelyMinutes - before.likelyMinutes)} since this window was opened.{' '}
         {pass && passBefore && (
           <>
-            This step: {minutesText(pass.p50)} a model{Math.abs(pass.p50 - passBefore.p50) > 0.005 && `, was ${minutesText(passBefore.p50)}`}. {pass.why}
+            This step: {minutesText(pass.p50)} a model
+            {Math.abs(pass.p50 - passBefore.p50) > 0.005 && `, was ${minutesText(passBefore.p50)}`}. {pass.why}
           </>
         )}
       </small>

@@ -5,7 +5,10 @@ import styles from './View.module.css';
 
 type Look = 'todo' | 'now' | 'wet' | 'done' | 'missed';
 
-const LOOK_WORDS = { todo: 'to do', now: 'in hand', wet: 'still wet', done: 'done', missed: 'a spot missed' } as const satisfies Record<Look, string>;
+const LOOK_WORDS = { todo: 'to do', now: 'in hand', wet: 'still wet', done: 'done', missed: 'a spot missed' } as const satisfies Record<
+  Look,
+  string
+>;
 
 /** Every model of the tray in its place, told by shape: solid is done, a hatch dries, a notch was missed. */
 export function TrayStrip({ bench, now }: { bench: Bench; now: number }) {

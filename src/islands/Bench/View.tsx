@@ -64,7 +64,12 @@ function RunningBench({ picture, commissionId }: { picture: BenchPicture; commis
     main,
   );
 
-  const away = state.lastAt !== null && state.workingSince !== null && state.pausedSince === null && now - state.lastAt > AWAY_MINUTES * MINUTE_MS && !view.needsStart;
+  const away =
+    state.lastAt !== null &&
+    state.workingSince !== null &&
+    state.pausedSince === null &&
+    now - state.lastAt > AWAY_MINUTES * MINUTE_MS &&
+    !view.needsStart;
   return (
     <div className={styles.bench}>
       <div className={styles.work}>
@@ -72,7 +77,8 @@ function RunningBench({ picture, commissionId }: { picture: BenchPicture; commis
         {job && <TrayStrip bench={bench} now={now} />}
         {away && (
           <Notice kind="flag" role="alert">
-            The last tap was {minutesText((now - state.lastAt!) / MINUTE_MS)} ago. <Button onClick={back(actions.wasBreak)}>That was a break</Button>
+            The last tap was {minutesText((now - state.lastAt!) / MINUTE_MS)} ago.{' '}
+            <Button onClick={back(actions.wasBreak)}>That was a break</Button>
           </Notice>
         )}
         {bench.problem && (
@@ -83,7 +89,14 @@ function RunningBench({ picture, commissionId }: { picture: BenchPicture; commis
       </div>
       <SidePanel bench={bench} paints={picture.paints} now={now} onTakeUp={(id) => back(() => actions.takeUp(id))()} />
       <div className={styles.action}>
-        {asking === 'miss' && <MissPicker model={view.model} choices={choices} onPick={(id) => back(() => actions.miss(id, view.model!))()} onCancel={back(() => undefined)} />}
+        {asking === 'miss' && (
+          <MissPicker
+            model={view.model}
+            choices={choices}
+            onPick={(id) => back(() => actions.miss(id, view.model!))()}
+            onCancel={back(() => undefined)}
+          />
+        )}
         {asking === 'note' && <NoteLine onNote={(text) => back(() => actions.note(text))()} onCancel={back(() => undefined)} />}
         <div className={styles.small}>
           <Button onClick={back(actions.undo)} disabled={!state.lastUndoable}>
@@ -123,7 +136,8 @@ function Finished({ bench, commissionId }: { bench: Bench; commissionId: string 
     <div className={styles.finished}>
       <p className={styles.what}>This line is painted.</p>
       <p>
-        {bench.view.misses.length > 0 ? `${bench.view.misses.length} missed spots still wait for a touch-up.` : 'No missed spot is open.'} Look the units over together, at arm&apos;s length.
+        {bench.view.misses.length > 0 ? `${bench.view.misses.length} missed spots still wait for a touch-up.` : 'No missed spot is open.'}{' '}
+        Look the units over together, at arm&apos;s length.
       </p>
       <span className={styles.small}>
         <LinkButton href={`/c/${commissionId}/line`}>What is left of the commission</LinkButton>

@@ -5,7 +5,10 @@ export type BenchKeys = Record<string, () => void>;
 
 const isTyping = (target: EventTarget | null) => target instanceof HTMLElement && target.matches('input, select, textarea');
 const isOtherControl = (target: EventTarget | null, main: HTMLElement | null) =>
-  target instanceof HTMLElement && target !== main && target.closest('button, a, summary') !== null && target.closest('button, a, summary') !== main;
+  target instanceof HTMLElement &&
+  target !== main &&
+  target.closest('button, a, summary') !== null &&
+  target.closest('button, a, summary') !== main;
 
 /**
  * Listens for the keys anywhere on the page. Space on another focused control works that control, as everywhere;
@@ -17,7 +20,8 @@ export function useBenchKeys(keys: BenchKeys, main: React.RefObject<HTMLButtonEl
     latest.current = keys;
   });
   useEffect(() => {
-    const isOurs = (event: KeyboardEvent) => !isTyping(event.target) && !event.ctrlKey && !event.metaKey && !event.altKey && document.querySelector('dialog[open]') === null;
+    const isOurs = (event: KeyboardEvent) =>
+      !isTyping(event.target) && !event.ctrlKey && !event.metaKey && !event.altKey && document.querySelector('dialog[open]') === null;
     const onDown = (event: KeyboardEvent) => {
       if (!isOurs(event) || (event.key === ' ' && isOtherControl(event.target, main.current))) return;
       const act = latest.current[event.key.toLowerCase()];

@@ -41,13 +41,20 @@ export function useEvents(runId: string, initial: StoredEvent[], onStored: (even
     try {
       for (let batch = readOutbox(runId); batch.length > 0; batch = readOutbox(runId)) {
         await send('POST', `/api/runs/${runId}/events`, { events: batch });
-        dropFromOutbox(runId, batch.map((event) => event.id));
+        dropFromOutbox(
+          runId,
+          batch.map((event) => event.id),
+        );
         onStoredRef.current(batch);
       }
       setProblem(null);
     } catch (error) {
       const unanswered = error instanceof ApiError && (error.status === 0 || error.status >= 500);
-      setProblem(unanswered ? 'The program does not answer. Go on: every tap is kept here and sent when it is back.' : `Taps are kept here but were refused: ${(error as Error).message}`);
+      setProblem(
+        unanswered
+          ? 'The program does not answer. Go on: every tap is kept here and sent when it is back.'
+          : `Taps are kept here but were refused: ${(error as Error).message}`,
+      );
     } finally {
       sending.current = false;
       setUnsent(readOutbox(runId).length);
@@ -61,7 +68,15 @@ export function useEvents(runId: string, initial: StoredEvent[], onStored: (even
         // Two taps in one millisecond still need an order, and a clock set back must not put a tap before the last one.
         const at = tap.at ?? new Date(Math.max(Date.now(), lastAt.current + 1)).toISOString();
         lastAt.current = Math.max(lastAt.current, Date.parse(at));
-        return { id: ulid(), at, kind: tap.kind, job: tap.job ?? null, model: tap.model ?? null, target: tap.target ?? null, note: tap.note ?? '' };
+        return {
+          id: ulid(),
+          at,
+          kind: tap.kind,
+          job: tap.job ?? null,
+          model: tap.model ?? null,
+          target: tap.target ?? null,
+          note: tap.note ?? '',
+        };
       });
       try {
         addToOutbox(runId, made);
@@ -77,8 +92,11 @@ export function useEvents(runId: string, initial: StoredEvent[], onStored: (even
   );
 
   useEffect(() => {
-    merge(readOutbox(runId));
-    void flush();
+    // Taps of an earlier visit that never left the browser; shown from the first effect on, since the server cannot know them.
+    const start = setTimeout(() => {
+      merge(readOutbox(runId));
+      void flush();
+    });
     const retry = setInterval(() => {
       if (readOutbox(runId).length > 0) void flush();
     }, RETRY_MS);
@@ -96,6 +114,7 @@ export function useEvents(runId: string, initial: StoredEvent[], onStored: (even
     };
     window.addEventListener('storage', onStorage);
     return () => {
+      clearTimeout(start);
       clearInterval(retry);
       clearInterval(poll);
       window.removeEventListener('storage', onStorage);

@@ -1,7 +1,8 @@
 import { X } from 'lucide-react';
 import { BASE_SCHOOLS, METALLICS_SCHOOLS, WEEKDAYS, type HouseRules, type WeeklySession } from '../../core/scheme/houseRules';
 import { Button } from '../../ui/Button/Button';
-import { SelectField, TextField } from '../../ui/Field/Field';
+import { ClockField } from '../../ui/Field/ClockField';
+import { SelectField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';
 import { Panel } from '../../ui/Panel/Panel';
 import { minorPerMajor, minutesText } from '../../ui/format';
@@ -46,7 +47,9 @@ export function HouseRulesView({ rules: initial }: { rules: HouseRules }) {
   const { value: rules } = saved;
   const change = (part: Partial<HouseRules>) => saved.change({ ...rules, ...part });
   const numbers = (entries: NumberEntry[]) =>
-    entries.map(({ key, ...entry }) => <NumberField key={key} {...entry} value={rules[key]} onChange={(value) => value !== null && change({ [key]: value })} />);
+    entries.map(({ key, ...entry }) => (
+      <NumberField key={key} {...entry} value={rules[key]} onChange={(value) => value !== null && change({ [key]: value })} />
+    ));
   return (
     <div className={styles.view}>
       <SaveState status={saved.status} onRetry={() => void saved.retry()} onUndo={saved.undo} canUndo={saved.canUndo} />
@@ -57,8 +60,18 @@ export function HouseRulesView({ rules: initial }: { rules: HouseRules }) {
         <Panel title="What a change of setup costs">{numbers(CHANGEOVERS)}</Panel>
         <Panel title="The bench">{numbers(BENCH)}</Panel>
         <Panel title="Schools and money">
-          <SelectField label="Metallics" value={rules.metallics} options={asOptions(METALLICS_SCHOOLS)} onChange={(metallics) => change({ metallics })} />
-          <SelectField label="The base is" value={rules.baseSchool} options={asOptions(BASE_SCHOOLS)} onChange={(baseSchool) => change({ baseSchool })} />
+          <SelectField
+            label="Metallics"
+            value={rules.metallics}
+            options={asOptions(METALLICS_SCHOOLS)}
+            onChange={(metallics) => change({ metallics })}
+          />
+          <SelectField
+            label="The base is"
+            value={rules.baseSchool}
+            options={asOptions(BASE_SCHOOLS)}
+            onChange={(baseSchool) => change({ baseSchool })}
+          />
           <NumberField
             label="Rate for an hour, for new commissions"
             unit={rules.currency}
@@ -67,7 +80,12 @@ export function HouseRulesView({ rules: initial }: { rules: HouseRules }) {
             value={rules.hourlyRateMinor / minorPerMajor(rules.currency)}
             onChange={(rate) => rate !== null && change({ hourlyRateMinor: Math.round(rate * minorPerMajor(rules.currency)) })}
           />
-          <SelectField label="Currency" value={rules.currency} options={asOptions(CURRENCIES)} onChange={(currency) => change({ currency })} />
+          <SelectField
+            label="Currency"
+            value={rules.currency}
+            options={asOptions(CURRENCIES)}
+            onChange={(currency) => change({ currency })}
+          />
         </Panel>
       </div>
     </div>
@@ -79,17 +97,28 @@ const NEW_SESSION: WeeklySession = { weekday: 6, from: '14:00', to: '17:00' };
 const clockMinutes = (clock: string) => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3));
 
 function Sessions({ sessions, onChange }: { sessions: WeeklySession[]; onChange: (sessions: WeeklySession[]) => void }) {
-  const set = (index: number, part: Partial<WeeklySession>) => onChange(sessions.map((session, at) => (at === index ? { ...session, ...part } : session)));
+  const set = (index: number, part: Partial<WeeklySession>) =>
+    onChange(sessions.map((session, at) => (at === index ? { ...session, ...part } : session)));
   const week = sessions.reduce((sum, session) => sum + Math.max(0, clockMinutes(session.to) - clockMinutes(session.from)), 0);
   return (
     <>
       <ul className={styles.sessions}>
         {sessions.map((session, index) => (
           <li key={index}>
-            <SelectField label={`Day of session ${index + 1}`} hideLabel value={String(session.weekday)} options={weekdayOptions} onChange={(day) => set(index, { weekday: Number(day) })} />
-            <TextField label={`Start of session ${index + 1}`} hideLabel type="time" value={session.from} onChange={(from) => from && set(index, { from })} />
-            <TextField label={`End of session ${index + 1}`} hideLabel type="time" value={session.to} onChange={(to) => to && set(index, { to })} />
-            <Button kind="quiet" aria-label={`Remove session ${index + 1}`} onClick={() => onChange(sessions.filter((_, at) => at !== index))}>
+            <SelectField
+              label={`Day of session ${index + 1}`}
+              hideLabel
+              value={String(session.weekday)}
+              options={weekdayOptions}
+              onChange={(day) => set(index, { weekday: Number(day) })}
+            />
+            <ClockField label={`Start of session ${index + 1}`} hideLabel value={session.from} onChange={(from) => set(index, { from })} />
+            <ClockField label={`End of session ${index + 1}`} hideLabel value={session.to} onChange={(to) => set(index, { to })} />
+            <Button
+              kind="quiet"
+              aria-label={`Remove session ${index + 1}`}
+              onClick={() => onChange(sessions.filter((_, at) => at !== index))}
+            >
               <X aria-hidden="true" size={18} />
             </Button>
           </li>

@@ -43,7 +43,14 @@ export function NewUnitRow({ names, onAdd }: NewUnitRowProps) {
         <SelectField label="Size of the new unit" hideLabel value={size} options={sizeOptions} onChange={setSize} />
       </td>
       <td className={styles.figure}>
-        <TextField label="Models promised in the new unit" hideLabel inputMode="numeric" placeholder="0" value={promised} onChange={setPromised} />
+        <TextField
+          label="Models promised in the new unit"
+          hideLabel
+          inputMode="numeric"
+          placeholder="0"
+          value={promised}
+          onChange={setPromised}
+        />
       </td>
       <td colSpan={5}>
         <Button onClick={add}>Add the unit</Button>
@@ -56,8 +63,10 @@ const MOST = 1000;
 
 function problemOf(name: string, promised: string, names: string[]): string | null {
   if (name.trim() === '') return 'The unit has no name: give it one.';
-  if (names.some((other) => other.trim().toLowerCase() === name.trim().toLowerCase())) return `"${name}" is here already: give it a name of its own.`;
+  if (names.some((other) => other.trim().toLowerCase() === name.trim().toLowerCase()))
+    return `"${name}" is here already: give it a name of its own.`;
   const models = Number(promised);
-  if (!Number.isInteger(models) || models < 1 || models > MOST) return `"${promised}" models cannot be: give a whole number from 1 to ${MOST}.`;
+  if (!Number.isInteger(models) || models < 1 || models > MOST)
+    return `"${promised}" models cannot be: give a whole number from 1 to ${MOST}.`;
   return null;
 }

@@ -38,19 +38,59 @@ export function UnitRow({ unit, started, onChange, onRemove }: UnitRowProps) {
           <SelectField label={named('Size')} hideLabel value={unit.size} options={sizeOptions} onChange={(size) => onChange({ size })} />
         </td>
         <td className={styles.figure}>
-          <NumberField label={named('Promised')} hideLabel whole value={unit.promised} min={1} max={MOST} onChange={(promised) => promised && onChange({ promised })} />
+          <NumberField
+            label={named('Promised')}
+            hideLabel
+            whole
+            value={unit.promised}
+            min={1}
+            max={MOST}
+            onChange={(promised) => promised && onChange({ promised })}
+          />
         </td>
         <td className={styles.figure}>
-          <NumberField label={named('Counted')} hideLabel whole optional value={unit.counted} min={1} max={MOST} placeholder="?" onChange={(count) => onChange({ counted: count })} />
+          <NumberField
+            label={named('Counted')}
+            hideLabel
+            whole
+            optional
+            value={unit.counted}
+            min={1}
+            max={MOST}
+            placeholder="?"
+            onChange={(count) => onChange({ counted: count })}
+          />
         </td>
         <td className={styles.figure}>
-          <NumberField label={named('Leaders')} hideLabel whole value={unit.leaders} min={0} max={modelsOf(unit)} onChange={(leaders) => onChange({ leaders: leaders ?? 0 })} />
+          <NumberField
+            label={named('Leaders')}
+            hideLabel
+            whole
+            value={unit.leaders}
+            min={0}
+            max={modelsOf(unit)}
+            onChange={(leaders) => onChange({ leaders: leaders ?? 0 })}
+          />
         </td>
         <td className={styles.figure}>
-          <NumberField label={named('Most on a tray')} hideLabel whole value={unit.trayLimit} min={1} max={MOST} onChange={(trayLimit) => trayLimit && onChange({ trayLimit })} />
+          <NumberField
+            label={named('Most on a tray')}
+            hideLabel
+            whole
+            value={unit.trayLimit}
+            min={1}
+            max={MOST}
+            onChange={(trayLimit) => trayLimit && onChange({ trayLimit })}
+          />
         </td>
         <td>
-          <SelectField label={named('Test model')} hideLabel value={unit.testModel} options={testModelOptions} onChange={(testModel) => onChange({ testModel })} />
+          <SelectField
+            label={named('Test model')}
+            hideLabel
+            value={unit.testModel}
+            options={testModelOptions}
+            onChange={(testModel) => onChange({ testModel })}
+          />
         </td>
         <td>
           <Button kind="quiet" aria-label={`Remove ${unit.name}`} onClick={remove}>

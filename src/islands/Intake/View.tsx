@@ -19,12 +19,20 @@ export function IntakeView({ picture }: { picture: IntakePicture; commissionId: 
   const perMajor = minorPerMajor(commission.currency);
   return (
     <div className={styles.view}>
-      <Panel title="The commission" aside={<SaveState status={intake.status} onRetry={() => void intake.retry()} onUndo={intake.undo} canUndo={intake.canUndo} />}>
+      <Panel
+        title="The commission"
+        aside={<SaveState status={intake.status} onRetry={() => void intake.retry()} onUndo={intake.undo} canUndo={intake.canUndo} />}
+      >
         <div className={styles.fields}>
           <TextField label="Name" value={commission.name} onChange={(name) => intake.changeCommission({ name })} />
           <TextField label="Client" value={commission.client} onChange={(client) => intake.changeCommission({ client })} />
           <TextField label="Due on" type="date" value={commission.dueOn} onChange={(dueOn) => intake.changeCommission({ dueOn })} />
-          <SelectField label="Standard paid for" value={commission.standard} options={standardOptions} onChange={(standard) => intake.changeCommission({ standard })} />
+          <SelectField
+            label="Standard paid for"
+            value={commission.standard}
+            options={standardOptions}
+            onChange={(standard) => intake.changeCommission({ standard })}
+          />
           <NumberField
             label="Rate for an hour"
             unit={commission.currency}

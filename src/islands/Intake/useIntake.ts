@@ -56,11 +56,15 @@ export function useIntake(picture: IntakePicture) {
     ...saved,
     estimate,
     changeCommission: (part: Partial<CommissionEntry>) => change({ ...value, commission: { ...value.commission, ...part } }),
-    changeUnit: (unitId: string, part: Partial<UnitEntry>) => change({ ...value, units: value.units.map((unit) => (unit.id === unitId ? { ...unit, ...part } : unit)) }),
+    changeUnit: (unitId: string, part: Partial<UnitEntry>) =>
+      change({ ...value, units: value.units.map((unit) => (unit.id === unitId ? { ...unit, ...part } : unit)) }),
     addUnit: (name: string, promised: number, size: UnitEntry['size']) =>
       change({
         ...value,
-        units: [...value.units, { id: ulid(), name, size, promised, counted: null, countNote: '', leaders: 0, trayLimit: NEW_TRAY_LIMIT, testModel: 'none' }],
+        units: [
+          ...value.units,
+          { id: ulid(), name, size, promised, counted: null, countNote: '', leaders: 0, trayLimit: NEW_TRAY_LIMIT, testModel: 'none' },
+        ],
       }),
     removeUnit: (unitId: string) => change({ ...value, units: value.units.filter((unit) => unit.id !== unitId) }),
   };

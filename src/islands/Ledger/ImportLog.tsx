@@ -40,7 +40,14 @@ export function ImportLog() {
 
   return (
     <>
-      <input ref={input} type="file" accept=".csv,text/csv" hidden aria-label="Time log file" onChange={(event) => void show(event.target.files?.[0])} />
+      <input
+        ref={input}
+        type="file"
+        accept=".csv,text/csv"
+        hidden
+        aria-label="Time log file"
+        onChange={(event) => void show(event.target.files?.[0])}
+      />
       <Button onClick={() => input.current?.click()}>Take in a CSV log</Button>
       <dialog ref={dialog} className={styles.dialog} aria-labelledby="import-title">
         <h2 id="import-title">What the file holds</h2>
@@ -92,7 +99,8 @@ function Preview({ preview }: { preview: TimeLogImport }) {
         <ul className={styles.sample}>
           {preview.sample.map((row) => (
             <li key={`${row.startedAt} ${row.unit} ${row.part}`}>
-              {row.unit}, {row.part || 'everything'}: {factsOf(row.technique).label.toLowerCase()}, {counted(row.models, 'model')} in {row.minutes} min
+              {row.unit}, {row.part || 'everything'}: {factsOf(row.technique).label.toLowerCase()}, {counted(row.models, 'model')} in{' '}
+              {row.minutes} min
             </li>
           ))}
         </ul>

@@ -34,7 +34,10 @@ export function LogTable({ rows, onJudge }: LogTableProps) {
         </thead>
         <tbody>
           {rows.map((row) => (
-            <tr key={row.id} className={cx(row.verdict === 'left out' && styles.leftOut, row.interrupted && row.verdict === 'unsure' && styles.flagged)}>
+            <tr
+              key={row.id}
+              className={cx(row.verdict === 'left out' && styles.leftOut, row.interrupted && row.verdict === 'unsure' && styles.flagged)}
+            >
               <td>{momentText(Date.parse(row.startedAt))}</td>
               <td>{factsOf(row.technique).label}</td>
               <td>
@@ -59,7 +62,10 @@ function Verdict({ row, onJudge }: { row: LogTableProps['rows'][number]; onJudge
   if (row.verdict === 'left out') {
     return (
       <span className={styles.verdict}>
-        left out <Button kind="quiet" onClick={() => onJudge(row.id, 'unsure')}>Take back in</Button>
+        left out{' '}
+        <Button kind="quiet" onClick={() => onJudge(row.id, 'unsure')}>
+          Take back in
+        </Button>
       </span>
     );
   }

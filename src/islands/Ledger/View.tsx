@@ -50,7 +50,8 @@ export function LedgerView({ log }: { log: LogPicture }) {
           title="The log, newest first"
           aside={
             <label className={styles.filter}>
-              <input type="checkbox" checked={onlyInterrupted} onChange={(event) => setOnlyInterrupted(event.target.checked)} /> only the {totals.looksInterrupted} that look interrupted
+              <input type="checkbox" checked={onlyInterrupted} onChange={(event) => setOnlyInterrupted(event.target.checked)} /> only the{' '}
+              {totals.looksInterrupted} that look interrupted
             </label>
           }
         >

@@ -24,7 +24,8 @@ export function JobDetails({ block, picture, place, count }: JobDetailsProps) {
       <Swatch hex={paint?.hex ?? null} kind={paint?.kind ?? null} />
       <span>
         <strong>
-          {place + 1} of {count}: {facts.label} {paint && `with ${paint.name}`} on {job.unitName}, {job.partName?.toLowerCase() ?? 'over everything'}
+          {place + 1} of {count}: {facts.label} {paint && `with ${paint.name}`} on {job.unitName},{' '}
+          {job.partName?.toLowerCase() ?? 'over everything'}
           {job.coats > 1 && `, coat ${job.coat} of ${job.coats}`}
         </strong>
         {`, ${counted(job.models.length, 'model')}, ${minutesText(block.end - block.begin)} from ${minutesText(block.begin)} on`}

@@ -28,7 +28,11 @@ export function LegList({ picture, plan, selected, onSelect }: LegListProps) {
           const units = [...new Set(legJobs.map((job) => job.unitName))];
           return (
             <li key={`${leg.setup} ${leg.from}`}>
-              <button type="button" className={cx(styles.leg, leg.jobs.includes(selectedId!) && styles.inHand)} onClick={() => onSelect(plan.order.indexOf(leg.jobs[0]!))}>
+              <button
+                type="button"
+                className={cx(styles.leg, leg.jobs.includes(selectedId!) && styles.inHand)}
+                onClick={() => onSelect(plan.order.indexOf(leg.jobs[0]!))}
+              >
                 <span className={styles.legNumber}>{index + 1}</span>
                 <Swatch hex={setup.paint?.hex ?? null} kind={setup.paint?.kind ?? null} />
                 <span>

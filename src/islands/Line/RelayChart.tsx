@@ -104,7 +104,14 @@ export function RelayChart({ picture, plan, selected, onSelect }: RelayChartProp
           ))}
           <path d={threadPath(blocks, x, (row) => rowY(row) + BLOCK / 2)} className={styles.thread} />
           {blocks.map((block, place) => (
-            <Block key={block.job.id} block={block} x={x} y={rowY(block.row)} isSelected={block === current} onSelect={() => onSelect(place)} />
+            <Block
+              key={block.job.id}
+              block={block}
+              x={x}
+              y={rowY(block.row)}
+              isSelected={block === current}
+              onSelect={() => onSelect(place)}
+            />
           ))}
         </svg>
       </div>
@@ -123,7 +130,19 @@ export function RelayChart({ picture, plan, selected, onSelect }: RelayChartProp
   );
 }
 
-function Block({ block, x, y, isSelected, onSelect }: { block: ChartBlock; x: (minute: number) => number; y: number; isSelected: boolean; onSelect: () => void }) {
+function Block({
+  block,
+  x,
+  y,
+  isSelected,
+  onSelect,
+}: {
+  block: ChartBlock;
+  x: (minute: number) => number;
+  y: number;
+  isSelected: boolean;
+  onSelect: () => void;
+}) {
   const left = x(block.begin);
   return (
     <g onClick={onSelect} onPointerEnter={onSelect} className={styles.block}>
@@ -132,14 +151,24 @@ function Block({ block, x, y, isSelected, onSelect }: { block: ChartBlock; x: (m
           waits {Math.round(block.wait)} min
         </text>
       )}
-      <rect x={left} y={y} width={Math.max(2, x(block.end) - left)} height={BLOCK} fill={block.paint?.hex ?? 'url(#drying)'} className={isSelected ? styles.selected : styles.paint} />
+      <rect
+        x={left}
+        y={y}
+        width={Math.max(2, x(block.end) - left)}
+        height={BLOCK}
+        fill={block.paint?.hex ?? 'url(#drying)'}
+        className={isSelected ? styles.selected : styles.paint}
+      />
     </g>
   );
 }
 
 function Ticks({ x, height, finish, zoom }: { x: (minute: number) => number; height: number; finish: number; zoom: number }) {
   const step = TICK_STEPS.find((each) => finish / each <= MOST_TICKS * zoom) ?? TICK_STEPS.at(-1)!;
-  const ticks = Array.from({ length: Math.floor(finish / step) + 1 }, (_, index) => index * step);
+  // The last label would be cut off at the edge.
+  const ticks = Array.from({ length: Math.floor(finish / step) + 1 }, (_, index) => index * step).filter(
+    (tick) => tick < finish - step / 3,
+  );
   return (
     <g aria-hidden="true">
       {ticks.map((tick) => (

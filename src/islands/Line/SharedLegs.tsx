@@ -16,7 +16,8 @@ export function SharedLegs({ shared, strategies }: { shared: SharedLeg[]; strate
         <p>No leg joins two units: they share no paint used the same way, or every sharing would cost more than it saves.</p>
       ) : (
         <p data-testid="shared-saving">
-          {counted(shared.length, 'leg')} {shared.length === 1 ? 'joins' : 'join'} units. Against unit by unit, {saved >= 0.05 ? `${minutesText(saved)} less at the bench` : 'nothing is lost'}.
+          {counted(shared.length, 'leg')} {shared.length === 1 ? 'joins' : 'join'} units. Against unit by unit,{' '}
+          {saved >= 0.05 ? `${minutesText(saved)} less at the bench` : 'nothing is lost'}.
         </p>
       )}
       <ul className={styles.shared} tabIndex={0} aria-label="Legs that join units">

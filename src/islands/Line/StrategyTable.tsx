@@ -53,8 +53,16 @@ export function StrategyTable({ strategies }: { strategies: Strategy[] }) {
                     parts={[
                       { label: 'hands-on', value: Math.min(full, totals.handsOn), look: 'solid' },
                       { label: 'changeover', value: Math.min(full - Math.min(full, totals.handsOn), totals.changeover), look: 'grey' },
-                      { label: 'waiting', value: Math.max(0, Math.min(full - totals.handsOn - totals.changeover, totals.wait)), look: 'hatch' },
-                      { label: 'touch-up', value: Math.max(0, Math.min(full - totals.handsOn - totals.changeover - totals.wait, totals.touchUp)), look: 'dots' },
+                      {
+                        label: 'waiting',
+                        value: Math.max(0, Math.min(full - totals.handsOn - totals.changeover, totals.wait)),
+                        look: 'hatch',
+                      },
+                      {
+                        label: 'touch-up',
+                        value: Math.max(0, Math.min(full - totals.handsOn - totals.changeover - totals.wait, totals.touchUp)),
+                        look: 'dots',
+                      },
                     ]}
                   />
                 )}

@@ -21,7 +21,11 @@ function NothingToPlan({ picture, commissionId }: { picture: LinePicture; commis
   const waits = picture.waitingUnits.length > 0;
   return (
     <Notice>
-      <p>{waits ? `Only test models may be painted and they are done: ${picture.waitingUnits.join(', ')} wait for the client's word.` : 'Nothing is left to paint here, or no unit has a scheme yet.'}</p>
+      <p>
+        {waits
+          ? `Only test models may be painted and they are done: ${picture.waitingUnits.join(', ')} wait for the client's word.`
+          : 'Nothing is left to paint here, or no unit has a scheme yet.'}
+      </p>
       <LinkButton kind="main" href={`/c/${commissionId}/${waits ? 'intake' : 'scheme'}`}>
         {waits ? 'Say that the client is content' : 'Give the units a scheme'}
       </LinkButton>

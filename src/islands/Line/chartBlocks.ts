@@ -30,5 +30,9 @@ export function chartBlocks(picture: LinePicture, plan: LinePlan): ChartBlock[] 
 
 /** The way of the painter's hands from block to block, as an SVG path. */
 export function threadPath(blocks: ChartBlock[], x: (minute: number) => number, y: (row: number) => number): string {
-  return blocks.map((block, index) => `${index === 0 ? 'M' : 'L'}${x(block.begin).toFixed(1)} ${y(block.row)}L${x(block.end).toFixed(1)} ${y(block.row)}`).join('');
+  return blocks
+    .map(
+      (block, index) => `${index === 0 ? 'M' : 'L'}${x(block.begin).toFixed(1)} ${y(block.row)}L${x(block.end).toFixed(1)} ${y(block.row)}`,
+    )
+    .join('');
 }

@@ -37,7 +37,12 @@ export function PaintPicker({ label, value, paints, onChange, onNewPaint }: Pain
   return (
     <div className={styles.picker}>
       <Swatch hex={paint?.hex ?? null} kind={paint?.kind ?? null} />
-      <SelectField label={label} value={value ?? NONE} options={options} onChange={(id) => (id === NEW ? setAdding(true) : onChange(id === NONE ? null : id))} />
+      <SelectField
+        label={label}
+        value={value ?? NONE}
+        options={options}
+        onChange={(id) => (id === NEW ? setAdding(true) : onChange(id === NONE ? null : id))}
+      />
     </div>
   );
 }
@@ -55,7 +60,8 @@ function NewPaint({ names, onAdd, onCancel }: NewPaintProps) {
   const [error, setError] = useState<string | null>(null);
   const add = () => {
     if (name.trim() === '') return setError('The paint has no name: give it the one on its label.');
-    if (names.some((other) => other.toLowerCase() === name.trim().toLowerCase())) return setError(`"${name}" is on the shelf already: choose it from the list.`);
+    if (names.some((other) => other.toLowerCase() === name.trim().toLowerCase()))
+      return setError(`"${name}" is on the shelf already: choose it from the list.`);
     onAdd(name.trim(), hex, kind).catch((problem: Error) => setError(problem.message));
   };
   return (

@@ -7,7 +7,7 @@ import { SelectField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';
 import { Notice } from '../../ui/Notice/Notice';
 import { counted, differenceText, minutesText } from '../../ui/format';
-import { standardOptions, techniqueOptions, whoOptions } from '../shared/options';
+import { standardNames, techniqueOptions, whoOptions } from '../shared/options';
 import { stepCost } from './costs';
 import { PaintPicker } from './PaintPicker';
 import { reasonsFor } from './reasons';
@@ -30,7 +30,10 @@ export function StepEditor({ unit, step, standard, paints, house, estimate, onCh
   if (!step) {
     return (
       <aside className={styles.editor} aria-label="The step in hand">
-        <p className={styles.hint}>Choose a step to change its technique, paint, coats or who takes it. Order rules are applied by the program: a step shows what it has to wait for, and why.</p>
+        <p className={styles.hint}>
+          Choose a step to change its technique, paint, coats or who takes it. Order rules are applied by the program: a step shows what it
+          has to wait for, and why.
+        </p>
       </aside>
     );
   }
@@ -39,16 +42,43 @@ export function StepEditor({ unit, step, standard, paints, house, estimate, onCh
   return (
     <aside className={styles.editor} aria-label="The step in hand">
       <div className={styles.editorFields}>
-        <SelectField label="Technique" value={step.technique} options={techniqueOptions} onChange={(technique) => onChange({ technique })} />
-        {facts.usesPaint && <PaintPicker label="Paint" value={step.paintId} paints={paints} onChange={(paintId) => onChange({ paintId })} onNewPaint={onNewPaint} />}
+        <SelectField
+          label="Technique"
+          value={step.technique}
+          options={techniqueOptions}
+          onChange={(technique) => onChange({ technique })}
+        />
+        {facts.usesPaint && (
+          <PaintPicker
+            label="Paint"
+            value={step.paintId}
+            paints={paints}
+            onChange={(paintId) => onChange({ paintId })}
+            onNewPaint={onNewPaint}
+          />
+        )}
         <div className={styles.pair}>
           <NumberField label="Coats" whole min={1} max={10} value={step.coats} onChange={(coats) => coats && onChange({ coats })} />
-          <NumberField label="Covers" unit="% of the model" min={0.1} max={100} value={Math.round(step.coverage * 1000) / 10} onChange={(share) => share && onChange({ coverage: share / 100 })} />
+          <NumberField
+            label="Covers"
+            unit="% of it"
+            min={0.1}
+            max={100}
+            value={Math.round(step.coverage * 1000) / 10}
+            onChange={(share) => share && onChange({ coverage: share / 100 })}
+          />
         </div>
-        <SelectField label="For" value={step.who} options={whoOptions} onChange={(who) => onChange({ who })} />
-        <SelectField label="From which standard on" value={step.standard} options={standardOptions} onChange={(value) => onChange({ standard: value })} />
+        <div className={styles.pair}>
+          <SelectField label="For" value={step.who} options={whoOptions} onChange={(who) => onChange({ who })} />
+          <SelectField
+            label="From the standard"
+            value={step.standard}
+            options={standardNames}
+            onChange={(value) => onChange({ standard: value })}
+          />
+        </div>
         <NumberField
-          label={`Dry after (usual: ${facts.dryMinutes} min)`}
+          label="Dry after, if not as usual"
           unit="min"
           optional
           min={0}

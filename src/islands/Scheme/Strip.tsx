@@ -40,7 +40,11 @@ export function Strip({ name, steps, onAdd, onRename, onMovePart, onRemovePart, 
   return (
     <div className={styles.strip} data-part={name} onKeyDown={onKeyDown}>
       <div className={styles.part}>
-        {onRename ? <TextField label={`Name of the part ${name}`} hideLabel value={name} onChange={onRename} /> : <strong className={styles.overAll}>{name}</strong>}
+        {onRename ? (
+          <TextField label={`Name of the part ${name}`} hideLabel value={name} onChange={onRename} />
+        ) : (
+          <strong className={styles.overAll}>{name}</strong>
+        )}
         {onMovePart && (
           <span className={styles.partTools}>
             <Button kind="quiet" aria-label={`${name} deeper`} onClick={() => onMovePart(-1)}>

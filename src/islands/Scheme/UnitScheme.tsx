@@ -9,7 +9,20 @@ import { minutesText } from '../../ui/format';
 import { SaveState } from '../shared/SaveState';
 import { useSaved } from '../shared/useSaved';
 import { stopLines } from './costs';
-import { addPart, addStep, addUsualGround, copyScheme, movePart, moveStep, newStep, removePart, removeStep, renamePart, changeStep, type StripId } from './edits';
+import {
+  addPart,
+  addStep,
+  addUsualGround,
+  copyScheme,
+  movePart,
+  moveStep,
+  newStep,
+  removePart,
+  removeStep,
+  renamePart,
+  changeStep,
+  type StripId,
+} from './edits';
 import { NewPart } from './NewPart';
 import { StepEditor } from './StepEditor';
 import { Strip } from './Strip';
@@ -65,7 +78,9 @@ export function UnitScheme({ unit, others, standard, paints, house, estimate, on
           <StopLines lines={stopLines(shownUnit, scheme, estimate, house.leaderFactor)} standard={standard} />
           <SaveState status={saved.status} onRetry={() => void saved.retry()} onUndo={saved.undo} canUndo={saved.canUndo} />
         </div>
-        {scheme.parts.length > 0 && <p className={styles.depth}>The deepest part, painted first. Minutes: one model, then the whole unit.</p>}
+        {scheme.parts.length > 0 && (
+          <p className={styles.depth}>The deepest part, painted first. Minutes: one model, then the whole unit.</p>
+        )}
         {scheme.parts.map((part) => (
           <Strip
             key={part.id}
@@ -78,7 +93,12 @@ export function UnitScheme({ unit, others, standard, paints, house, estimate, on
           />
         ))}
         {scheme.parts.length > 0 && <p className={styles.depth}>The outermost part.</p>}
-        <NewPart paints={paints} isFirst={scheme.parts.length === 0} onNewPaint={onNewPaint} onAdd={(name, paintId) => change(addPart(scheme, name, paintId))} />
+        <NewPart
+          paints={paints}
+          isFirst={scheme.parts.length === 0}
+          onNewPaint={onNewPaint}
+          onAdd={(name, paintId) => change(addPart(scheme, name, paintId))}
+        />
         {scheme.allOver.length > 0 && <Strip name="Over everything" steps={scheme.allOver} {...stripProps(null)} />}
         <div className={styles.starts}>
           {scheme.allOver.length === 0 && <Button onClick={() => change(addUsualGround(scheme))}>Add primer, wash, rim and varnish</Button>}
@@ -111,7 +131,10 @@ function StopLines({ lines, standard }: { lines: ReturnType<typeof stopLines>; s
   return (
     <dl className={styles.stopLines} aria-label="Stop lines">
       {lines.map((line) => (
-        <div key={line.standard} className={cx(line.standard === standard && styles.paidFor, !includesStandard(standard, line.standard) && styles.beyond)}>
+        <div
+          key={line.standard}
+          className={cx(line.standard === standard && styles.paidFor, !includesStandard(standard, line.standard) && styles.beyond)}
+        >
           <dt>{line.standard === standard ? `${line.standard}, paid for` : line.standard}</dt>
           <dd>{minutesText(line.minutes)}</dd>
         </div>

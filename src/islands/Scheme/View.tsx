@@ -46,16 +46,26 @@ export function SchemeView({ picture, commissionId }: { picture: SchemePicture; 
     await send('PUT', '/api/paints', paint);
     setPaints((all) => [...all, paint]);
   };
-  const minutesOfUnit = (id: string) => estimate.passes.filter((pass) => pass.unitId === id).reduce((sum, pass) => sum + pass.unitMinutes, 0);
+  const minutesOfUnit = (id: string) =>
+    estimate.passes.filter((pass) => pass.unitId === id).reduce((sum, pass) => sum + pass.unitMinutes, 0);
 
   return (
     <div className={styles.view}>
       <div className={styles.units} role="tablist" aria-label="Units">
         {units.map((each) => (
-          <button key={each.id} type="button" role="tab" aria-selected={each.id === unit.id} aria-controls="scheme" className={styles.unit} onClick={() => show(each.id)}>
+          <button
+            key={each.id}
+            type="button"
+            role="tab"
+            aria-selected={each.id === unit.id}
+            aria-controls="scheme"
+            className={styles.unit}
+            onClick={() => show(each.id)}
+          >
             <strong>{each.name}</strong>
             <small>
-              {counted(modelsOf(each), 'model')}, {each.scheme.parts.length + each.scheme.allOver.length === 0 ? 'no scheme yet' : minutesText(minutesOfUnit(each.id))}
+              {counted(modelsOf(each), 'model')},{' '}
+              {each.scheme.parts.length + each.scheme.allOver.length === 0 ? 'no scheme yet' : minutesText(minutesOfUnit(each.id))}
             </small>
           </button>
         ))}

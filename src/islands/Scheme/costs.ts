@@ -31,10 +31,17 @@ export function stepCost(unit: Unit, step: Step, estimate: CommissionEstimate, l
 }
 
 /** Minutes a unit takes up to each standard: its stop lines. */
-export function stopLines(unit: Unit, scheme: Scheme, estimate: CommissionEstimate, leaderFactor: number): { standard: Standard; minutes: number }[] {
+export function stopLines(
+  unit: Unit,
+  scheme: Scheme,
+  estimate: CommissionEstimate,
+  leaderFactor: number,
+): { standard: Standard; minutes: number }[] {
   const steps = [...scheme.parts.flatMap((part) => part.steps), ...scheme.allOver];
   return STANDARDS.map((standard) => ({
     standard,
-    minutes: steps.filter((step) => includesStandard(standard, step.standard)).reduce((sum, step) => sum + stepCost(unit, step, estimate, leaderFactor).unitMinutes, 0),
+    minutes: steps
+      .filter((step) => includesStandard(standard, step.standard))
+      .reduce((sum, step) => sum + stepCost(unit, step, estimate, leaderFactor).unitMinutes, 0),
   }));
 }

@@ -54,10 +54,17 @@ export const changeStep = (scheme: Scheme, strip: StripId, stepId: string, part:
 
 const withoutIdlePaint = (step: Step): Step => (factsOf(step.technique).usesPaint ? step : { ...step, paintId: null });
 
-export const removeStep = (scheme: Scheme, strip: StripId, stepId: string): Scheme => mapStrip(scheme, strip, (steps) => steps.filter((step) => step.id !== stepId));
+export const removeStep = (scheme: Scheme, strip: StripId, stepId: string): Scheme =>
+  mapStrip(scheme, strip, (steps) => steps.filter((step) => step.id !== stepId));
 
 export const moveStep = (scheme: Scheme, strip: StripId, stepId: string, by: number): Scheme =>
-  mapStrip(scheme, strip, (steps) => moved(steps, steps.findIndex((step) => step.id === stepId), by));
+  mapStrip(scheme, strip, (steps) =>
+    moved(
+      steps,
+      steps.findIndex((step) => step.id === stepId),
+      by,
+    ),
+  );
 
 export const renamePart = (scheme: Scheme, partId: string, name: string): Scheme => ({
   ...scheme,
@@ -66,10 +73,17 @@ export const renamePart = (scheme: Scheme, partId: string, name: string): Scheme
 
 export const movePart = (scheme: Scheme, partId: string, by: number): Scheme => ({
   ...scheme,
-  parts: moved(scheme.parts, scheme.parts.findIndex((part) => part.id === partId), by),
+  parts: moved(
+    scheme.parts,
+    scheme.parts.findIndex((part) => part.id === partId),
+    by,
+  ),
 });
 
-export const removePart = (scheme: Scheme, partId: string): Scheme => ({ ...scheme, parts: scheme.parts.filter((part) => part.id !== partId) });
+export const removePart = (scheme: Scheme, partId: string): Scheme => ({
+  ...scheme,
+  parts: scheme.parts.filter((part) => part.id !== partId),
+});
 
 const freshSteps = (steps: Step[]): Step[] => steps.map((step) => ({ ...step, id: ulid() }));
 

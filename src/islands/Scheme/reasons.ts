@@ -13,8 +13,12 @@ export function reasonsFor(unit: Unit, step: Step, standard: Standard, paints: P
   const rules = orderRules(unit, passes, new Map(paints.map((paint) => [paint.id, paint])), house);
   const own = passKey(step.id, 1);
   const last = passKey(step.id, step.coats);
-  const after = grouped(rules.hard.filter((rule) => rule.after === own).map((rule) => ({ pass: byKey.get(rule.before)!, reason: rule.reason })));
-  const before = grouped(rules.hard.filter((rule) => rule.before === last).map((rule) => ({ pass: byKey.get(rule.after)!, reason: rule.reason })));
+  const after = grouped(
+    rules.hard.filter((rule) => rule.after === own).map((rule) => ({ pass: byKey.get(rule.before)!, reason: rule.reason })),
+  );
+  const before = grouped(
+    rules.hard.filter((rule) => rule.before === last).map((rule) => ({ pass: byKey.get(rule.after)!, reason: rule.reason })),
+  );
   return [
     ...[...after].map(([reason, passesBefore]) => `After ${listed(passesBefore)}. ${reason}`),
     ...[...before].map(([reason, passesAfter]) => `Before ${listed(passesAfter)}. ${reason}`),

@@ -40,12 +40,20 @@ export function ShelfView({ paints: initial }: { paints: Paint[] }) {
 
   return (
     <div className={styles.view}>
-      <Panel title={counted(paints.length, 'paint')} aside={<TextField label="Find a paint" hideLabel placeholder="Find" value={wanted} onChange={setWanted} />}>
+      <Panel
+        title={counted(paints.length, 'paint')}
+        aside={<TextField label="Find a paint" hideLabel placeholder="Find" value={wanted} onChange={setWanted} />}
+      >
         {paints.length === 0 && <p>The shelf is empty. Put the first paint on it here, or while you write a scheme.</p>}
         <ul className={styles.shelf}>
           {shown.map((paint) => (
             <li key={paint.id}>
-              <button type="button" className={cx(styles.pot, inHand?.id === paint.id && styles.inHand)} aria-pressed={inHand?.id === paint.id} onClick={() => setInHand(paint)}>
+              <button
+                type="button"
+                className={cx(styles.pot, inHand?.id === paint.id && styles.inHand)}
+                aria-pressed={inHand?.id === paint.id}
+                onClick={() => setInHand(paint)}
+              >
                 <Swatch hex={paint.hex} kind={paint.kind} />
                 <span>
                   {paint.name}
@@ -69,10 +77,24 @@ export function ShelfView({ paints: initial }: { paints: Paint[] }) {
             }}
           >
             <Swatch hex={inHand.hex} kind={inHand.kind} size="large" />
-            <TextField label="Name, as on the label" required value={inHand.name} onChange={(name) => setInHand({ ...inHand, name })} autoFocus />
+            <TextField
+              label="Name, as on the label"
+              required
+              value={inHand.name}
+              onChange={(name) => setInHand({ ...inHand, name })}
+              autoFocus
+            />
             <TextField label="Colour" type="color" value={inHand.hex} onChange={(hex) => setInHand({ ...inHand, hex })} />
             <SelectField label="Kind" value={inHand.kind} options={kindOptions} onChange={(kind) => setInHand({ ...inHand, kind })} />
-            <NumberField label="Dry after, if the label says so" unit="min" optional min={0} max={10000} value={inHand.dryMinutes} onChange={(dryMinutes) => setInHand({ ...inHand, dryMinutes })} />
+            <NumberField
+              label="Dry after, if the label says so"
+              unit="min"
+              optional
+              min={0}
+              max={10000}
+              value={inHand.dryMinutes}
+              onChange={(dryMinutes) => setInHand({ ...inHand, dryMinutes })}
+            />
             {error && (
               <Notice kind="flag" role="alert">
                 {error}

@@ -19,7 +19,14 @@ export function ImportCommission() {
   };
   return (
     <>
-      <input ref={input} type="file" accept=".json,application/json" hidden aria-label="Commission file" onChange={(event) => void take(event.target.files?.[0])} />
+      <input
+        ref={input}
+        type="file"
+        accept=".json,application/json"
+        hidden
+        aria-label="Commission file"
+        onChange={(event) => void take(event.target.files?.[0])}
+      />
       <Button onClick={() => input.current?.click()}>Open a file</Button>
       {error && (
         <span role="alert" className={styles.error}>
@@ -34,6 +41,6 @@ function readJson(text: string, name: string): unknown {
   try {
     return JSON.parse(text);
   } catch (problem) {
-    throw new Error(`${name} is no JSON file: choose a commission file that Neat Relay has written. (${(problem as Error).message})`);
+    throw new Error(`${name} is no JSON file: choose a commission file that Neat Relay has written. (${(problem as Error).message})`, { cause: problem });
   }
 }

@@ -20,8 +20,12 @@ export function TodayView({ today, now: start }: TodayViewProps) {
   const now = useNow(start, TICK_MS);
   if (today.commissions.length === 0) return <Nothing />;
   const next = nextToTakeUp(today.commissions);
-  const drying = today.commissions.flatMap(({ drying: rows, commission }) => rows.filter((row) => row.lastDryAt > now).map((row) => ({ ...row, commission: commission.name })));
-  const waiting = today.commissions.filter((entry) => entry.waitingTestModels.length + entry.openCounts.length + entry.unitsWithoutScheme.length > 0);
+  const drying = today.commissions.flatMap(({ drying: rows, commission }) =>
+    rows.filter((row) => row.lastDryAt > now).map((row) => ({ ...row, commission: commission.name })),
+  );
+  const waiting = today.commissions.filter(
+    (entry) => entry.waitingTestModels.length + entry.openCounts.length + entry.unitsWithoutScheme.length > 0,
+  );
   return (
     <div className={styles.view}>
       <div className={styles.main}>
@@ -99,7 +103,8 @@ function TakeUp({ entry, now }: { entry: TodayCommission; now: number }) {
         <p className={styles.takeUpName}>{commission.name}</p>
         <p>
           {hasOpenRun ? 'Its line lies at the bench' : 'No line is laid out yet'}
-          {lastWorkedAt !== null && `, last brush stroke ${lastWorkedAt > now - 86_400_000 ? `at ${timeOfDayText(lastWorkedAt)}` : momentText(lastWorkedAt)}`}
+          {lastWorkedAt !== null &&
+            `, last brush stroke ${lastWorkedAt > now - 86_400_000 ? `at ${timeOfDayText(lastWorkedAt)}` : momentText(lastWorkedAt)}`}
           {`, ${percentText(share)} of its steps painted.`}
         </p>
       </div>
@@ -115,21 +120,11 @@ function Waits({ entry }: { entry: TodayCommission }) {
   return (
     <li className={styles.waits}>
       <strong>{commission.name}</strong>
-      {openCounts.length > 0 && (
-        <a href={`/c/${commission.id}/intake`}>
-          Count open: {openCounts.join(', ')}
-        </a>
-      )}
+      {openCounts.length > 0 && <a href={`/c/${commission.id}/intake`}>Count open: {openCounts.join(', ')}</a>}
       {waitingTestModels.length > 0 && (
-        <a href={`/c/${commission.id}/intake`}>
-          Test model with the client: {waitingTestModels.join(', ')}
-        </a>
+        <a href={`/c/${commission.id}/intake`}>Test model with the client: {waitingTestModels.join(', ')}</a>
       )}
-      {unitsWithoutScheme.length > 0 && (
-        <a href={`/c/${commission.id}/scheme`}>
-          No scheme yet: {unitsWithoutScheme.join(', ')}
-        </a>
-      )}
+      {unitsWithoutScheme.length > 0 && <a href={`/c/${commission.id}/scheme`}>No scheme yet: {unitsWithoutScheme.join(', ')}</a>}
     </li>
   );
 }
@@ -149,4 +144,3 @@ function Nothing() {
     </div>
   );
 }
-

@@ -6,7 +6,11 @@ export const modelsText = ({ models, units }: TodayCommission): string => `${cou
 /** Can the date be met, and the numbers it comes from. */
 export function standingText({ estimate, outlook, units }: TodayCommission): { verdict: string; why: string } {
   if (units === 0) return { verdict: 'No units yet', why: 'Enter its units at Intake first.' };
-  if (outlook.standing === 'done') return { verdict: estimate.stepsTotal === 0 ? 'No scheme yet' : 'All painted', why: estimate.stepsTotal === 0 ? 'Give its units a scheme first.' : 'Every step is painted.' };
+  if (outlook.standing === 'done')
+    return {
+      verdict: estimate.stepsTotal === 0 ? 'No scheme yet' : 'All painted',
+      why: estimate.stepsTotal === 0 ? 'Give its units a scheme first.' : 'Every step is painted.',
+    };
   const queued = outlook.queuedMinutes > 0 ? ` after ${minutesText(outlook.queuedMinutes)} of work due earlier` : '';
   const why = `${minutesText(outlook.sessionMinutes)} of sessions before the date; likely ${minutesText(estimate.likelyMinutes)} needed${queued}. In ${percentText(outlook.chance)} of the simulated courses it is met.`;
   const verdicts = { fits: 'Fits', tight: 'Tight', short: 'Too little time', done: 'All painted' } as const;

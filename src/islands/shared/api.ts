@@ -16,7 +16,10 @@ const NO_ANSWER = 'The program does not answer: what you did is kept in this win
 export async function send<T>(method: 'GET' | 'POST' | 'PUT', url: string, body?: unknown): Promise<T> {
   let response: Response;
   try {
-    response = await fetch(url, { method, ...(body !== undefined && { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }) });
+    response = await fetch(url, {
+      method,
+      ...(body !== undefined && { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
+    });
   } catch {
     throw new ApiError(NO_ANSWER, 0);
   }

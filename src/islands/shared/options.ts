@@ -19,6 +19,7 @@ interface Option<T> {
 
 export const sizeOptions: Option<Size>[] = SIZES.map((value) => ({ value, label: SIZE_LABELS[value] }));
 export const standardOptions: Option<Standard>[] = STANDARDS.map((value) => ({ value, label: STANDARD_LABELS[value] }));
+export const standardNames: Option<Standard>[] = STANDARDS.map((value) => ({ value, label: value }));
 export const techniqueOptions: Option<Technique>[] = TECHNIQUES.map((value) => ({ value, label: factsOf(value).label }));
 
 const WHO_LABELS = { all: 'every model', leaders: 'leaders only', others: 'all but the leaders' } as const satisfies Record<Who, string>;

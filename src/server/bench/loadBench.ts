@@ -21,7 +21,11 @@ export async function loadBench(stores: Stores, commissionId: string | undefined
 }
 
 /** Events of a run that arrived after number `after`, for a second tab or device at the same bench. */
-export async function newEvents(stores: Pick<Stores, 'runs'>, runId: string | undefined, after: number): Promise<{ events: StoredEvent[] }> {
+export async function newEvents(
+  stores: Pick<Stores, 'runs'>,
+  runId: string | undefined,
+  after: number,
+): Promise<{ events: StoredEvent[] }> {
   if (!(await stores.runs.find(runId ?? ''))) throw new NotFoundError(`There is no run ${runId} at this bench.`);
   return { events: await stores.runs.events(runId!, after) };
 }

@@ -12,7 +12,12 @@ import { logRowsOf } from '../../core/bench/logRowsOf';
 export const recordEventsSchema = object({ events: list(benchEventSchema, 10_000) });
 
 /** Writes bench events down, each once however often it is sent. Answers when they are on the disk. */
-export async function recordEvents(stores: Stores, runId: string | undefined, input: InferType<typeof recordEventsSchema>, now: Date): Promise<{ recorded: string[] }> {
+export async function recordEvents(
+  stores: Stores,
+  runId: string | undefined,
+  input: InferType<typeof recordEventsSchema>,
+  now: Date,
+): Promise<{ recorded: string[] }> {
   const run = await stores.runs.find(runId ?? '');
   if (!run) throw new NotFoundError(`There is no run ${runId} at this bench: take the line up again from the Line view.`);
   const commission = await findCommission(stores, run.commissionId);
@@ -27,6 +32,8 @@ function checkEvent(run: StoredRun, event: BenchEvent, field: string): void {
   const job = run.jobs.find((entry) => entry.id === event.job);
   if (event.job !== null && !job) throw new InputError(`${field}.job`, event.job, 'name a job of this run');
   if ((needsModel || event.kind === 'started') && !job) throw new InputError(`${field}.job`, event.job, 'name the job');
-  if (needsModel && !job!.models.includes(event.model ?? 0)) throw new InputError(`${field}.model`, event.model, 'name a model that the job covers');
-  if (event.kind === 'undone' && event.target === null) throw new InputError(`${field}.target`, event.target, 'name the event to take back');
+  if (needsModel && !job!.models.includes(event.model ?? 0))
+    throw new InputError(`${field}.model`, event.model, 'name a model that the job covers');
+  if (event.kind === 'undone' && event.target === null)
+    throw new InputError(`${field}.target`, event.target, 'name the event to take back');
 }

@@ -10,7 +10,12 @@ import type { Stores } from '../stores';
 export const takeUpSchema = object({ order: list(id(), 100_000) });
 
 /** Takes a line to the bench in the order given; a line of the commission that was still open is put down. */
-export async function takeUpLine(stores: Stores, commissionId: string | undefined, input: InferType<typeof takeUpSchema>, now: Date): Promise<{ runId: string }> {
+export async function takeUpLine(
+  stores: Stores,
+  commissionId: string | undefined,
+  input: InferType<typeof takeUpSchema>,
+  now: Date,
+): Promise<{ runId: string }> {
   const picture = await loadPicture(stores, commissionId, now);
   const built = buildLine(rosterOf(picture));
   if (built.jobs.length === 0) throw new InputError('order', input.order, 'nothing is left to paint here: add steps to a scheme first');

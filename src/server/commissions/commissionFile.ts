@@ -12,10 +12,17 @@ export const anyJson = mixed().defined();
 /** A commission with its units, schemes, the paints they use, and everything logged at the bench, as a file. */
 export async function exportCommission(stores: Stores, id: string | undefined): Promise<{ name: string; text: string }> {
   const { revision: _revision, createdAt: _createdAt, ...commission } = await findCommission(stores, id);
-  const units = (await stores.commissions.units(commission.id)).map(({ commissionId: _commission, schemeRevision: _scheme, ...unit }): Unit => unit);
+  const units = (await stores.commissions.units(commission.id)).map(
+    ({ commissionId: _commission, schemeRevision: _scheme, ...unit }): Unit => unit,
+  );
   const used = usedPaints(units);
   const paints = (await stores.paints.list()).filter((paint) => used.has(paint.id));
-  const runs = await Promise.all((await stores.runs.listFor(commission.id)).map(async ({ commissionId: _commission, ...run }): Promise<BenchRun> => ({ ...run, events: await eventsOf(stores, run.id) })));
+  const runs = await Promise.all(
+    (await stores.runs.listFor(commission.id)).map(async ({ commissionId: _commission, ...run }): Promise<BenchRun> => ({
+      ...run,
+      events: await eventsOf(stores, run.id),
+    })),
+  );
   return { name: commission.name, text: writeCommission({ ...commission, paints: paints.sort(byId), units, runs }) };
 }
 
@@ -26,16 +33,24 @@ async function eventsOf(stores: Stores, runId: string) {
 }
 
 const usedPaints = (units: Unit[]) =>
-  new Set(units.flatMap((unit) => [...unit.scheme.parts.flatMap((part) => part.steps), ...unit.scheme.allOver]).map((step) => step.paintId));
+  new Set(
+    units.flatMap((unit) => [...unit.scheme.parts.flatMap((part) => part.steps), ...unit.scheme.allOver]).map((step) => step.paintId),
+  );
 
 /** Takes a commission file in. Refused when its commission is here already; paints on the shelf stay as they are. */
 export async function importCommission(stores: Stores, value: unknown, now: Date): Promise<{ id: string; paintsKept: string[] }> {
   const { format: _format, paints, units, runs, ...commission } = readCommission(value);
   if (await stores.commissions.find(commission.id)) {
-    throw new ConflictError(`"${commission.name}" is here already: open it instead, or give the file, its units, parts, steps and runs other ids.`);
+    throw new ConflictError(
+      `"${commission.name}" is here already: open it instead, or give the file, its units, parts, steps and runs other ids.`,
+    );
   }
-  const taken = await stores.commissions.unitsElsewhere(units.map((unit) => unit.id), commission.id);
-  if (taken.length > 0) throw new ConflictError(`The unit ids ${taken.join(', ')} belong to another commission: give the units of the file other ids.`);
+  const taken = await stores.commissions.unitsElsewhere(
+    units.map((unit) => unit.id),
+    commission.id,
+  );
+  if (taken.length > 0)
+    throw new ConflictError(`The unit ids ${taken.join(', ')} belong to another commission: give the units of the file other ids.`);
   const shelf = new Map((await stores.paints.list()).map((paint) => [paint.id, paint]));
   await stores.paints.addMissing(paints);
   await stores.commissions.insert(commission, now.toISOString());
@@ -48,4 +63,5 @@ export async function importCommission(stores: Stores, value: unknown, now: Date
   return { id: commission.id, paintsKept: paints.filter((paint) => differs(paint, shelf.get(paint.id))).map((paint) => paint.name) };
 }
 
-const differs = (paint: Paint, known: Paint | undefined) => known !== undefined && JSON.stringify({ ...paint }) !== JSON.stringify({ ...known });
+const differs = (paint: Paint, known: Paint | undefined) =>
+  known !== undefined && JSON.stringify({ ...paint }) !== JSON.stringify({ ...known });

@@ -5,7 +5,11 @@ import type { Stores } from '../stores';
 
 export const newCommissionSchema = object(commissionFields);
 
-export async function createCommission(stores: Pick<Stores, 'commissions'>, input: InferType<typeof newCommissionSchema>, now: Date): Promise<{ id: string }> {
+export async function createCommission(
+  stores: Pick<Stores, 'commissions'>,
+  input: InferType<typeof newCommissionSchema>,
+  now: Date,
+): Promise<{ id: string }> {
   const id = ulid(now.getTime());
   await stores.commissions.insert({ id, ...input }, now.toISOString());
   return { id };

@@ -34,7 +34,9 @@ export async function loadTimeModel(stores: Pick<Stores, 'timeLog'>, now: Date):
 
 export async function loadPicture(stores: Stores, commissionId: string | undefined, now: Date, model?: TimeModel): Promise<Picture> {
   const commission = await findCommission(stores, commissionId);
-  const runs = await Promise.all((await stores.runs.listFor(commission.id)).map(async (run) => ({ run, events: await stores.runs.events(run.id) })));
+  const runs = await Promise.all(
+    (await stores.runs.listFor(commission.id)).map(async (run) => ({ run, events: await stores.runs.events(run.id) })),
+  );
   return {
     commission,
     units: await stores.commissions.units(commission.id),

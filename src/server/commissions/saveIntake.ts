@@ -13,13 +13,23 @@ export const intakeSchema = object({
 });
 
 /** Saves a commission and its units as Intake shows them. Answers with the new revision. */
-export async function saveIntake(stores: Pick<Stores, 'commissions'>, id: string | undefined, input: InferType<typeof intakeSchema>): Promise<{ revision: number }> {
+export async function saveIntake(
+  stores: Pick<Stores, 'commissions'>,
+  id: string | undefined,
+  input: InferType<typeof intakeSchema>,
+): Promise<{ revision: number }> {
   const commission = await findCommission(stores, id);
   checkUnits(input.units);
-  const elsewhere = await stores.commissions.unitsElsewhere(input.units.map((unit) => unit.id), commission.id);
+  const elsewhere = await stores.commissions.unitsElsewhere(
+    input.units.map((unit) => unit.id),
+    commission.id,
+  );
   if (elsewhere.length > 0) throw new InputError('units', elsewhere, 'give new units ids of their own: these belong to another commission');
   const saved = await stores.commissions.saveIntake({ id: commission.id, ...input.commission }, input.units, input.revision);
-  if (!saved) throw new ConflictError('This commission was changed in another window after this one was opened: reload the page, then make your change again.');
+  if (!saved)
+    throw new ConflictError(
+      'This commission was changed in another window after this one was opened: reload the page, then make your change again.',
+    );
   return { revision: input.revision + 1 };
 }
 
@@ -27,9 +37,11 @@ function checkUnits(units: InferType<typeof intakeSchema>['units']): void {
   const names = new Set<string>();
   units.forEach((unit, index) => {
     const models = unit.counted ?? unit.promised;
-    if (unit.leaders > models) throw new InputError(`units[${index}].leaders`, unit.leaders, `give at most ${models}, the models of the unit`);
+    if (unit.leaders > models)
+      throw new InputError(`units[${index}].leaders`, unit.leaders, `give at most ${models}, the models of the unit`);
     const name = unit.name.trim().toLowerCase();
-    if (names.has(name)) throw new InputError(`units[${index}].name`, unit.name, 'give every unit a name of its own: the time log tells them apart by it');
+    if (names.has(name))
+      throw new InputError(`units[${index}].name`, unit.name, 'give every unit a name of its own: the time log tells them apart by it');
     names.add(name);
   });
 }

@@ -9,7 +9,10 @@ export interface StationCounts {
   bench: string | null;
 }
 
-export async function stationCounts(stores: Pick<Stores, 'commissions' | 'runs'>, commissionId: string | undefined): Promise<StationCounts | null> {
+export async function stationCounts(
+  stores: Pick<Stores, 'commissions' | 'runs'>,
+  commissionId: string | undefined,
+): Promise<StationCounts | null> {
   const commission = commissionId === undefined ? null : await stores.commissions.find(commissionId);
   if (!commission) return null;
   const units = await stores.commissions.units(commission.id);

@@ -19,7 +19,12 @@ const SEED = 20;
  */
 export function estimateCommissions(pictures: readonly Picture[]): { estimate: CommissionEstimate; left: MinutesLeft }[] {
   const open = pictures.map(openWork);
-  const handsOn = pictures[0]?.model.simulate(open.map(({ work }) => work), DRAWS, SEED) ?? [];
+  const handsOn =
+    pictures[0]?.model.simulate(
+      open.map(({ work }) => work),
+      DRAWS,
+      SEED,
+    ) ?? [];
   return open.map(({ totals, passes }, index) => {
     const left = minutesLeft(handsOn[index]!, totals.bench - totals.handsOn);
     return { estimate: summarise(left, totals, passes), left };

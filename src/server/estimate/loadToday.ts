@@ -29,7 +29,12 @@ export async function loadToday(stores: Stores, now: Date): Promise<Today> {
   };
 }
 
-function describe(picture: Picture, { passes: _passes, ...estimate }: CommissionEstimate, dateOutlook: DateOutlook, now: Date): TodayCommission {
+function describe(
+  picture: Picture,
+  { passes: _passes, ...estimate }: CommissionEstimate,
+  dateOutlook: DateOutlook,
+  now: Date,
+): TodayCommission {
   const { commission, units, runs } = picture;
   const states = runs.map(({ run, events }) => ({ run, state: replayBench(run.jobs, events) }));
   return {
@@ -43,7 +48,10 @@ function describe(picture: Picture, { passes: _passes, ...estimate }: Commission
     unitsWithoutScheme: units.filter((unit) => unit.scheme.parts.length + unit.scheme.allOver.length === 0).map((unit) => unit.name),
     drying: dryingRows(states, now),
     hasOpenRun: runs.some(({ run }) => run.closedAt === null),
-    lastWorkedAt: states.reduce<number | null>((latest, { state }) => (state.lastAt !== null && state.lastAt > (latest ?? 0) ? state.lastAt : latest), null),
+    lastWorkedAt: states.reduce<number | null>(
+      (latest, { state }) => (state.lastAt !== null && state.lastAt > (latest ?? 0) ? state.lastAt : latest),
+      null,
+    ),
   };
 }
 
@@ -56,7 +64,15 @@ function dryingRows(states: { run: Picture['runs'][number]['run']; state: Return
       if (row) {
         row.models += 1;
         row.lastDryAt = Math.max(row.lastDryAt, dryAt);
-      } else rows.set(job, { unitName: info.unitName, what: info.partName ?? 'everything', paintId: info.paintId, models: 1, firstDryAt: dryAt, lastDryAt: dryAt });
+      } else
+        rows.set(job, {
+          unitName: info.unitName,
+          what: info.partName ?? 'everything',
+          paintId: info.paintId,
+          models: 1,
+          firstDryAt: dryAt,
+          lastDryAt: dryAt,
+        });
     }
   }
   return [...rows.values()];

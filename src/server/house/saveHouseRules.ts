@@ -24,9 +24,17 @@ export const houseRulesSchema = object({
 
 export async function saveHouseRules(stores: Pick<Stores, 'houseRules'>, rules: InferType<typeof houseRulesSchema>): Promise<void> {
   rules.sessions.forEach((session, index) => {
-    if (session.to <= session.from) throw new InputError(`sessions[${index}].to`, session.to, `give an end after its start (${session.from})`);
-    const clash = rules.sessions.find((other, at) => at < index && other.weekday === session.weekday && other.from < session.to && session.from < other.to);
-    if (clash) throw new InputError(`sessions[${index}].from`, session.from, `let it not overlap the session from ${clash.from} to ${clash.to} of the same day`);
+    if (session.to <= session.from)
+      throw new InputError(`sessions[${index}].to`, session.to, `give an end after its start (${session.from})`);
+    const clash = rules.sessions.find(
+      (other, at) => at < index && other.weekday === session.weekday && other.from < session.to && session.from < other.to,
+    );
+    if (clash)
+      throw new InputError(
+        `sessions[${index}].from`,
+        session.from,
+        `let it not overlap the session from ${clash.from} to ${clash.to} of the same day`,
+      );
   });
   await stores.houseRules.save(rules);
 }

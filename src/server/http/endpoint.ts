@@ -17,8 +17,14 @@ interface Call {
 }
 
 /** An endpoint that takes a JSON body, parses it by one schema and answers with what one use case returns. */
-export function endpoint<S extends Schema>(schema: S, useCase: (input: InferType<S>, call: Call) => Promise<unknown>, limitBytes = DEFAULT_LIMIT_BYTES): APIRoute {
-  return answering(async (context, call) => json(await useCase(parse(schema, readJson(await readBody(context.request, limitBytes))), call)));
+export function endpoint<S extends Schema>(
+  schema: S,
+  useCase: (input: InferType<S>, call: Call) => Promise<unknown>,
+  limitBytes = DEFAULT_LIMIT_BYTES,
+): APIRoute {
+  return answering(async (context, call) =>
+    json(await useCase(parse(schema, readJson(await readBody(context.request, limitBytes))), call)),
+  );
 }
 
 /** An endpoint without a body. A use case may return a `Response` of its own, for files. */
@@ -57,5 +63,11 @@ function refusal(error: unknown): Response {
   if (error instanceof ConflictError) return json({ error: error.message }, 409);
   if (error instanceof TooLargeError) return json({ error: error.message }, 413);
   process.stderr.write(`${error instanceof Error ? error.stack : String(error)}\n`);
-  return json({ error: 'Something went wrong on our side, and nothing was changed: try again, and look at the log of the program if it happens again.' }, 500);
+  return json(
+    {
+      error:
+        'Something went wrong on our side, and nothing was changed: try again, and look at the log of the program if it happens again.',
+    },
+    500,
+  );
 }

@@ -11,8 +11,14 @@ const YEAR_SECONDS = 31_536_000;
 export async function stationsFor(current: StationKey, cookies: AstroCookies, commissionId?: string) {
   const id = commissionId ?? cookies.get(COOKIE)?.value;
   const counts = await stationCounts(await services(), id);
-  if (commissionId !== undefined && counts) cookies.set(COOKIE, commissionId, { path: '/', maxAge: YEAR_SECONDS, sameSite: 'strict', httpOnly: true });
-  const at = (key: StationKey, name: string, path: string, open?: string | null) => ({ href: counts ? `/c/${id}/${path}` : null, name, current: key === current, open: open ?? null });
+  if (commissionId !== undefined && counts)
+    cookies.set(COOKIE, commissionId, { path: '/', maxAge: YEAR_SECONDS, sameSite: 'strict', httpOnly: true });
+  const at = (key: StationKey, name: string, path: string, open?: string | null) => ({
+    href: counts ? `/c/${id}/${path}` : null,
+    name,
+    current: key === current,
+    open: open ?? null,
+  });
   return {
     commissionName: commissionId === undefined ? null : (counts?.commissionName ?? null),
     stations: [

@@ -11,7 +11,9 @@ export function linePicture(picture: Picture): LinePicture {
   return {
     ...buildLine(rosterOf(picture)),
     waitingUnits: picture.units.filter((unit) => unit.testModel === 'waiting').map((unit) => unit.name),
-    unitsWithoutScheme: picture.units.filter((unit) => unit.scheme.parts.length + unit.scheme.allOver.length === 0).map((unit) => unit.name),
+    unitsWithoutScheme: picture.units
+      .filter((unit) => unit.scheme.parts.length + unit.scheme.allOver.length === 0)
+      .map((unit) => unit.name),
     hasOpenRun: picture.runs.some(({ run }) => run.closedAt === null),
   };
 }

@@ -13,7 +13,11 @@ const SAMPLE_ROWS = 8;
 const identity = (row: LogRow) => [Date.parse(row.startedAt), row.commission, row.unit, row.part, row.technique, row.models].join('\u0001');
 
 /** Reads a time log file. Without `confirm` it only says what it would take; rows in the log already are not taken twice. */
-export async function importTimeLog(stores: Pick<Stores, 'timeLog'>, input: InferType<typeof importTimeLogSchema>, now: Date): Promise<TimeLogImport> {
+export async function importTimeLog(
+  stores: Pick<Stores, 'timeLog'>,
+  input: InferType<typeof importTimeLogSchema>,
+  now: Date,
+): Promise<TimeLogImport> {
   const { rows, bad } = readTimeLog(input.csv);
   const known = new Set((await stores.timeLog.list()).map((row) => identity(row)));
   const fresh = rows.filter((row) => !known.has(identity(row)));

@@ -49,6 +49,11 @@ export async function exportTimeLog(stores: Pick<Stores, 'timeLog'>): Promise<st
 export const judgeRowSchema = object({ verdict: oneOf(['unsure', 'counts', 'left out'] as const) });
 
 /** The painter's word on a row: interrupted or not. */
-export async function judgeRow(stores: Pick<Stores, 'timeLog'>, id: string | undefined, input: InferType<typeof judgeRowSchema>): Promise<void> {
-  if (!(await stores.timeLog.judge(id ?? '', input.verdict))) throw new NotFoundError(`There is no row ${id} in the time log: reload the page.`);
+export async function judgeRow(
+  stores: Pick<Stores, 'timeLog'>,
+  id: string | undefined,
+  input: InferType<typeof judgeRowSchema>,
+): Promise<void> {
+  if (!(await stores.timeLog.judge(id ?? '', input.verdict)))
+    throw new NotFoundError(`There is no row ${id} in the time log: reload the page.`);
 }

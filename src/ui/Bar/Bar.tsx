@@ -14,7 +14,11 @@ export function Bar({ parts, full, label }: BarProps) {
   return (
     <span className={styles.bar} role="img" aria-label={label}>
       {parts.map((part) => (
-        <span key={part.label} className={cx(styles.part, styles[part.look])} style={{ width: `${full > 0 ? (100 * part.value) / full : 0}%` }} />
+        <span
+          key={part.label}
+          className={cx(styles.part, styles[part.look])}
+          style={{ width: `${full > 0 ? (100 * part.value) / full : 0}%` }}
+        />
       ))}
     </span>
   );

@@ -29,7 +29,8 @@ function Frame({ id, label, hideLabel, error, unit, children }: Labelled & { id:
   );
 }
 
-type TextFieldProps = Labelled & Omit<InputHTMLAttributes<HTMLInputElement>, 'onChange' | 'value'> & { value: string; onChange: (value: string) => void };
+type TextFieldProps = Labelled &
+  Omit<InputHTMLAttributes<HTMLInputElement>, 'onChange' | 'value'> & { value: string; onChange: (value: string) => void };
 
 export function TextField({ label, hideLabel, error, unit, value, onChange, className, ...rest }: TextFieldProps) {
   const id = useId();
@@ -55,11 +56,27 @@ type SelectFieldProps<T extends string> = Labelled &
     onChange: (value: T) => void;
   };
 
-export function SelectField<T extends string>({ label, hideLabel, error, unit, value, options, onChange, className, ...rest }: SelectFieldProps<T>) {
+export function SelectField<T extends string>({
+  label,
+  hideLabel,
+  error,
+  unit,
+  value,
+  options,
+  onChange,
+  className,
+  ...rest
+}: SelectFieldProps<T>) {
   const id = useId();
   return (
     <Frame id={id} {...{ label, hideLabel, error, unit }}>
-      <select id={id} className={cx(styles.input, className)} value={value} onChange={(event) => onChange(event.target.value as T)} {...rest}>
+      <select
+        id={id}
+        className={cx(styles.input, className)}
+        value={value}
+        onChange={(event) => onChange(event.target.value as T)}
+        {...rest}
+      >
         {options.map((option) => (
           <option key={option.value} value={option.value}>
             {option.label}

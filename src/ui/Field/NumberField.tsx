@@ -23,12 +23,24 @@ export function NumberField({ value, onChange, min, max, whole = false, optional
     setDraft(text);
     if (problemOf(text, { min, max, whole, optional }) === null) onChange(text.trim() === '' ? null : asNumber(text));
   };
-  return <TextField {...rest} inputMode={whole ? 'numeric' : 'decimal'} value={shown} error={error} onChange={take} onBlur={() => error === null && setDraft(null)} />;
+  return (
+    <TextField
+      {...rest}
+      inputMode={whole ? 'numeric' : 'decimal'}
+      value={shown}
+      error={error}
+      onChange={take}
+      onBlur={() => error === null && setDraft(null)}
+    />
+  );
 }
 
 const asNumber = (text: string) => Number(text.trim().replace(',', '.'));
 
-function problemOf(text: string, { min, max, whole, optional }: { min: number; max: number; whole: boolean; optional: boolean }): string | null {
+function problemOf(
+  text: string,
+  { min, max, whole, optional }: { min: number; max: number; whole: boolean; optional: boolean },
+): string | null {
   if (text.trim() === '') return optional ? null : `Empty: give a number from ${min} to ${max}.`;
   const value = asNumber(text);
   if (Number.isNaN(value)) return `"${text}" is no number: give one from ${min} to ${max}.`;

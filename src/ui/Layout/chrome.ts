@@ -15,7 +15,8 @@ themeButton.addEventListener('click', () => {
 
 document.querySelector('#keys-button')!.addEventListener('click', () => keysDialog.showModal());
 
-const isTyping = (target: EventTarget | null) => target instanceof HTMLElement && target.matches('input, select, textarea, [contenteditable]');
+const isTyping = (target: EventTarget | null) =>
+  target instanceof HTMLElement && target.matches('input, select, textarea, [contenteditable]');
 
 document.addEventListener('keydown', (event) => {
   if (event.key === '?' && !isTyping(event.target) && !keysDialog.open) keysDialog.showModal();

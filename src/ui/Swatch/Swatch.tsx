@@ -14,7 +14,13 @@ export function Swatch({ hex, kind, size = 'small' }: SwatchProps) {
   return (
     <span
       aria-hidden="true"
-      className={cx(styles.swatch, styles[size], hex === null && styles.none, kind === 'metallic' && styles.metallic, kind === 'wash' && styles.wash)}
+      className={cx(
+        styles.swatch,
+        styles[size],
+        hex === null && styles.none,
+        kind === 'metallic' && styles.metallic,
+        kind === 'wash' && styles.wash,
+      )}
       style={hex === null ? undefined : { backgroundColor: hex }}
     />
   );

@@ -1,0 +1,100 @@
+import type { BenchEvent } from '../../core/bench/definitions';
+import { compileLine } from '../../core/line/compileLine';
+import type { LineSession } from '../../core/line/definitions';
+import { searchOrder } from '../../core/line/searchOrder';
+import { timeOrder } from '../../core/line/timeOrder';
+import { buildLine, type BuiltLine, type JobInfo } from '../../core/scheme/buildLine';
+import type { Commission, Paint, Unit } from '../../core/scheme/definitions';
+import type { HouseRules } from '../../core/scheme/houseRules';
+import { normMinutes } from '../../core/time/norms';
+import type { StoredRun } from '../../core/views/stored';
+import { demoPace } from './earlierLog';
+import type { DemoRandom } from './random';
+
+const MINUTE_MS = 60_000;
+/** Gaps longer than this between two models are breaks the painter marked. */
+const PAUSE_MINUTES = 1;
+
+export interface DemoRun {
+  run: StoredRun;
+  events: BenchEvent[];
+}
+
+/** What a run of the demo is made from. */
+export interface DemoBench {
+  commission: Commission;
+  units: Unit[];
+  paints: ReadonlyMap<string, Paint>;
+  house: HouseRules;
+  /** When the painter was at the bench, UTC ms. */
+  sittings: { from: number; to: number }[];
+  random: DemoRandom;
+}
+
+/**
+ * Paints as the line plan says, at the demo painter's pace, for as long as the sittings last: the same timing that the
+ * program plans with, so that drying, sessions and changeovers of the history are true.
+ */
+export function paintHistory({ commission, units, paints, house, sittings, random }: DemoBench): DemoRun {
+  const origin = sittings[0]!.from;
+  const end = sittings.at(-1)!.to;
+  const built = buildLine({
+    units,
+    standard: commission.standard,
+    paints,
+    house,
+    minutesOf: (unit, pass) =>
+      normMinutes(pass.step.technique, unit.size, pass.step.coverage) * demoPace(pass.step.technique, 5) * Math.exp(0.14 * random.normal()),
+    doneModels: () => new Set(),
+  });
+  const order = searchOrder(compileLine(built.problem), { seed: 3, steps: 3000 });
+  const minutesAt = (at: number) => (at - origin) / MINUTE_MS;
+  const sessions: LineSession[] = [
+    ...sittings.map(({ from, to }) => ({ from: minutesAt(from), to: minutesAt(to) })),
+    { from: minutesAt(end) + 1, to: minutesAt(end) + 1_000_000 },
+  ];
+  const timed = timeOrder(compileLine({ ...built.problem, sessions }), order);
+  if ('missingMinutes' in timed) throw new Error('demo: the last session must hold what is left');
+  const run: StoredRun = {
+    id: random.id(origin),
+    commissionId: commission.id,
+    startedAt: new Date(origin).toISOString(),
+    closedAt: null,
+    jobs: Array.from(order, (job) => built.jobs[job]!),
+    problem: built.problem,
+  };
+  return { run, events: eventsOf(run.jobs, built, timed.cellEnds, origin, minutesAt(end), random) };
+}
+
+function eventsOf(
+  jobs: JobInfo[],
+  built: BuiltLine,
+  cellEnds: Float64Array,
+  origin: number,
+  until: number,
+  random: DemoRandom,
+): BenchEvent[] {
+  const events: BenchEvent[] = [];
+  const line = compileLine(built.problem);
+  const index = new Map(built.jobs.map((job, at) => [job.id, at]));
+  const add = (kind: BenchEvent['kind'], minute: number, job: string | null, model: number | null) => {
+    const at = origin + Math.round(minute * MINUTE_MS);
+    events.push({ id: random.id(at), kind, at: new Date(at).toISOString(), job, model, target: null, note: '' });
+  };
+  for (const job of jobs) {
+    let last: number | null = null;
+    for (const [offset, model] of job.models.entries()) {
+      const done = cellEnds[line.cellStart[index.get(job.id)!]! + offset]!;
+      if (done > until) return events;
+      const begin = done - job.minutes[offset]!;
+      if (last === null) add('started', begin, job.id, null);
+      else if (begin - last > PAUSE_MINUTES) {
+        add('paused', last, null, null);
+        add('resumed', begin, null, null);
+      }
+      add('done', done, job.id, model);
+      last = done;
+    }
+  }
+  return events;
+}

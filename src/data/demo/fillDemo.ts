@@ -1,0 +1,86 @@
+import { logRowsOf } from '../../core/bench/logRowsOf';
+import type { Commission, Paint, Unit } from '../../core/scheme/definitions';
+import { DEFAULT_HOUSE_RULES, type HouseRules } from '../../core/scheme/houseRules';
+import { CommissionStore } from '../commissionStore';
+import type { OpenedDatabase } from '../database';
+import { HouseRulesStore } from '../houseRulesStore';
+import { PaintStore } from '../paintStore';
+import { RunStore } from '../runStore';
+import { TimeLogStore } from '../timeLogStore';
+import { paintHistory, type DemoRun } from './benchHistory';
+import { earlierLog } from './earlierLog';
+import { demoPaints } from './paints';
+import { DemoRandom } from './random';
+import { CHESS_CLUB, demoUnit, MARKET_SQUARE, TIDE_COAST } from './units';
+
+const SEED = 20261123;
+const DAY_MS = 86_400_000;
+const MINUTE_MS = 60_000;
+
+const HOUSE: HouseRules = { ...DEFAULT_HOUSE_RULES, dryBrushes: 2 };
+
+/** The demo: three commissions at three stages, a shelf, and the log of a painter who gets faster. Dates follow `now`. */
+export async function fillDemo({ knex }: Pick<OpenedDatabase, 'knex'>, now: Date): Promise<void> {
+  const random = new DemoRandom(SEED);
+  const newId = () => random.id(now.getTime() - 20 * DAY_MS);
+  const { paints, idOf } = demoPaints(newId);
+  const shelf = new PaintStore(knex);
+  for (const paint of paints) await shelf.save(paint);
+  await new HouseRulesStore(knex).save(HOUSE);
+  await new TimeLogStore(knex).insert(earlierLog(now, random, newId));
+
+  const commissions: { commission: Commission; units: Unit[] }[] = [
+    { commission: commissionOf('Tide coast watch', 'Ottoline Marsh, shore club', 9, newId(), now), units: TIDE_COAST },
+    { commission: commissionOf('Market square', 'Saltmere town museum', 24, newId(), now), units: MARKET_SQUARE },
+    { commission: commissionOf('Chess-club champions', 'Fernhollow school', 16, newId(), now), units: CHESS_CLUB },
+  ].map(({ commission, units }) => ({ commission, units: units.map((entry) => demoUnit(entry, newId, idOf)) }));
+  for (const entry of commissions) await saveCommission(knex, entry, now);
+
+  const byId = new Map(paints.map((paint): [string, Paint] => [paint.id, paint]));
+  const [coast, market] = commissions;
+  const history = { paints: byId, house: HOUSE, random };
+  await saveRun(knex, coast!.commission, paintHistory({ ...coast!, ...history, sittings: coastSittings(now) }));
+  const testModelUnits = market!.units.filter((unit) => unit.testModel === 'waiting');
+  const testModel = paintHistory({ ...market!, units: testModelUnits, ...history, sittings: testModelSitting(now) });
+  await saveRun(knex, market!.commission, {
+    ...testModel,
+    run: { ...testModel.run, closedAt: new Date(testModelSitting(now)[0]!.to).toISOString() },
+  });
+}
+
+function commissionOf(name: string, client: string, dueInDays: number, id: string, now: Date): Commission {
+  const due = new Date(now.getTime() + dueInDays * DAY_MS);
+  const dueOn = `${due.getFullYear()}-${String(due.getMonth() + 1).padStart(2, '0')}-${String(due.getDate()).padStart(2, '0')}`;
+  return { id, name, client, dueOn, standard: 'table', hourlyRateMinor: 2400, currency: 'EUR', note: '' };
+}
+
+/** Three evenings, and the one going on: the last tap was a few minutes ago, so something is drying. */
+function coastSittings(now: Date): { from: number; to: number }[] {
+  const evenings = [9, 6, 4].map((daysAgo) => {
+    const from = new Date(now.getTime() - daysAgo * DAY_MS).setHours(19, 0, 0, 0);
+    return { from, to: from + 150 * MINUTE_MS };
+  });
+  return [...evenings, { from: now.getTime() - 95 * MINUTE_MS, to: now.getTime() - 4 * MINUTE_MS }];
+}
+
+function testModelSitting(now: Date): { from: number; to: number }[] {
+  const from = new Date(now.getTime() - 5 * DAY_MS).setHours(9, 0, 0, 0);
+  return [{ from, to: from + 12 * 60 * MINUTE_MS }];
+}
+
+async function saveCommission(
+  knex: OpenedDatabase['knex'],
+  { commission, units }: { commission: Commission; units: Unit[] },
+  now: Date,
+): Promise<void> {
+  const store = new CommissionStore(knex);
+  await store.insert(commission, now.toISOString());
+  await store.saveIntake(commission, units, 1);
+  for (const unit of units) await store.saveScheme(unit.id, unit.scheme, 1);
+}
+
+async function saveRun(knex: OpenedDatabase['knex'], commission: Commission, { run, events }: DemoRun): Promise<void> {
+  const store = new RunStore(knex);
+  await store.start(run);
+  await store.addEvents(run.id, events, events.at(-1)?.at ?? run.startedAt, (all) => logRowsOf(commission.name, run, all));
+}

@@ -1,0 +1,11 @@
+import type { Knex } from 'knex';
+import * as walkingLine from './20261123_create_the_tables_of_the_walking_line';
+
+export interface Migration {
+  name: string;
+  up: (knex: Knex) => Promise<void>;
+  down: (knex: Knex) => Promise<void>;
+}
+
+/** All migrations in the order they run. Imported, not read from a folder, so that they are part of the build. */
+export const migrations: readonly Migration[] = [walkingLine];

@@ -1,0 +1,19 @@
+import type { Knex } from 'knex';
+import type { Paint } from '../core/scheme/definitions';
+
+export class PaintStore {
+  constructor(private readonly db: Knex) {}
+
+  async list(): Promise<Paint[]> {
+    return this.db<Paint>('paint').orderByRaw('name COLLATE NOCASE, id');
+  }
+
+  async save(paint: Paint): Promise<void> {
+    await this.db<Paint>('paint').insert(paint).onConflict('id').merge();
+  }
+
+  /** Adds paints that are not on the shelf yet; those that are stay as they are. */
+  async addMissing(paints: readonly Paint[]): Promise<void> {
+    for (const paint of paints) await this.db<Paint>('paint').insert(paint).onConflict('id').ignore();
+  }
+}
