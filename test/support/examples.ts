@@ -1,0 +1,20 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+import type { LineProblem, LineTotals, TimedJob } from '../../src/core/line/definitions';
+
+export interface Example {
+  file: string;
+  note: string;
+  problem: LineProblem;
+  order: string[];
+  expected: LineTotals & { jobs: TimedJob[] };
+}
+
+const FOLDER = path.join(import.meta.dirname, '../data/line');
+
+/** The worked examples of the line problem's contract. */
+export const examples: Example[] = readdirSync(FOLDER)
+  .sort()
+  .map((file) => ({ file, ...(JSON.parse(readFileSync(path.join(FOLDER, file), 'utf8')) as Omit<Example, 'file'>) }));
+
+export const TOTALS = ['total', 'finish', 'bench', 'handsOn', 'changeover', 'wait', 'touchUp'] as const;
