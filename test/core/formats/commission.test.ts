@@ -1,0 +1,105 @@
+import Ajv from 'ajv/dist/2020';
+import { expect } from 'chai';
+import { readFileSync } from 'node:fs';
+import { readCommission, writeCommission, type CommissionFile } from '../../../src/core/formats/commission';
+import { InputError } from '../../../src/core/formats/InputError';
+import { buildLine } from '../../../src/core/scheme/buildLine';
+import { paint, part, roster, step, unit } from '../../support/units';
+
+const keepers = unit('keepers', [part('coat', step('basecoat', { paintId: 'red', coats: 2 }))], [step('prime')], {
+  leaders: 1,
+  counted: 5,
+  countNote: 'one follows',
+});
+const line = buildLine(roster([keepers], { paints: new Map([['red', paint('red')]]) }));
+
+const file = (): CommissionFile => ({
+  format: 'neat-relay/commission@1',
+  id: 'commission-1',
+  name: 'Tide coast',
+  client: 'Shore club',
+  dueOn: '2026-12-12',
+  standard: 'table',
+  hourlyRateMinor: 2400,
+  currency: 'EUR',
+  note: '',
+  paints: [paint('red')],
+  units: [structuredClone(keepers)],
+  runs: [
+    {
+      id: 'run-1',
+      startedAt: '2026-11-23T19:00:00.000Z',
+      closedAt: null,
+      jobs: line.jobs,
+      problem: line.problem,
+      events: [{ id: 'e1', kind: 'started', at: '2026-11-23T19:00:00.000Z', job: line.jobs[0]!.id, model: null, target: null, note: '' }],
+    },
+  ],
+});
+
+const refused = (change: (value: CommissionFile) => void): string => {
+  const value = file();
+  change(value);
+  try {
+    readCommission(value);
+  } catch (error) {
+    if (error instanceof InputError) return error.message;
+    throw error;
+  }
+  throw new Error('the file was taken');
+};
+
+describe('a commission as JSON', () => {
+  it('reads what it writes, to the letter', () => {
+    const text = writeCommission(file());
+    expect(writeCommission(readCommission(JSON.parse(text)))).to.equal(text);
+  });
+
+  it('refuses what it does not know, naming field and value', () => {
+    expect(refused((value) => (value.dueOn = '2026-02-30'))).to.equal('dueOn is "2026-02-30": give a day that the calendar has');
+    expect(refused((value) => (value.units[0]!.size = 'huge' as never))).to.match(/^units\[0\]\.size is "huge": give one of tiny/);
+    expect(refused((value) => (value.units[0]!.scheme.parts[0]!.steps[0]!.coverage = 1.5))).to.match(/coverage is 1.5/);
+    expect(refused((value) => (value.paints[0]!.hex = 'red'))).to.match(/^paints\[0\]\.hex is "red": give a colour as #a1b2c3/);
+    expect(refused((value) => (value.currency = 'euro'))).to.match(/currency/);
+    expect(refused((value) => (value.runs[0]!.events[0]!.at = 'now'))).to.match(/events\[0\]\.at is "now"/);
+  });
+
+  it('refuses ids used twice and paints that the file does not list', () => {
+    expect(refused((value) => value.units.push(structuredClone(value.units[0]!)))).to.match(/units\[1\]\.id/);
+    expect(refused((value) => (value.paints = []))).to.match(/paintId is "red": name a paint that the file lists/);
+  });
+
+  it('refuses a run whose line problem is broken', () => {
+    expect(refused((value) => (value.runs[0]!.problem = { ...line.problem, start: [] }))).to.match(/^start is \[\]/);
+  });
+
+  it('drops fields it does not know', () => {
+    expect(readCommission({ ...file(), colourOfTheBox: 'brown' })).not.to.have.property('colourOfTheBox');
+  });
+});
+
+describe('the published schema of a commission', () => {
+  const schema = JSON.parse(readFileSync('docs/formats/commission.schema.json', 'utf8')) as object;
+  const validate = new Ajv({ strict: true }).compile(schema);
+
+  it('accepts what the program writes', () => {
+    expect(validate(JSON.parse(writeCommission(file()))), JSON.stringify(validate.errors)).to.equal(true);
+  });
+
+  it('refuses what the program refuses', () => {
+    const changes: ((value: CommissionFile) => void)[] = [
+      (value) => (value.standard = 'best' as never),
+      (value) => (value.units[0]!.promised = 0),
+      (value) => (value.paints[0]!.hex = 'red'),
+      (value) => (value.units[0]!.scheme.allOver[0]!.coats = 0),
+      (value) => (value.format = 'other' as never),
+      (value) => delete (value as Partial<CommissionFile>).client,
+    ];
+    for (const change of changes) {
+      const value = file();
+      change(value);
+      expect(validate(value), change.toString()).to.equal(false);
+      expect(() => readCommission(value), change.toString()).to.throw(InputError);
+    }
+  });
+});

@@ -1,0 +1,121 @@
+import { expect } from 'chai';
+import { InputError } from '../../../src/core/formats/InputError';
+import { readTimeLog, TIME_LOG_COLUMNS, writeTimeLog } from '../../../src/core/formats/timeLog';
+import { SIZES, TECHNIQUES } from '../../../src/core/scheme/definitions';
+import type { LogRow } from '../../../src/core/time/definitions';
+import { Random, seeds } from '../../support/random';
+
+const HEADER = TIME_LOG_COLUMNS.join(',');
+const GOOD = '2026-11-23T19:00:00+01:00,Coast,Keepers,Coat,basecoat,foot,0.25,10,12.5,2,fine';
+const csv = (...lines: string[]) => [HEADER, ...lines].join('\r\n');
+/** The good line with one column changed. */
+const withValue = (column: (typeof TIME_LOG_COLUMNS)[number], value: string) => {
+  const fields = GOOD.split(',');
+  fields[TIME_LOG_COLUMNS.indexOf(column)] = value;
+  return fields.join(',');
+};
+
+describe('the time log as CSV', () => {
+  it('reads a row', () => {
+    expect(readTimeLog(csv(GOOD))).to.deep.equal({
+      bad: [],
+      lines: [2],
+      rows: [
+        {
+          startedAt: '2026-11-23T19:00:00+01:00',
+          commission: 'Coast',
+          unit: 'Keepers',
+          part: 'Coat',
+          technique: 'basecoat',
+          size: 'foot',
+          coverage: 0.25,
+          models: 10,
+          minutes: 12.5,
+          setupMinutes: 2,
+          note: 'fine',
+        },
+      ],
+    });
+  });
+
+  const BAD: [column: (typeof TIME_LOG_COLUMNS)[number], value: string][] = [
+    ['started_at', 'yesterday'],
+    ['started_at', '2026-11-23T19:00:00'],
+    ['commission', ''],
+    ['unit', ' '],
+    ['technique', 'dip'],
+    ['size', 'huge'],
+    ['coverage', '1.2'],
+    ['coverage', ''],
+    ['models', '0'],
+    ['models', '2.5'],
+    ['models', 'ten'],
+    ['minutes', '0'],
+    ['minutes', '-3'],
+    ['minutes', '1e999'],
+    ['setup_minutes', '-1'],
+  ];
+  for (const [column, value] of BAD) {
+    it(`refuses ${column} "${value}" by line and column and takes the other rows`, () => {
+      const reading = readTimeLog(csv(GOOD, withValue(column, value), GOOD));
+      expect(reading.lines).to.deep.equal([2, 4]);
+      expect(reading.bad.map(({ line, column: named }) => [line, named])).to.deep.equal([[3, column]]);
+      expect(reading.bad[0]!.message).to.match(/: (give|use) /);
+    });
+  }
+
+  it('lists every bad value of a row', () => {
+    const line = withValue('size', 'huge').replace('basecoat', 'dip');
+    expect(readTimeLog(csv(line)).bad.map((cell) => cell.column)).to.deep.equal(['technique', 'size']);
+  });
+
+  it('counts lines over line breaks inside quotes', () => {
+    const reading = readTimeLog(csv(withValue('note', '"two\r\nlines, and ""more"""'), withValue('models', 'x')));
+    expect(reading.rows[0]!.note).to.equal('two\r\nlines, and "more"');
+    expect(reading.bad[0]).to.include({ line: 4, column: 'models' });
+  });
+
+  it('refuses rows with too few or too many fields, and quotes that do not match', () => {
+    expect(readTimeLog(csv('a,b,c')).bad[0]).to.include({ line: 2, column: 'row' });
+    expect(readTimeLog(csv(`${GOOD},more`)).bad[0]!.message).to.equal('has 12 fields: give 11, as the header does');
+    expect(readTimeLog(csv(withValue('note', '"open'))).bad[0]!.message).to.match(/quotes do not match/);
+  });
+
+  it('refuses a row that was started before the one above it', () => {
+    expect(readTimeLog(csv(GOOD, withValue('started_at', '2026-11-22T19:00:00Z'))).bad[0]).to.include({ line: 3, column: 'started_at' });
+  });
+
+  it('takes columns in any order, a byte order mark, empty lines and missing optional columns', () => {
+    const reading = readTimeLog(
+      `\uFEFFminutes,models,coverage,size,technique,unit,commission,started_at\n\n5,2,0.1,foot,edge,Keepers,Coast,2026-11-23T19:00Z\n`,
+    );
+    expect(reading.bad).to.deep.equal([]);
+    expect(reading.rows[0]).to.include({ part: '', setupMinutes: null, note: '', minutes: 5 });
+  });
+
+  it('says which column a header lacks', () => {
+    expect(() => readTimeLog('started_at,unit\n')).to.throw(InputError, /add the column commission/);
+    expect(() => readTimeLog('')).to.throw(InputError, /give a time log/);
+  });
+
+  for (const seed of seeds(30)) {
+    it(`reads what it writes (log ${seed})`, () => {
+      const random = new Random(seed);
+      const text = () => random.pick(['Coat', 'a, b', 'say "so"', 'line\nbreak', ' spaced ', 'ünïcode', '=1+1']);
+      const rows: LogRow[] = Array.from({ length: random.whole(0, 12) }, (_, index) => ({
+        startedAt: new Date(Date.UTC(2026, 0, 1 + index)).toISOString(),
+        commission: 'Coast',
+        unit: random.pick(['Keepers', 'Reed, cutters']),
+        part: text(),
+        technique: random.pick(TECHNIQUES),
+        size: random.pick(SIZES),
+        coverage: random.whole(0, 100) / 100,
+        models: random.whole(1, 30),
+        minutes: random.whole(1, 9000) / 100,
+        setupMinutes: random.chance(0.5) ? null : random.whole(0, 40) / 10,
+        note: text(),
+      }));
+      expect(readTimeLog(writeTimeLog(rows))).to.deep.include({ rows, bad: [] });
+    });
+  }
+});
