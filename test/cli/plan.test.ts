@@ -1,0 +1,80 @@
+import { expect } from 'chai';
+import { spawnSync } from 'node:child_process';
+import { mkdirSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import type { LinePlan } from '../../src/core/line/definitions';
+import { temporaryFolder } from '../support/database';
+import { examples, TOTALS } from '../support/examples';
+
+const run = (args: string[], input?: string) =>
+  spawnSync(process.execPath, ['--import', 'tsx', 'src/cli/plan.ts', ...args], { encoding: 'utf8', input });
+
+describe('the command line', () => {
+  const { folder, remove } = temporaryFolder();
+  after(remove);
+  const write = (name: string, value: unknown) => {
+    mkdirSync(folder, { recursive: true });
+    const file = path.join(folder, name);
+    writeFileSync(file, typeof value === 'string' ? value : JSON.stringify(value));
+    return file;
+  };
+
+  for (const { file, problem, order, expected } of examples) {
+    it(`times ${file} exactly`, () => {
+      const { stdout, status } = run([write('problem.json', problem), '--order', write('order.json', { order })]);
+      expect(status).to.equal(0);
+      const plan = JSON.parse(stdout) as LinePlan;
+      for (const key of TOTALS) expect(plan[key], key).to.be.closeTo(expected[key], 1e-6);
+      expect(plan.jobs.map((job) => job.id)).to.deep.equal(order);
+      expect(plan.bound).to.be.at.most(plan.total);
+    });
+  }
+
+  it('searches a problem from standard input, the same way for the same steps', () => {
+    const input = JSON.stringify(examples[11]!.problem);
+    const once = run(['-', '--steps', '500', '--seed', '4'], input);
+    expect(once.status).to.equal(0);
+    expect((JSON.parse(once.stdout) as LinePlan).total).to.be.lessThan(examples[11]!.expected.total);
+    expect(run(['-', '--steps', '500', '--seed', '4'], input).stdout).to.equal(once.stdout);
+  });
+
+  it('stops after the seconds given and tells of every improvement', () => {
+    const { stderr, status } = run(['-', '--seconds', '0.2', '--progress'], JSON.stringify(examples[10]!.problem));
+    expect(status).to.equal(0);
+    expect(stderr).to.match(/^step 0: [\d.]+ min$/m);
+  });
+
+  const good = examples[0]!.problem;
+  const CASES: [what: string, args: () => string[], message: RegExp][] = [
+    [
+      'a bad value',
+      () => [write('bad.json', { ...good, start: [4, -2] })],
+      /^start\[1\] is -2: give a number of minutes that is 0 or more\n$/,
+    ],
+    [
+      'sessions that are too short',
+      () => [write('short.json', { ...good, sessions: [{ from: 0, to: 30 }] })],
+      /^sessions is 1: .*at least 15\.5 minutes are missing\n$/,
+    ],
+    [
+      'an order that breaks a rule',
+      () => [write('good.json', good), '--order', write('wrong.json', ['b', 'a'])],
+      /^order\[0\] is "b": put it after "a", which it waits for\n$/,
+    ],
+    ['a file that is not there', () => [path.join(folder, 'nowhere.json')], /^FILE is .*ENOENT\)\n$/],
+    ['no JSON', () => [write('text.json', 'not json')], /give valid JSON/],
+    ['no file', () => [], /^FILE is \[\]: give one file/],
+    ['seconds and steps together', () => ['x', '--seconds', '1', '--steps', '1'], /^--seconds is "1": give either/],
+    ['steps that are no number', () => ['x', '--steps', 'many'], /^--steps is "many": give a whole number/],
+    ['an unknown option', () => ['x', '--fast'], /--fast/],
+  ];
+  for (const [what, args, message] of CASES) {
+    it(`refuses ${what} in one line with exit code 1`, () => {
+      const { stdout, stderr, status } = run(args());
+      expect(status).to.equal(1);
+      expect(stdout).to.equal('');
+      expect(stderr).to.match(message);
+      expect(stderr.trimEnd()).not.to.include('\n');
+    });
+  }
+});

@@ -1,0 +1,98 @@
+import { expect } from 'chai';
+import {
+  addPart,
+  addStep,
+  addUsualGround,
+  changeStep,
+  copyScheme,
+  movePart,
+  moveStep,
+  newStep,
+  removePart,
+  removeStep,
+  renamePart,
+} from '../../src/islands/Scheme/edits';
+import { stepCost, stopLines } from '../../src/islands/Scheme/costs';
+import { reasonsFor } from '../../src/islands/Scheme/reasons';
+import type { Scheme } from '../../src/core/scheme/definitions';
+import { DEFAULT_HOUSE_RULES } from '../../src/core/scheme/houseRules';
+import { normMinutes } from '../../src/core/time/norms';
+import type { CommissionEstimate } from '../../src/core/views/estimate';
+import { part, step, unit } from '../support/units';
+
+const EMPTY: Scheme = { parts: [], allOver: [] };
+const two = (): Scheme => addPart(addPart(EMPTY, 'Trousers', 'blue'), 'Coat', 'red');
+const names = (scheme: Scheme) => scheme.parts.map((each) => each.name);
+
+describe('editing a scheme', () => {
+  it('adds a part with its base coat', () => {
+    const scheme = two();
+    expect(names(scheme)).to.deep.equal(['Trousers', 'Coat']);
+    expect(scheme.parts[1]!.steps[0]).to.include({ technique: 'basecoat', paintId: 'red', standard: 'quick' });
+  });
+
+  it('moves, renames and removes parts, and leaves the ends where they are', () => {
+    const scheme = two();
+    const [deep, outer] = scheme.parts as [Scheme['parts'][0], Scheme['parts'][0]];
+    expect(names(movePart(scheme, outer.id, -1))).to.deep.equal(['Coat', 'Trousers']);
+    expect(movePart(scheme, deep.id, -1)).to.deep.equal(scheme);
+    expect(names(renamePart(removePart(scheme, deep.id), outer.id, 'Cape'))).to.deep.equal(['Cape']);
+  });
+
+  it('adds, moves, changes and removes steps of a strip', () => {
+    let scheme = two();
+    const strip = scheme.parts[0]!.id;
+    const edge = newStep('edge', 'grey', false);
+    scheme = moveStep(addStep(scheme, strip, edge), strip, edge.id, -1);
+    expect(scheme.parts[0]!.steps.map((each) => each.technique)).to.deep.equal(['edge', 'basecoat']);
+    scheme = changeStep(scheme, strip, edge.id, { coats: 2 });
+    expect(scheme.parts[0]!.steps[0]!.coats).to.equal(2);
+    expect(removeStep(scheme, strip, edge.id).parts[0]!.steps).to.have.length(1);
+  });
+
+  it('drops the paint of a technique that takes none', () => {
+    const scheme = addStep(EMPTY, null, newStep('wash', 'brown', true));
+    expect(changeStep(scheme, null, scheme.allOver[0]!.id, { technique: 'inspect' }).allOver[0]!.paintId).to.equal(null);
+  });
+
+  it('copies a scheme with ids of its own', () => {
+    const scheme = addUsualGround(two());
+    const copy = copyScheme(scheme);
+    expect(names(copy)).to.deep.equal(names(scheme));
+    const ids = (of: Scheme) => [
+      ...of.parts.flatMap((each) => [each.id, ...each.steps.map((its) => its.id)]),
+      ...of.allOver.map((its) => its.id),
+    ];
+    expect(ids(copy).filter((id) => ids(scheme).includes(id))).to.deep.equal([]);
+  });
+});
+
+describe('what a step costs', () => {
+  const coat = step('basecoat', { coats: 2 });
+  const eyes = step('eyes', { standard: 'full' });
+  const keepers = unit('keepers', [part('coat', coat), part('face', eyes)], [], { promised: 5, leaders: 1 });
+  const estimate = { passes: [{ passKey: `${coat.id}#1`, p50: 3, why: 'logged' }] } as unknown as CommissionEstimate;
+
+  it('counts models, coats and leaders', () => {
+    expect(stepCost(keepers, coat, estimate, 1.5)).to.deep.equal({ perModel: 3, models: 5, perCoat: 16.5, unitMinutes: 33, why: 'logged' });
+  });
+
+  it('stands on the norm until the log knows better', () => {
+    expect(stepCost(keepers, eyes, estimate, 1).perModel).to.equal(normMinutes('eyes', 'foot', 0.2));
+  });
+
+  it('adds up to a stop line for each standard', () => {
+    const lines = stopLines(keepers, keepers.scheme, estimate, 1).map((line) => line.minutes);
+    expect(lines[0]).to.equal(30);
+    expect(lines[1]).to.equal(30);
+    expect(lines[2]).to.be.greaterThan(30);
+    expect(lines[3]).to.equal(lines[2]);
+  });
+
+  it('gives the reasons for its place in words', () => {
+    const primed = { ...keepers, scheme: { ...keepers.scheme, allOver: [step('prime')] } };
+    expect(reasonsFor(primed, coat, 'full', [], DEFAULT_HOUSE_RULES)).to.deep.include.members([
+      'After prime. Primer first: paint holds on nothing else.',
+    ]);
+  });
+});

@@ -1,0 +1,43 @@
+import { expect } from 'chai';
+import { download } from '../../src/server/http/download';
+import { isAllowedHost, isSameOrigin } from '../../src/server/http/origin';
+import { readBody, TooLargeError } from '../../src/server/http/readBody';
+
+const URL_HERE = new URL('http://127.0.0.1:4321/api/paints');
+const request = (method: string, origin?: string) => new Request(URL_HERE, { method, headers: origin ? { origin } : {} });
+
+describe('who may write', () => {
+  it('is our own pages only', () => {
+    expect(isSameOrigin(request('PUT', 'http://127.0.0.1:4321'), URL_HERE)).to.equal(true);
+    expect(isSameOrigin(request('PUT', 'http://127.0.0.1:9999'), URL_HERE)).to.equal(false);
+    expect(isSameOrigin(request('POST', 'http://elsewhere.example'), URL_HERE)).to.equal(false);
+    expect(isSameOrigin(request('POST'), URL_HERE)).to.equal(false);
+    expect(isSameOrigin(request('GET'), URL_HERE)).to.equal(true);
+  });
+
+  it('is asked for by a loopback name, or the host listened on', () => {
+    for (const host of ['127.0.0.1', 'localhost', '[::1]']) expect(isAllowedHost(host, undefined), host).to.equal(true);
+    expect(isAllowedHost('elsewhere.example', undefined)).to.equal(false);
+    expect(isAllowedHost('studio.lan', 'studio.lan')).to.equal(true);
+  });
+});
+
+describe('reading a body', () => {
+  const sent = (text: string) => new Request(URL_HERE, { method: 'POST', body: text });
+  it('gives the text up to the limit', async () => expect(await readBody(sent('wät'), 4)).to.equal('wät'));
+  it('gives up beyond it', async () => {
+    const error = await readBody(sent('12345'), 4).catch((problem: unknown) => problem);
+    expect(error).to.be.instanceOf(TooLargeError);
+    expect((error as Error).message).to.match(/larger than 4 bytes: send it in smaller parts/);
+  });
+  it('gives nothing for no body', async () => expect(await readBody(request('GET'), 4)).to.equal(''));
+});
+
+describe('a file to save', () => {
+  it('has a name that a disk can hold', () => {
+    expect(download('x', '../Tide: "coast".json', 'text/plain').headers.get('content-disposition')).to.equal(
+      "attachment; filename*=UTF-8''..Tide%20coast.json",
+    );
+    expect(download('x', '///', 'text/plain').headers.get('content-disposition')).to.include('neat-relay');
+  });
+});

@@ -1,0 +1,31 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { openDatabase, type OpenedDatabase } from '../../src/data/database';
+import { storesOf } from '../../src/server/services';
+import type { Stores } from '../../src/server/stores';
+
+/** An empty folder that is thrown away after the test. */
+export function temporaryFolder(): { folder: string; remove: () => void } {
+  const folder = mkdtempSync(path.join(tmpdir(), 'neat-relay-test-'));
+  return { folder, remove: () => rmSync(folder, { recursive: true, force: true }) };
+}
+
+export interface TestDatabase extends OpenedDatabase {
+  stores: Stores;
+  close: () => Promise<void>;
+}
+
+/** A database of its own for one test. */
+export async function testDatabase(): Promise<TestDatabase> {
+  const { folder, remove } = temporaryFolder();
+  const opened = await openDatabase(folder);
+  return {
+    ...opened,
+    stores: storesOf(opened),
+    close: async () => {
+      await opened.knex.destroy();
+      remove();
+    },
+  };
+}
