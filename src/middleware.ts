@@ -15,9 +15,9 @@ const refuse = (status: number, text: string) =>
 
 /** Everything passes here: foreign hosts and foreign writes are refused, headers are set, no stack trace gets out. */
 export const onRequest = defineMiddleware(async (context, next) => {
-  const { request, url, cookies, locals } = context;
+  const { request, cookies, locals } = context;
   locals.theme = cookies.get('theme')?.value === 'lamp' ? 'lamp' : 'daylight';
-  const response = await answer(request, url, next);
+  const response = await answer(request, next);
   for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.headers.set(name, value);
   // Astro writes the policy with the hashes of its scripts; it has no directive for style attributes, which carry paint colours.
   const policy = response.headers.get('content-security-policy');
@@ -25,10 +25,9 @@ export const onRequest = defineMiddleware(async (context, next) => {
   return response;
 });
 
-async function answer(request: Request, url: URL, next: () => Promise<Response>): Promise<Response> {
-  if (!isAllowedHost(url.hostname))
-    return refuse(403, `This program answers only at its own address, not at "${url.hostname}": open it at 127.0.0.1.`);
-  if (!isSameOrigin(request, url)) return refuse(403, 'This write comes from another site: open Neat Relay itself and try there.');
+async function answer(request: Request, next: () => Promise<Response>): Promise<Response> {
+  if (!isAllowedHost(request)) return refuse(403, 'This program answers only at its own address: open it at 127.0.0.1.');
+  if (!isSameOrigin(request)) return refuse(403, 'This write comes from another site: open Neat Relay itself and try there.');
   try {
     return await next();
   } catch (error) {

@@ -13,7 +13,7 @@ interface LogTableProps {
 
 export function LogTable({ rows, onJudge }: LogTableProps) {
   return (
-    <div className={styles.scroll} tabIndex={0} role="region" aria-label="The log, newest first">
+    <div className={styles.scroll} tabIndex={0} role="region" aria-label="Rows of the log">
       <table className={styles.log}>
         <thead>
           <tr>

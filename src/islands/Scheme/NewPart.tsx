@@ -17,6 +17,7 @@ export function NewPart({ paints, isFirst, onAdd, onNewPaint }: NewPartProps) {
   const form = useRef<HTMLDivElement>(null);
   const [name, setName] = useState('');
   const [paintId, setPaintId] = useState<string | null>(null);
+  const [writingPaint, setWritingPaint] = useState(false);
   const [error, setError] = useState<string | null>(null);
   const add = () => {
     if (name.trim() === '') return setError('The part has no name: say what is painted, as Coat or Boots.');
@@ -36,8 +37,15 @@ export function NewPart({ paints, isFirst, onAdd, onNewPaint }: NewPartProps) {
         error={error}
         onKeyDown={(event) => event.key === 'Enter' && add()}
       />
-      <PaintPicker label="Base coat" value={paintId} paints={paints} onChange={setPaintId} onNewPaint={onNewPaint} />
-      <Button onClick={add}>Add the part</Button>
+      <PaintPicker
+        label="Base coat"
+        value={paintId}
+        paints={paints}
+        onChange={setPaintId}
+        onNewPaint={onNewPaint}
+        onAdding={setWritingPaint}
+      />
+      {!writingPaint && <Button onClick={add}>Add the part</Button>}
     </div>
   );
 }

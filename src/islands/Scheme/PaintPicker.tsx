@@ -12,6 +12,8 @@ interface PaintPickerProps {
   paints: Paint[];
   onChange: (paintId: string | null) => void;
   onNewPaint: (paint: Paint) => Promise<void>;
+  /** Told while a new paint is being written, so that nothing is taken before it is on the shelf. */
+  onAdding?: (adding: boolean) => void;
 }
 
 const NONE = '';
@@ -19,8 +21,12 @@ const NEW = 'new';
 const kindOptions = PAINT_KINDS.map((value) => ({ value, label: value }));
 
 /** A paint from the shelf, or a new one put on it right here. */
-export function PaintPicker({ label, value, paints, onChange, onNewPaint }: PaintPickerProps) {
-  const [adding, setAdding] = useState(false);
+export function PaintPicker({ label, value, paints, onChange, onNewPaint, onAdding }: PaintPickerProps) {
+  const [adding, setAddingHere] = useState(false);
+  const setAdding = (now: boolean) => {
+    setAddingHere(now);
+    onAdding?.(now);
+  };
   const paint = paints.find((each) => each.id === value) ?? null;
   const options = [
     { value: NONE, label: 'no paint yet' },
@@ -30,8 +36,8 @@ export function PaintPicker({ label, value, paints, onChange, onNewPaint }: Pain
   const add = async (name: string, hex: string, kind: PaintKind) => {
     const added: Paint = { id: ulid(), name, hex, kind, dryMinutes: null };
     await onNewPaint(added);
-    setAdding(false);
     onChange(added.id);
+    setAdding(false);
   };
   if (adding) return <NewPaint names={paints.map((each) => each.name)} onAdd={add} onCancel={() => setAdding(false)} />;
   return (

@@ -41,6 +41,8 @@ function readJson(text: string, name: string): unknown {
   try {
     return JSON.parse(text);
   } catch (problem) {
-    throw new Error(`${name} is no JSON file: choose a commission file that Neat Relay has written. (${(problem as Error).message})`, { cause: problem });
+    throw new Error(`${name} is no JSON file: choose a commission file that Neat Relay has written. (${(problem as Error).message})`, {
+      cause: problem,
+    });
   }
 }

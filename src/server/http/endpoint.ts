@@ -48,6 +48,12 @@ function answering(handle: (context: APIContext, call: Call) => Promise<Response
 const json = (value: unknown, status = 200) =>
   new Response(JSON.stringify(value ?? null), { status, headers: { 'content-type': 'application/json', 'cache-control': 'no-store' } });
 
+/** What is left of a body that was too large is not read, so the connection cannot be used again. */
+function closing(response: Response): Response {
+  response.headers.set('connection', 'close');
+  return response;
+}
+
 function readJson(body: string): unknown {
   try {
     return JSON.parse(body);
@@ -61,7 +67,7 @@ function refusal(error: unknown): Response {
   if (error instanceof InputError) return json({ error: error.message, field: error.field }, 400);
   if (error instanceof NotFoundError) return json({ error: error.message }, 404);
   if (error instanceof ConflictError) return json({ error: error.message }, 409);
-  if (error instanceof TooLargeError) return json({ error: error.message }, 413);
+  if (error instanceof TooLargeError) return closing(json({ error: error.message }, 413));
   process.stderr.write(`${error instanceof Error ? error.stack : String(error)}\n`);
   return json(
     {

@@ -1,0 +1,139 @@
+import { expect } from 'chai';
+import { By, Key, type WebDriver } from 'selenium-webdriver';
+import type { StoredEvent } from '../../src/core/views/stored';
+import { startApp, type App } from '../support/app';
+import { openBrowser } from '../support/browser';
+import { PageUser } from '../support/page';
+
+describe('the bench', function () {
+  this.timeout(120_000);
+  let app: App;
+  let driver: WebDriver;
+  let user: PageUser;
+  let runUrl: string;
+
+  const looks = () =>
+    driver.executeScript<string[]>('return [...document.querySelectorAll("[data-look]")].map((model) => model.dataset.look)');
+  const done = async () => (await looks()).filter((look) => look === 'done').length;
+  const seeDone = (count: number) => driver.wait(async () => (await done()) === count, 8000, `never ${count} models done`);
+  const stored = async (): Promise<StoredEvent[]> => ((await (await fetch(runUrl)).json()) as { events: StoredEvent[] }).events;
+  const allSent = () => user.find('[data-unsent="0"]');
+
+  before(async () => {
+    app = await startApp({ demo: true });
+    driver = await openBrowser();
+    user = new PageUser(driver, app.url);
+    await user.open('/');
+    await user.press('To the bench');
+    await user.path(/\/bench$/);
+    const run = await driver.executeScript<string>(
+      'return JSON.stringify([...document.querySelectorAll("astro-island")].map((island) => island.getAttribute("props")))',
+    );
+    runUrl = `${app.url}/api/runs/${/\\"run\\":\[0,\{\\"id\\":\[0,\\"([0-9A-Z]{26})/.exec(run.replaceAll('\\\\', '\\'))?.[1] ?? /run.{1,30}id.{1,12}?([0-9A-Z]{26})/.exec(run)![1]}/events`;
+  });
+  after(async () => {
+    await driver?.quit();
+    await app?.stop();
+  });
+
+  it('is one press away from Today, and starts with Space', async () => {
+    const before = (await stored()).length;
+    await user.keys(' ');
+    await user.see('[data-testid="main"]', /Model \d+ is done/);
+    await user.keys(' ', ' ');
+    await seeDone(2);
+    await allSent();
+    expect((await stored()).slice(before).map((event) => event.kind)).to.deep.equal(['started', 'done', 'done']);
+  });
+
+  it('takes a tap back with Backspace, and pauses with P', async () => {
+    await user.keys(Key.BACK_SPACE);
+    await seeDone(1);
+    await user.keys('p');
+    await user.see('[data-testid="main"]', /Go on/);
+    await user.keys('p');
+    await user.see('[data-testid="main"]', /is done/);
+  });
+
+  it('marks a missed spot with M and Space, and closes it with Z', async () => {
+    await user.keys('m');
+    await user.see('[role="group"]', /What was missed on model 2\?/);
+    await user.keys(' ');
+    await user.see('[data-testid="misses"]', /model 2/);
+    await user.keys('z');
+    await driver.wait(async () => (await driver.findElements(By.css('[data-testid="misses"]'))).length === 0, 8000);
+  });
+
+  it('keeps a note', async () => {
+    await user.keys('n');
+    await user.fill('Note', 'thin it more');
+    await user.keys(Key.ENTER);
+    await allSent();
+    expect((await stored()).some((event) => event.note === 'thin it more')).to.equal(true);
+  });
+
+  it('counts a key held down once, and Space on the big button once', async () => {
+    const before = await done();
+    await driver.executeScript('document.querySelector("[data-testid=main]").focus()');
+    await user.keys(' ');
+    await seeDone(before + 1);
+    await driver.executeScript(
+      'for (let i = 0; i < 5; i++) window.dispatchEvent(new KeyboardEvent("keydown", { key: " ", repeat: true, bubbles: true }))',
+    );
+    await driver.sleep(300);
+    expect(await done()).to.equal(before + 1);
+  });
+
+  it('loses nothing over a reload', async () => {
+    const before = await done();
+    await allSent();
+    await driver.navigate().refresh();
+    await user.ready();
+    await seeDone(before);
+  });
+
+  it('is heard in a second tab', async () => {
+    const before = await done();
+    const first = await driver.getWindowHandle();
+    const address = await driver.getCurrentUrl();
+    await driver.switchTo().newWindow('tab');
+    await driver.get(address);
+    await user.ready();
+    await user.keys(' ');
+    await seeDone(before + 1);
+    await allSent();
+    await driver.close();
+    await driver.switchTo().window(first);
+    await seeDone(before + 1);
+  });
+
+  it('goes on while the server is killed, and sends every tap once and in order when it is back', async () => {
+    const before = await done();
+    const known = (await stored()).map((event) => event.id);
+    await app.kill();
+    await user.keys(' ', ' ', Key.BACK_SPACE, ' ');
+    await seeDone(before + 2);
+    await user.see('[role="alert"]', /does not answer/);
+    expect(Number(await (await user.find('[data-unsent]')).getAttribute('data-unsent'))).to.equal(4);
+    await app.restart();
+    await allSent();
+    const after = (await stored()).filter((event) => !known.includes(event.id));
+    expect(after.map((event) => event.kind)).to.deep.equal(['done', 'done', 'undone', 'done']);
+    expect(after.map((event) => event.at)).to.deep.equal(after.map((event) => event.at).sort());
+    await driver.navigate().refresh();
+    await user.ready();
+    await seeDone(before + 2);
+  });
+
+  it('has every tap on the disk that it showed as stored when it is killed', async () => {
+    const before = await done();
+    await user.keys(' ');
+    await seeDone(before + 1);
+    await allSent();
+    await app.kill();
+    await app.restart();
+    await driver.navigate().refresh();
+    await user.ready();
+    await seeDone(before + 1);
+  });
+});

@@ -1,0 +1,145 @@
+import axe from 'axe-core';
+import { expect } from 'chai';
+import { Key, type WebDriver } from 'selenium-webdriver';
+import { startApp, type App } from '../support/app';
+import { openBrowser } from '../support/browser';
+import { PageUser } from '../support/page';
+
+const VIEWS = ['/', '/new', '/c/ID/intake', '/c/ID/scheme', '/c/ID/line', '/c/ID/bench', '/ledger', '/shelf', '/house-rules', '/nowhere'];
+
+/** Elements of the page that cover each other's text, though neither holds the other. */
+const OVERLAPS = `
+  const boxes = [...document.querySelectorAll('button, a, input, select, h1, h2, p, td, th, dd, dt, label')]
+    .filter((element) => element.checkVisibility({ opacityProperty: true }) && !element.closest('dialog, svg, .skip'))
+    .map((element) => ({ element, box: element.getBoundingClientRect(), hidden: getComputedStyle(element).clipPath.startsWith('inset') }))
+    .filter(({ box, hidden }) => !hidden && box.width > 1 && box.height > 1 && box.bottom > 0 && box.top < innerHeight);
+  const inScroller = (element) => { for (let up = element.parentElement; up; up = up.parentElement) if (/auto|scroll/.test(getComputedStyle(up).overflowY) && up !== document.scrollingElement) return up; return null; };
+  const found = [];
+  for (const a of boxes) for (const b of boxes) {
+    if (a === b || a.element.contains(b.element) || b.element.contains(a.element) || inScroller(a.element) !== inScroller(b.element)) continue;
+    const width = Math.min(a.box.right, b.box.right) - Math.max(a.box.left, b.box.left);
+    const height = Math.min(a.box.bottom, b.box.bottom) - Math.max(a.box.top, b.box.top);
+    if (width > 3 && height > 3) found.push(a.element.outerHTML.slice(0, 80) + ' over ' + b.element.outerHTML.slice(0, 80));
+  }
+  return found.slice(0, 3);`;
+
+describe('every view', function () {
+  this.timeout(180_000);
+  let driver: WebDriver;
+  before(async () => {
+    driver = await openBrowser();
+  });
+  after(() => driver?.quit());
+
+  for (const demo of [true, false]) {
+    describe(demo ? 'with the demo' : 'with an empty database', () => {
+      let app: App;
+      let user: PageUser;
+      let commission: string | undefined;
+      before(async () => {
+        app = await startApp({ demo });
+        user = new PageUser(driver, app.url);
+        await user.open('/');
+        commission = await driver.executeScript<string | undefined>(
+          'return document.querySelector("a[href*=intake]")?.getAttribute("href").split("/")[2]',
+        );
+      });
+      after(() => app?.stop());
+
+      for (const view of VIEWS.filter((path) => demo || !path.includes('ID'))) {
+        it(`${view} has no accessibility violation in either theme, no sideways scrolling, no overlap and no complaint`, async () => {
+          await user.open(view.replace('ID', commission ?? ''));
+          await driver.sleep(view.endsWith('line') ? 1800 : 300);
+          expect(await driver.executeScript<number>('return document.documentElement.scrollWidth - innerWidth'), 'sideways').to.be.at.most(
+            0,
+          );
+          expect(await driver.executeScript<string[]>(OVERLAPS), 'overlaps').to.deep.equal([]);
+          const complaints = (await user.complaints()).filter((text) => !(view === '/nowhere' && text.includes('404')));
+          expect(complaints, 'complaints').to.deep.equal([]);
+          await driver.executeScript(axe.source);
+          for (const theme of ['daylight', 'lamp']) {
+            await driver.executeScript('document.documentElement.dataset.theme = arguments[0]', theme);
+            const violations = await driver.executeAsyncScript<string[]>(
+              'const done = arguments[0]; axe.run().then((result) => done(result.violations.map((each) => each.id + ": " + each.nodes.slice(0, 2).map((node) => node.html.slice(0, 120)).join(" | "))))',
+            );
+            expect(violations, theme).to.deep.equal([]);
+          }
+        });
+      }
+    });
+  }
+
+  describe('by keyboard', () => {
+    let app: App;
+    let user: PageUser;
+    before(async () => {
+      app = await startApp({ demo: true });
+      user = new PageUser(driver, app.url);
+      await user.open('/');
+    });
+    after(() => app?.stop());
+
+    it('shows its keys on ?, and goes to a station with Alt and its number', async () => {
+      await user.keys('?');
+      await user.see('dialog[open]', /Keys/);
+      await user.keys(Key.ESCAPE);
+      await driver.actions().keyDown(Key.ALT).sendKeys('7').keyUp(Key.ALT).perform();
+      await user.path(/\/shelf$/);
+    });
+
+    it('reaches the bench from Today with Tab and Enter', async () => {
+      await user.open('/');
+      for (let press = 0; press < 30; press++) {
+        await user.keys(Key.TAB);
+        const href = await driver.executeScript<string | null>('return document.activeElement.getAttribute("href")');
+        if (href?.endsWith('/bench') && (await driver.executeScript<boolean>('return document.activeElement.closest("main") !== null')))
+          break;
+      }
+      await user.keys(Key.ENTER);
+      await user.path(/\/bench$/);
+    });
+
+    it('walks the relay chart with the arrow keys', async () => {
+      const bench = await driver.getCurrentUrl();
+      await driver.get(bench.replace('/bench', '/line'));
+      await user.ready();
+      await user.find('[data-searching="false"]');
+      await driver.executeScript('document.querySelector("[aria-roledescription]").focus()');
+      await user.keys(Key.ARROW_RIGHT, Key.ARROW_RIGHT, '+');
+      await user.see('#job-in-hand', /^3 of 77/);
+    });
+
+    it('keeps the theme that was chosen', async () => {
+      await user.press('Lamp');
+      await user.open('/');
+      expect(await driver.executeScript('return document.documentElement.dataset.theme')).to.equal('lamp');
+      await user.press('Daylight');
+    });
+
+    it('undoes a change and stores that too', async () => {
+      await user.open('/house-rules');
+      await user.fill('Dry brushes owned', '5');
+      await user.press('Undo');
+      await driver.wait(
+        async () => (await (await user.field('Dry brushes owned')).getAttribute('value')) === '2',
+        5000,
+        'the change was not undone',
+      );
+      await driver.sleep(500);
+      await user.isStored();
+    });
+
+    it('keeps what was typed when it cannot be stored', async () => {
+      await user.open('/house-rules');
+      await user.fill('Dry brushes owned', 'many');
+      await user.see('[role="alert"]', /"many" is no number/);
+      await user.fill('Dry brushes owned', '3');
+      await app.kill();
+      await user.fill('Airbrushes owned', '2');
+      await user.see('[data-save="failed"]', /does not answer/);
+      await app.restart();
+      await user.press('Try again');
+      await user.isStored();
+    });
+  });
+});

@@ -1,0 +1,114 @@
+import { expect } from 'chai';
+import { Key, type WebDriver } from 'selenium-webdriver';
+import { startApp, type App } from '../support/app';
+import { openBrowser } from '../support/browser';
+import { PageUser } from '../support/page';
+
+describe('from an empty database to a changed estimate', function () {
+  this.timeout(120_000);
+  let app: App;
+  let driver: WebDriver;
+  let user: PageUser;
+  before(async () => {
+    app = await startApp();
+    driver = await openBrowser();
+    user = new PageUser(driver, app.url);
+  });
+  after(async () => {
+    await driver?.quit();
+    await app?.stop();
+  });
+
+  it('says what to do first and offers it', async () => {
+    await user.open('/');
+    await user.see('main', /count what came in it/);
+    await user.press('Enter a commission');
+    await user.path(/\/new$/);
+  });
+
+  it('takes a commission in', async () => {
+    await user.fill('What is it called?', 'Reed fair');
+    await user.fill('For whom?', 'Saltmere guild');
+    await driver.executeScript(
+      `const field = document.querySelector('input[type=date]'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(field, '2027-03-01'); field.dispatchEvent(new Event('input', { bubbles: true }));`,
+    );
+    await user.press('Enter its units');
+    await user.path(/\/intake$/);
+  });
+
+  it('adds two units of ten by keyboard alone and keeps them over a reload', async () => {
+    for (const name of ['Thatchers', 'Net menders']) {
+      await user.fill('Name of a new unit', name);
+      await user.keys(Key.TAB, Key.TAB, '10', Key.ENTER);
+      await user.find(`[data-unit="${name}"]`);
+    }
+    await user.isStored();
+    await driver.navigate().refresh();
+    await user.ready();
+    await user.see('h2', /20 models in 2 units/);
+  });
+
+  it('keeps a count that is off in sight until it is settled', async () => {
+    await user.fill('Counted of Thatchers', '9');
+    await user.see('table', /Thatchers: 1 model short. Not settled./);
+    await user.fill('How is the count of Thatchers settled?', 'one follows by post');
+    await user.see('table', /Settled\./);
+    await user.fill('Counted of Thatchers', '10');
+    await user.isStored();
+  });
+
+  it('writes a scheme with two paints and copies it to the other unit', async () => {
+    await user.press('Next: how is one painted?');
+    await user.path(/\/scheme/);
+    for (const [part, name] of [
+      ['Shirt', 'Sail brown'],
+      ['Hood', 'Kelp green'],
+    ] as const) {
+      await user.fill(part === 'Shirt' ? 'The deepest part' : 'Another part, further out', part);
+      await user.choose('Base coat', 'a new paint');
+      await user.fill('Name of the new paint', name);
+      await user.press('On the shelf');
+      await user.press('Add the part');
+      await user.see(`[data-part="${part}"]`, new RegExp(name));
+    }
+    await user.isStored();
+    await user.see('[data-part="Hood"]', /min/);
+    await user.press('Net menders');
+    await user.press('Copy from Thatchers');
+    await user.see('[data-part="Hood"]', /Kelp green/);
+    await user.isStored();
+  });
+
+  it('shows on the line what the shared legs save', async () => {
+    await user.press('Next: in which order?');
+    await user.path(/\/line$/);
+    await user.find('[data-searching="false"]');
+    await user.see('[data-testid="shared-saving"]', /2 legs join units/);
+    const rows = await user.text('table');
+    expect(rows).to.match(/One model at a time/);
+    await user.press('Take this line to the bench');
+    await user.path(/\/bench$/);
+  });
+
+  it('runs the bench by Space and moves the estimate', async () => {
+    await user.see('[data-testid="instruction"]', /Sail brown|Kelp green/);
+    const before = await user.text('[data-testid="likely"]');
+    await user.keys(' ');
+    await user.see('[data-testid="main"]', /Model 1 is done/);
+    await driver.sleep(1200);
+    for (let model = 1; model <= 10; model++) {
+      await user.keys(' ');
+      await driver.sleep(150);
+    }
+    await user.see('[data-testid="tray"]', /^(?!.*done)/s);
+    await user.find('[data-unsent="0"]');
+    await user.see('[data-testid="moved"]', /−.* since this window was opened/);
+    expect(await user.text('[data-testid="likely"]')).not.to.equal(before);
+    await user.open('/ledger');
+    await user.see('main', /1 row, 10 model-steps/);
+  });
+
+  it('leaves no complaint of the browser behind', async () => {
+    expect(await user.complaints()).to.deep.equal([]);
+  });
+});

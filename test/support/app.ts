@@ -1,0 +1,71 @@
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import net from 'node:net';
+import { setTimeout as pause } from 'node:timers/promises';
+import { temporaryFolder } from './database';
+
+/** The built program, running on a port and a data folder of its own. */
+export interface App {
+  url: string;
+  folder: string;
+  /** Ends it as a power cut would. */
+  kill: () => Promise<void>;
+  /** Starts it again on the same port and data. */
+  restart: () => Promise<void>;
+  stop: () => Promise<void>;
+}
+
+export async function startApp({ demo = false } = {}): Promise<App> {
+  const { folder, remove } = temporaryFolder();
+  const port = await freePort();
+  const url = `http://127.0.0.1:${port}`;
+  const env = { ...process.env, NEAT_RELAY_DATA: folder, HOST: '127.0.0.1', PORT: String(port), NODE_ENV: 'production' };
+  const prepared = spawnSync(process.execPath, ['--import', 'tsx', 'src/cli/prepare.ts', ...(demo ? ['--demo'] : [])], {
+    env,
+    encoding: 'utf8',
+  });
+  if (prepared.status !== 0) throw new Error(`the data folder was not prepared: ${prepared.stderr}`);
+  let child: ChildProcess;
+  const restart = async () => {
+    child = spawn(process.execPath, ['dist/server/entry.mjs'], { env, stdio: ['ignore', 'ignore', 'inherit'] });
+    await answering(url);
+  };
+  const kill = async () => {
+    const gone = new Promise((resolve) => child.once('exit', resolve));
+    child.kill('SIGKILL');
+    await gone;
+  };
+  await restart();
+  return {
+    url,
+    folder,
+    kill,
+    restart,
+    stop: async () => {
+      if (child.exitCode === null && child.signalCode === null) await kill();
+      remove();
+    },
+  };
+}
+
+async function answering(url: string): Promise<void> {
+  for (let attempt = 0; attempt < 150; attempt++) {
+    const answered = await fetch(url).then(
+      (response) => response.ok,
+      () => false,
+    );
+    if (answered) return;
+    await pause(100);
+  }
+  throw new Error(`nothing answers at ${url}: was the application built?`);
+}
+
+function freePort(): Promise<number> {
+  return new Promise((resolve, reject) => {
+    const probe = net.createServer();
+    probe.once('error', reject);
+    probe.listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as net.AddressInfo;
+      probe.close(() => resolve(port));
+    });
+  });
+}

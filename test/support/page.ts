@@ -1,0 +1,107 @@
+import { By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver';
+
+const PATIENCE_MS = 8000;
+
+/** What a user does with a page, said shortly. Everything waits until it can be done. */
+export class PageUser {
+  constructor(
+    readonly driver: WebDriver,
+    readonly url: string,
+  ) {}
+
+  async open(path: string): Promise<void> {
+    await this.driver.get(this.url + path);
+    await this.ready();
+  }
+
+  /** Islands answer to keys and taps only once they are awake. */
+  async ready(): Promise<void> {
+    await this.driver.wait(
+      () => this.driver.executeScript<boolean>('return document.readyState === "complete" && !document.querySelector("astro-island[ssr]")'),
+      PATIENCE_MS,
+      'the page did not wake up',
+    );
+    // Listeners are hung up in effects, which run after the first paint.
+    await this.driver.executeAsyncScript('const done = arguments[0]; requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done, 60)))');
+  }
+
+  find(css: string): Promise<WebElement> {
+    return this.driver.wait(until.elementLocated(By.css(css)), PATIENCE_MS, `no ${css}`);
+  }
+
+  async text(css: string): Promise<string> {
+    return (await this.find(css)).getText();
+  }
+
+  /** A button or link by the words on it, or its label. */
+  async press(words: string): Promise<void> {
+    const quoted = JSON.stringify(words);
+    const xpath = `//*[self::button or self::a][contains(normalize-space(.), ${quoted}) or contains(@aria-label, ${quoted})]`;
+    const element = await this.driver.wait(until.elementLocated(By.xpath(xpath)), PATIENCE_MS, `no button "${words}"`);
+    await element.click();
+  }
+
+  /** A field by its label. */
+  async field(label: string): Promise<WebElement> {
+    const id = await this.driver.wait(
+      () =>
+        this.driver.executeScript<string | null>(
+          'return [...document.querySelectorAll("label")].filter((label) => label.textContent.includes(arguments[0])).at(-1)?.htmlFor ?? null',
+          label,
+        ),
+      PATIENCE_MS,
+      `no field "${label}"`,
+    );
+    return this.driver.findElement(By.id(id!));
+  }
+
+  async fill(label: string, text: string): Promise<void> {
+    const field = await this.field(label);
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), text);
+  }
+
+  async choose(label: string, option: string): Promise<void> {
+    const field = await this.field(label);
+    await field.findElement(By.xpath(`./option[contains(., ${JSON.stringify(option)})]`)).click();
+  }
+
+  async keys(...keys: string[]): Promise<void> {
+    await this.driver
+      .actions()
+      .sendKeys(...keys)
+      .perform();
+  }
+
+  /** Waits until the text of an element matches; the error says what it was instead. */
+  async see(css: string, pattern: RegExp): Promise<string> {
+    let seen = '';
+    await this.driver
+      .wait(async () => {
+        seen = await this.driver.executeScript<string>(
+          'return [...document.querySelectorAll(arguments[0])].map((element) => element.innerText).join("\\n")',
+          css,
+        );
+        return pattern.test(seen);
+      }, PATIENCE_MS)
+      .catch(() => {
+        throw new Error(`${css} never showed ${pattern}, but: ${seen.slice(0, 400)}`);
+      });
+    return seen;
+  }
+
+  async isStored(): Promise<void> {
+    await this.find('[data-save="saved"]');
+  }
+
+  async path(pattern: RegExp): Promise<string> {
+    await this.driver.wait(async () => pattern.test(await this.driver.getCurrentUrl()), PATIENCE_MS, `never came to ${pattern}`);
+    await this.ready();
+    return this.driver.getCurrentUrl();
+  }
+
+  /** Errors the browser has complained of since the last call. */
+  async complaints(): Promise<string[]> {
+    const entries = await this.driver.manage().logs().get('browser');
+    return entries.filter((entry) => entry.level.name === 'SEVERE').map((entry) => entry.message);
+  }
+}
