@@ -16,7 +16,7 @@ const zones = Object.entries(layers).flatMap(([layer, allowed]) => [
 ]);
 
 export default tseslint.config(
-  { ignores: ['dist/', '.astro/', 'node_modules/', '/data/', '/demo-data/', '*.tmp.ts', 'test/support/layers/'] },
+  { ignores: ['dist/', '.astro/', 'node_modules/', '/data/', '/demo-data/', '*.tmp.ts'] },
   js.configs.recommended,
   ...tseslint.configs.strict,
   ...astro.configs.recommended,

@@ -8,6 +8,16 @@ export class PaintStore {
     return this.db<Paint>('paint').orderByRaw('name COLLATE NOCASE, id');
   }
 
+  /** How many units use each paint; paints that none uses are left out. */
+  async unitsUsing(): Promise<Record<string, number>> {
+    const rows = await this.db<{ paintId: string; units: number }>('step')
+      .whereNotNull('paintId')
+      .groupBy('paintId')
+      .select('paintId')
+      .countDistinct({ units: 'unitId' });
+    return Object.fromEntries(rows.map((row) => [row.paintId, Number(row.units)]));
+  }
+
   async save(paint: Paint): Promise<void> {
     await this.db<Paint>('paint').insert(paint).onConflict('id').merge();
   }

@@ -22,7 +22,9 @@ export class PageUser {
       'the page did not wake up',
     );
     // Listeners are hung up in effects, which run after the first paint.
-    await this.driver.executeAsyncScript('const done = arguments[0]; requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done, 60)))');
+    await this.driver.executeAsyncScript(
+      'const done = arguments[0]; requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done, 60)))',
+    );
   }
 
   find(css: string): Promise<WebElement> {

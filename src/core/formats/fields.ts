@@ -58,8 +58,6 @@ export const count = (least: number, most = 1_000_000) => {
 
 export const share = () => atLeast(0, 'a share from 0 to 1').max(1, remedy('give a share from 0 to 1'));
 
-export const flag = () => boolean().strict().typeError(remedy('give true or false')).required(remedy('give true or false'));
-
 export const oneOf = <T extends string>(values: readonly T[]) =>
   mixed<T>()
     .required(remedy(`give one of ${values.join(', ')}`))

@@ -16,6 +16,7 @@ interface SidePanelProps {
 
 const MINUTE_MS = 60_000;
 const NEXT_SHOWN = 3;
+const RACK_SHOWN = 2;
 
 /** What stands around the work: how far, how long still, what comes next, what dries, what was missed. */
 export function SidePanel({ bench, paints, now, onTakeUp }: SidePanelProps) {
@@ -112,11 +113,12 @@ function Rack({ bench, now }: { bench: Bench; now: number }) {
     const known = jobs.get(job);
     jobs.set(job, { models: (known?.models ?? 0) + 1, dryAt: Math.max(known?.dryAt ?? 0, dryAt) });
   }
+  const lastDry = Math.max(0.1, ...[...jobs.values()].map(({ dryAt }) => (dryAt - now) / MINUTE_MS));
   return (
     <section aria-label="Drying rack">
       <h2 className={styles.sideTitle}>Drying rack</h2>
       <ul className={styles.rack}>
-        {[...jobs].slice(0, NEXT_SHOWN).map(([id, { models, dryAt }]) => {
+        {[...jobs].slice(0, RACK_SHOWN).map(([id, { models, dryAt }]) => {
           const job = bench.jobs.get(id)!;
           const left = (dryAt - now) / MINUTE_MS;
           return (
@@ -128,6 +130,11 @@ function Rack({ bench, now }: { bench: Bench; now: number }) {
             </li>
           );
         })}
+        {jobs.size > RACK_SHOWN && (
+          <li>
+            and {counted(jobs.size - RACK_SHOWN, 'more pass', 'more passes')}, last dry in {minutesText(lastDry)}
+          </li>
+        )}
         {jobs.size === 0 && <li>Nothing is wet.</li>}
       </ul>
     </section>

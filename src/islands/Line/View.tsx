@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useEffectEvent, useState } from 'react';
 import type { LinePlan } from '../../core/line/definitions';
 import type { LinePicture } from '../../core/views/line';
 import { Button, LinkButton } from '../../ui/Button/Button';
@@ -45,6 +45,14 @@ function PlannedLine({ picture, commissionId }: { picture: LinePicture; commissi
       setError((problem as Error).message);
     }
   };
+  const onKey = useEffectEvent((event: KeyboardEvent) => {
+    const elsewhere = event.target instanceof HTMLElement && event.target.matches('input, select, textarea');
+    if (event.key.toLowerCase() === 'b' && !elsewhere && !event.ctrlKey && !event.metaKey && !event.altKey) void takeUp();
+  });
+  useEffect(() => {
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
   return (
     <div className={styles.view}>
       <div className={styles.top}>
@@ -55,7 +63,7 @@ function PlannedLine({ picture, commissionId }: { picture: LinePicture; commissi
         <Gates picture={picture} />
         <span className={styles.actions}>
           <Downloads picture={picture} plan={line.plan} />
-          <Button kind="main" onClick={() => void takeUp()} accessKey="b">
+          <Button kind="main" onClick={() => void takeUp()}>
             {picture.hasOpenRun ? 'Lay this line out anew' : 'Take this line to the bench'}
           </Button>
         </span>

@@ -15,7 +15,13 @@ import styles from './View.module.css';
 const kindOptions = PAINT_KINDS.map((value) => ({ value, label: value }));
 const emptyPaint = (): Paint => ({ id: ulid(), name: '', hex: '#8a5a33', kind: 'opaque', dryMinutes: null });
 
-export function ShelfView({ paints: initial }: { paints: Paint[] }) {
+interface ShelfViewProps {
+  paints: Paint[];
+  /** How many units use a paint, by its id. */
+  unitsUsing: Record<string, number>;
+}
+
+export function ShelfView({ paints: initial, unitsUsing }: ShelfViewProps) {
   const [paints, setPaints] = useState(initial);
   const [inHand, setInHand] = useState<Paint | null>(null);
   const [error, setError] = useState<string | null>(null);
@@ -59,7 +65,7 @@ export function ShelfView({ paints: initial }: { paints: Paint[] }) {
                   {paint.name}
                   <small>
                     {paint.kind}
-                    {paint.dryMinutes !== null && `, dry after ${paint.dryMinutes} min`}
+                    {unitsUsing[paint.id] !== undefined && `, on ${counted(unitsUsing[paint.id]!, 'unit')}`}
                   </small>
                 </span>
               </button>

@@ -1,0 +1,51 @@
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { startApp } from '../test/support/app';
+import { openBrowser } from '../test/support/browser';
+import { PageUser } from '../test/support/page';
+
+const FOLDER = 'docs/screenshots';
+/** Long enough for the search of the Line view to come to rest. */
+const SETTLE_MS = 2200;
+
+/** What is done on a view before its picture is taken, so that it shows its work. */
+const VIEWS: { name: string; path: string; act?: (user: PageUser) => Promise<void> }[] = [
+  { name: 'today', path: '/' },
+  { name: 'intake', path: '/c/SECOND/intake' },
+  { name: 'scheme', path: '/c/FIRST/scheme', act: (user) => user.press('Mussel blue') },
+  { name: 'line', path: '/c/FIRST/line' },
+  {
+    name: 'bench',
+    path: '/c/FIRST/bench',
+    act: async (user) => {
+      for (let tap = 0; tap < 4; tap++) {
+        await user.keys(' ');
+        await user.driver.sleep(400);
+      }
+    },
+  },
+  { name: 'ledger', path: '/ledger' },
+  { name: 'shelf', path: '/shelf' },
+  { name: 'house-rules', path: '/house-rules' },
+];
+
+/** One current picture of every main view, made from the demo. The application must have been built. */
+mkdirSync(FOLDER, { recursive: true });
+const app = await startApp({ demo: true });
+const driver = await openBrowser();
+try {
+  const user = new PageUser(driver, app.url);
+  await user.open('/');
+  const ids = await driver.executeScript<string[]>(
+    'return [...new Set([...document.querySelectorAll("main a[href*=intake]")].map((link) => link.getAttribute("href").split("/")[2]))]',
+  );
+  for (const { name, path, act } of VIEWS) {
+    await user.open(path.replace('FIRST', ids[0]!).replace('SECOND', ids[1]!));
+    await driver.sleep(SETTLE_MS);
+    await act?.(user);
+    await driver.sleep(800);
+    writeFileSync(`${FOLDER}/${name}.png`, Buffer.from(await driver.takeScreenshot(), 'base64'));
+  }
+} finally {
+  await driver.quit();
+  await app.stop();
+}
