@@ -1,6 +1,5 @@
 import {
   array,
-  boolean,
   mixed,
   number,
   string,
