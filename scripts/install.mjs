@@ -10,9 +10,10 @@ export function installDependencies(say) {
   const wanted = hashOf(['package.json', 'package-lock.json']) + process.version;
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
   say('Installing dependencies; the database is compiled on the way, which takes about two minutes ...');
+  // Not `npm ci`: it refuses a lock file made where a registry has no packages for other platforms.
   run(
     'npm',
-    ['ci', '--no-audit', '--no-fund', '--loglevel=error'],
+    ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error'],
     'The dependencies could not be installed: look at the lines above, then try again.',
   );
   mkdirSync('node_modules', { recursive: true });
