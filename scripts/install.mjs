@@ -13,7 +13,7 @@ export function installDependencies(say) {
   // Not `npm ci`: it refuses a lock file made where a registry has no packages for other platforms.
   run(
     'npm',
-    ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error'],
+    ['install', '--no-save', '--include=dev', '--no-audit', '--no-fund', '--loglevel=error'],
     'The dependencies could not be installed: look at the lines above, then try again.',
   );
   mkdirSync('node_modules', { recursive: true });

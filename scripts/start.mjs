@@ -14,9 +14,9 @@ async function start() {
   const isDemo = process.argv.includes('--demo');
   process.env.NEAT_RELAY_DATA ??= isDemo ? DEMO_FOLDER : DEFAULT_FOLDER;
   process.env.HOST ??= '127.0.0.1';
-  process.env.NODE_ENV = 'production';
   installDependencies(say);
   buildApplication(say);
+  process.env.NODE_ENV = 'production';
   if (process.argv.includes('--reset')) {
     if (!isDemo) throw new Error('--reset is only for the demo: your own data folder is never thrown away.');
     rmSync(process.env.NEAT_RELAY_DATA, { recursive: true, force: true });
