@@ -18,11 +18,8 @@ export async function openBrowser(width = 1280, height = 800): Promise<WebDriver
   );
   const service = new chrome.ServiceBuilder(process.env['CHROMEDRIVER'] ?? '/usr/bin/chromedriver');
   const driver = await new Builder().forBrowser('chrome').setChromeOptions(options).setChromeService(service).build();
-  // The window has a frame even without a head; what counts is the size of the page.
-  const inner = await driver.executeScript<[number, number]>('return [innerWidth, innerHeight]');
-  await driver
-    .manage()
-    .window()
-    .setRect({ width: width + width - inner[0], height: height + height - inner[1] });
+  // The window has a frame and a least width even without a head; what counts is the size of the page.
+  const metrics = { width, height, deviceScaleFactor: 1, mobile: false };
+  await (driver as chrome.Driver).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', metrics);
   return driver;
 }
