@@ -13,7 +13,8 @@ const say = (text) => console.log(text);
 async function start() {
   const isDemo = process.argv.includes('--demo');
   process.env.NEAT_RELAY_DATA ??= isDemo ? DEMO_FOLDER : DEFAULT_FOLDER;
-  process.env.HOST ??= '127.0.0.1';
+  // Not HOST, which some shells set to the name of the machine.
+  process.env.HOST = process.env.NEAT_RELAY_HOST ?? '127.0.0.1';
   installDependencies(say);
   buildApplication(say);
   process.env.NODE_ENV = 'production';

@@ -2,7 +2,12 @@ import type { Knex } from 'knex';
 import type { Commission, Part, Scheme, Step, Unit } from '../core/scheme/definitions';
 import type { StoredCommission, StoredUnit, UnitEntry } from '../core/views/stored';
 
-type UnitRow = UnitEntry & { commissionId: string; schemeRevision: number };
+interface UnitRow extends UnitEntry {
+  commissionId: string;
+  position: number;
+  removed: number;
+  schemeRevision: number;
+}
 type PartRow = Omit<Part, 'steps'> & { unitId: string };
 type StepRow = Step & { unitId: string; partId: string | null; position: number };
 
@@ -18,6 +23,7 @@ const unitRow = (unit: UnitEntry, commissionId: string, position: number) => ({
   leaders: unit.leaders,
   trayLimit: unit.trayLimit,
   testModel: unit.testModel,
+  removed: false,
 });
 
 const commissionRow = ({ id, name, client, dueOn, standard, hourlyRateMinor, currency, note }: Commission) => ({
@@ -49,7 +55,10 @@ export class CommissionStore {
     await this.db('commission').insert({ ...commissionRow(commission), createdAt });
   }
 
-  /** Saves the commission and its list of units; units left out are removed. False when the revision has moved on. */
+  /**
+   * Saves the commission and its list of units. Units left out are put aside with their schemes, and come back whole
+   * when a later list has them again. False when the revision has moved on.
+   */
   async saveIntake(commission: Commission, units: readonly UnitEntry[], revision: number): Promise<boolean> {
     return this.db.transaction(async (trx) => {
       const updated = await trx('commission')
@@ -62,7 +71,7 @@ export class CommissionStore {
           'id',
           units.map((unit) => unit.id),
         )
-        .delete();
+        .update({ removed: true });
       for (const [position, unit] of units.entries()) {
         await trx('unit')
           .insert(unitRow(unit, commission.id, position))
@@ -74,11 +83,11 @@ export class CommissionStore {
   }
 
   async units(commissionId: string): Promise<StoredUnit[]> {
-    return this.withSchemes(await this.db<UnitRow & { position: number }>('unit').where({ commissionId }).orderBy('position'));
+    return this.withSchemes(await this.db<UnitRow>('unit').where({ commissionId, removed: 0 }).orderBy('position'));
   }
 
   async findUnit(id: string): Promise<StoredUnit | null> {
-    const rows = await this.db<UnitRow & { position: number }>('unit').where({ id });
+    const rows = await this.db<UnitRow>('unit').where({ id });
     return (await this.withSchemes(rows))[0] ?? null;
   }
 
@@ -105,11 +114,11 @@ export class CommissionStore {
     });
   }
 
-  private async withSchemes(rows: readonly (UnitRow & { position: number })[]): Promise<StoredUnit[]> {
+  private async withSchemes(rows: readonly UnitRow[]): Promise<StoredUnit[]> {
     const unitIds = rows.map((row) => row.id);
     const parts = await this.db<PartRow>('part').whereIn('unitId', unitIds).orderBy('position');
     const steps = await this.db<StepRow>('step').whereIn('unitId', unitIds).orderBy('position');
-    return rows.map(({ position: _position, ...unit }) => ({
+    return rows.map(({ position: _position, removed: _removed, ...unit }) => ({
       ...unit,
       scheme: {
         parts: parts

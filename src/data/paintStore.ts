@@ -10,12 +10,14 @@ export class PaintStore {
 
   /** How many units use each paint; paints that none uses are left out. */
   async unitsUsing(): Promise<Record<string, number>> {
-    const rows = await this.db<{ paintId: string; units: number }>('step')
+    const rows: { paintId: string; units: number }[] = await this.db('step')
+      .join('unit', 'unit.id', 'step.unitId')
+      .where('unit.removed', 0)
       .whereNotNull('paintId')
       .groupBy('paintId')
       .select('paintId')
       .countDistinct({ units: 'unitId' });
-    return Object.fromEntries(rows.map((row) => [row.paintId, Number(row.units)]));
+    return Object.fromEntries(rows.map((row) => [row.paintId, row.units]));
   }
 
   async save(paint: Paint): Promise<void> {

@@ -209,6 +209,15 @@ describe('the server, from intake to a moved estimate', () => {
     expect(await rejected(saveIntake(stores, 'none', { revision: 1, commission: entry, units }))).to.be.instanceOf(NotFoundError);
   });
 
+  it('brings a removed unit back with its scheme when the removal is undone', async () => {
+    const { id, units } = await ready();
+    await saveIntake(stores, id, { revision: 2, commission: entry, units: [units[0]!] });
+    expect((await loadEstimate(stores, id, NOW)).stepsTotal).to.equal(20);
+    await saveIntake(stores, id, { revision: 3, commission: entry, units });
+    expect((await loadEstimate(stores, id, NOW)).stepsTotal).to.equal(40);
+    expect(await stores.paints.unitsUsing()).to.deep.equal({ red: 2, blue: 2 });
+  });
+
   it('holds the batch at the test model until the client is content', async () => {
     const { id, units } = await ready();
     await judgeTestModel(stores, units[0]!.id, { testModel: 'waiting' });

@@ -34,6 +34,8 @@ export async function up(knex: Knex): Promise<void> {
     table.integer('leaders').notNullable();
     table.integer('tray_limit').notNullable();
     table.text('test_model').notNullable();
+    // A unit taken out at Intake keeps its scheme, so that undo brings all of it back.
+    table.boolean('removed').notNullable().defaultTo(false);
     table.integer('scheme_revision').notNullable().defaultTo(1);
   });
   await knex.schema.createTable('part', (table) => {

@@ -1,0 +1,94 @@
+import { expect } from 'chai';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { existsSync } from 'node:fs';
+import net from 'node:net';
+import path from 'node:path';
+import { migrations } from '../../src/data/migrations';
+import { openDatabase } from '../../src/data/database';
+import { temporaryFolder } from '../support/database';
+
+/** The start script as a user runs it, with all it says. */
+class Starting {
+  said = '';
+  private readonly child: ChildProcess;
+  private readonly gone: Promise<number | null>;
+
+  constructor(args: string[], env: Record<string, string>) {
+    this.child = spawn(process.execPath, ['scripts/start.mjs', ...args], { env: { ...process.env, ...env } });
+    for (const stream of [this.child.stdout!, this.child.stderr!]) stream.on('data', (chunk) => (this.said += String(chunk)));
+    this.gone = new Promise((resolve) => this.child.once('exit', resolve));
+  }
+
+  async says(pattern: RegExp): Promise<RegExpExecArray> {
+    for (let attempt = 0; attempt < 300; attempt++) {
+      const found = pattern.exec(this.said);
+      if (found) return found;
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
+    throw new Error(`it never said ${pattern}, but: ${this.said}`);
+  }
+
+  press(signal: NodeJS.Signals): Promise<number | null> {
+    this.child.kill(signal);
+    return this.gone;
+  }
+
+  ended(): Promise<number | null> {
+    return this.gone;
+  }
+}
+
+const ADDRESS = /Neat Relay is at (http:\/\/127\.0\.0\.1:(\d+))/;
+
+describe('starting and stopping', function () {
+  this.timeout(90_000);
+  const { folder, remove } = temporaryFolder();
+  after(remove);
+  const at = (name: string) => path.join(folder, name);
+
+  it('says that a port is taken, takes the next, answers, and stops cleanly on Ctrl-C', async () => {
+    const blocker = net.createServer();
+    await new Promise<void>((resolve) => blocker.listen(0, '127.0.0.1', resolve));
+    const { port } = blocker.address() as net.AddressInfo;
+    const program = new Starting(['--demo'], { NEAT_RELAY_DATA: at('demo'), PORT: String(port) });
+    const [, url, taken] = await program.says(ADDRESS);
+    expect(program.said)
+      .to.include(`Port ${port} is taken by another program: trying ${port + 1}.`)
+      .and.to.include('Filling the demo data folder');
+    expect(Number(taken)).to.be.greaterThan(port);
+    expect(await (await fetch(url!)).text()).to.include('Tide coast watch');
+    expect(await program.press('SIGINT')).to.equal(0);
+    expect(program.said).to.include('Stopped.');
+    blocker.close();
+  });
+
+  it('keeps the demo data until it is told to begin afresh', async () => {
+    const run = async (args: string[]) => {
+      const program = new Starting(['--demo', ...args], { NEAT_RELAY_DATA: at('demo') });
+      await program.says(ADDRESS);
+      await program.press('SIGTERM');
+      return program.said;
+    };
+    expect(await run([])).not.to.include('Filling');
+    expect(await run(['--reset']))
+      .to.include('The demo begins afresh.')
+      .and.to.include('Filling the demo data folder');
+  });
+
+  it('never throws a data folder of the user away', async () => {
+    const program = new Starting(['--reset'], { NEAT_RELAY_DATA: at('demo') });
+    expect(await program.ended()).to.equal(1);
+    expect(program.said).to.include('your own data folder is never thrown away');
+    expect(existsSync(at('demo'))).to.equal(true);
+  });
+
+  it('refuses a database of a newer program in one clear line', async () => {
+    const later = { name: '20990101_later', up: () => Promise.resolve(), down: () => Promise.resolve() };
+    await (await openDatabase(at('newer'), [...migrations, later])).knex.destroy();
+    const program = new Starting([], { NEAT_RELAY_DATA: at('newer') });
+    expect(await program.ended()).to.equal(1);
+    expect(program.said)
+      .to.match(/was written by a newer Neat Relay .*20990101_later.*NEAT_RELAY_DATA/)
+      .and.not.to.match(/\n\s+at /);
+  });
+});

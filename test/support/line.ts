@@ -1,0 +1,20 @@
+import { compileLine } from '../../src/core/line/compileLine';
+import { searchOrder } from '../../src/core/line/searchOrder';
+import { planOrder } from '../../src/core/line/planLine';
+import type { LinePlan } from '../../src/core/line/definitions';
+import { buildLine } from '../../src/core/scheme/buildLine';
+import type { LinePicture } from '../../src/core/views/line';
+import { paint, part, roster, step, unit } from './units';
+
+const paints = new Map([paint('red'), paint('blue')].map((each) => [each.id, each]));
+
+/** Two units of four that share two paints, primed, as the Line view gets them. */
+export function smallLine(): { picture: LinePicture; plan: LinePlan } {
+  const scheme = () => [part('shirt', step('basecoat', { paintId: 'red' })), part('hood', step('basecoat', { paintId: 'blue', coats: 2 }))];
+  const units = ['Keepers', 'Cutters'].map((name) => unit(name, scheme(), [step('prime')], { promised: 4 }));
+  const built = buildLine(roster(units, { paints }));
+  const line = compileLine(built.problem);
+  const plan = planOrder(line, searchOrder(line, { seed: 1, steps: 500 }));
+  if ('missingMinutes' in plan) throw new Error('one endless session holds everything');
+  return { picture: { ...built, waitingUnits: [], unitsWithoutScheme: [], hasOpenRun: false }, plan };
+}
