@@ -5,7 +5,7 @@ const MINUTES_PER_HOUR = 60;
 /** Minutes as people say them: 1 h 25 min; below ten minutes with one decimal. */
 export function minutesText(minutes: number): string {
   if (!Number.isFinite(minutes)) return '–';
-  if (minutes > 0 && minutes < 9.95) return `${plain(minutes, 1)} min`;
+  if (minutes > 0 && minutes < 9.95) return `${plain(minutes, 1, 0)} min`;
   const whole = Math.round(minutes);
   const hours = Math.floor(whole / MINUTES_PER_HOUR);
   const rest = whole % MINUTES_PER_HOUR;
@@ -27,8 +27,9 @@ export function clockText(seconds: number): string {
 
 const two = (value: number) => String(value).padStart(2, '0');
 
-export const plain = (value: number, decimals = 0): string =>
-  new Intl.NumberFormat('en-GB', { minimumFractionDigits: decimals, maximumFractionDigits: decimals }).format(value);
+/** A number with so many decimals; fewer down to `least` where they would be zeros. */
+export const plain = (value: number, decimals = 0, least = decimals): string =>
+  new Intl.NumberFormat('en-GB', { minimumFractionDigits: least, maximumFractionDigits: decimals }).format(value);
 
 export const percentText = (share: number): string => new Intl.NumberFormat('en-GB', { style: 'percent' }).format(share);
 

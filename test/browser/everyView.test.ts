@@ -116,6 +116,18 @@ describe('every view', function () {
       await user.press('Daylight');
     });
 
+    it('keeps the unit that is shown over a reload', async () => {
+      await user.open('/');
+      const link = await driver.executeScript<string>('return document.querySelector("main a[href*=intake]").getAttribute("href")');
+      await user.open(link.replace('/intake', '/scheme'));
+      await user.press('Ferry crew');
+      await user.find('[data-part="Oar"]');
+      await driver.navigate().refresh();
+      await user.ready();
+      await user.find('[data-part="Oar"]');
+      expect(await user.complaints()).to.deep.equal([]);
+    });
+
     it('undoes a change and stores that too', async () => {
       await user.open('/house-rules');
       await user.fill('Dry brushes owned', '5');

@@ -117,7 +117,7 @@ describe('around the work', () => {
     const markup = side(benchAfter([...primed, tap(40, 'started', shirt.id)]));
     expect(markup).to.include('1 h 40 min').and.to.include('2 h 10 min');
     expect(markup).to.include('−20 min since this window was opened');
-    expect(markup).to.include('2.0 min a model, was 3.0 min').and.to.include('4 models of this step logged.');
+    expect(markup).to.include('2 min a model, was 3 min').and.to.include('4 models of this step logged.');
   });
 
   it('lists what comes next and what was missed', () => {

@@ -18,6 +18,8 @@ interface PaintPickerProps {
 
 const NONE = '';
 const NEW = 'new';
+/** What the colour field starts from, a different one each time, until the painter has matched the pot. */
+const FIRST_COLOURS = ['#8a5a33', '#4f6b3a', '#3f5f8a', '#a33f33', '#c9a24a', '#6b4a7a', '#4a4f55', '#d8cdb4'];
 const kindOptions = PAINT_KINDS.map((value) => ({ value, label: value }));
 
 /** A paint from the shelf, or a new one put on it right here. */
@@ -61,7 +63,7 @@ interface NewPaintProps {
 
 function NewPaint({ names, onAdd, onCancel }: NewPaintProps) {
   const [name, setName] = useState('');
-  const [hex, setHex] = useState('#8a5a33');
+  const [hex, setHex] = useState(() => FIRST_COLOURS[names.length % FIRST_COLOURS.length]!);
   const [kind, setKind] = useState<PaintKind>('opaque');
   const [error, setError] = useState<string | null>(null);
   const add = () => {

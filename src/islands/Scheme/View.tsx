@@ -9,17 +9,18 @@ import { send } from '../shared/api';
 import { UnitScheme } from './UnitScheme';
 import styles from './View.module.css';
 
-/** Which unit is shown stands in the address, so that a reload and a link keep it. */
-function unitInAddress(units: SchemePicture['units']): string | undefined {
-  const wanted = typeof window === 'undefined' ? null : new URLSearchParams(window.location.search).get('unit');
-  return (units.find((unit) => unit.id === wanted) ?? units[0])?.id;
+interface SchemeViewProps {
+  picture: SchemePicture;
+  commissionId: string;
+  /** Which unit is shown stands in the address, so that a reload and a link keep it. */
+  wantedUnit: string | null;
 }
 
-export function SchemeView({ picture, commissionId }: { picture: SchemePicture; commissionId: string }) {
+export function SchemeView({ picture, commissionId, wantedUnit }: SchemeViewProps) {
   const [units, setUnits] = useState(picture.units);
   const [paints, setPaints] = useState(picture.paints);
   const [estimate, setEstimate] = useState(picture.estimate);
-  const [shown, setShown] = useState(() => unitInAddress(picture.units));
+  const [shown, setShown] = useState(() => (picture.units.find((unit) => unit.id === wantedUnit) ?? picture.units[0])?.id);
   const unit = units.find((each) => each.id === shown);
   if (!unit) {
     return (

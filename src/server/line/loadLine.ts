@@ -1,13 +1,11 @@
 import { buildLine } from '../../core/scheme/buildLine';
 import type { LinePicture } from '../../core/views/line';
-import { loadPicture, rosterOf, type Picture } from '../commissions/loadPicture';
+import { loadPicture, rosterOf } from '../commissions/loadPicture';
 import type { Stores } from '../stores';
 
+/** What is left to paint of a commission, as a line. */
 export async function loadLine(stores: Stores, commissionId: string | undefined, now: Date): Promise<LinePicture> {
-  return linePicture(await loadPicture(stores, commissionId, now));
-}
-
-export function linePicture(picture: Picture): LinePicture {
+  const picture = await loadPicture(stores, commissionId, now);
   return {
     ...buildLine(rosterOf(picture)),
     waitingUnits: picture.units.filter((unit) => unit.testModel === 'waiting').map((unit) => unit.name),

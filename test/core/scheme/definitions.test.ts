@@ -1,0 +1,69 @@
+import { expect } from 'chai';
+import { hasOpenCount, includesStandard, modelsOf, TECHNIQUES } from '../../../src/core/scheme/definitions';
+import { modelsForStep, passesOf } from '../../../src/core/scheme/passes';
+import { allowsCountdown, factsOf } from '../../../src/core/scheme/techniques';
+import { explainEstimate } from '../../../src/core/time/explainEstimate';
+import { part, step, unit } from '../../support/units';
+
+describe('counting models', () => {
+  const counted = (promised: number, found: number | null, countNote = '') => ({ promised, counted: found, countNote });
+  it('believes the box once it is counted', () => {
+    expect(modelsOf(counted(10, null))).to.equal(10);
+    expect(modelsOf(counted(10, 9))).to.equal(9);
+  });
+  it('keeps a difference open until it is settled', () => {
+    expect(
+      [counted(10, null), counted(10, 10), counted(10, 9), counted(10, 11), counted(10, 9, 'one follows'), counted(10, 9, '  ')].map(
+        hasOpenCount,
+      ),
+    ).to.deep.equal([false, false, true, true, false, true]);
+  });
+});
+
+describe('passes', () => {
+  it('come in the order of the scheme, a coat at a time, and only with models', () => {
+    const coat = step('basecoat', { coats: 2 });
+    const badge = step('detail', { who: 'leaders' });
+    const wash = step('wash');
+    const of = (leaders: number) =>
+      passesOf(unit('a', [part('coat', coat), part('badge', badge)], [wash], { leaders }), 'table').map((pass) => pass.key);
+    expect(of(1)).to.deep.equal([`${coat.id}#1`, `${coat.id}#2`, `${badge.id}#1`, `${wash.id}#1`]);
+    expect(of(0)).to.not.include(`${badge.id}#1`);
+  });
+
+  it('are for all, for the leaders, or for the others', () => {
+    const some = { promised: 4, counted: 3, leaders: 1 };
+    expect((['all', 'leaders', 'others'] as const).map((who) => modelsForStep(some, { who }))).to.deep.equal([[1, 2, 3], [1], [2, 3]]);
+  });
+
+  it('belong to a standard and all above it', () => {
+    expect(includesStandard('table', 'quick')).to.equal(true);
+    expect(includesStandard('table', 'table')).to.equal(true);
+    expect(includesStandard('table', 'full')).to.equal(false);
+  });
+});
+
+describe('techniques', () => {
+  it('warn wherever a can, an airbrush, a knife or powder is used, and defer to the label', () => {
+    for (const technique of ['prime', 'varnish', 'airbrush', 'clean', 'assemble', 'pigment', 'pinwash', 'streak'] as const) {
+      expect(factsOf(technique).caution, technique).to.match(/label and local rules come first/i);
+    }
+  });
+  it('run no countdown with a knife or a spray in the hand', () => {
+    expect(TECHNIQUES.filter((technique) => !allowsCountdown(technique))).to.deep.equal(['clean', 'prime', 'airbrush', 'varnish']);
+  });
+  it('are picked up no later than they are painted over', () => {
+    for (const technique of TECHNIQUES) expect(factsOf(technique).handleMinutes, technique).to.be.at.most(factsOf(technique).dryMinutes);
+  });
+});
+
+describe('the reason of an estimate', () => {
+  const why = (p50: number, modelsHere: number, modelsOfTechnique: number) =>
+    explainEstimate(p50, { normMinutes: 2, modelsHere, modelsOfTechnique });
+  it('says what it rests on and how it stands to the norm', () => {
+    expect(why(2, 0, 0)).to.equal('Nothing logged yet: the norm we ship.');
+    expect(why(2.2, 0, 0)).to.equal('This technique is not logged yet; your pace elsewhere: 10 % slower than the norm.');
+    expect(why(1.8, 0, 62)).to.equal('None of this step logged yet, 62 models of this technique elsewhere: 10 % faster than the norm.');
+    expect(why(2.02, 1, 8)).to.equal('1 model of this step logged, 8 of this technique: about the norm.');
+  });
+});

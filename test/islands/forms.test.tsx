@@ -1,0 +1,183 @@
+import { expect } from 'chai';
+import { renderToStaticMarkup } from 'react-dom/server';
+import { DEFAULT_HOUSE_RULES } from '../../src/core/scheme/houseRules';
+import type { LogPicture } from '../../src/core/views/log';
+import type { CommissionEstimate } from '../../src/core/views/estimate';
+import { UnitRow } from '../../src/islands/Intake/UnitRow';
+import { LogTable } from '../../src/islands/Ledger/LogTable';
+import { StepEditor } from '../../src/islands/Scheme/StepEditor';
+import { Strip } from '../../src/islands/Scheme/Strip';
+import { SaveState } from '../../src/islands/shared/SaveState';
+import { Bar } from '../../src/ui/Bar/Bar';
+import { NumberField } from '../../src/ui/Field/NumberField';
+import { TextField } from '../../src/ui/Field/Field';
+import { Swatch } from '../../src/ui/Swatch/Swatch';
+import { paint, part, step, unit } from '../support/units';
+
+const nothing = () => undefined;
+const promise = () => Promise.resolve();
+
+describe('a unit at Intake', () => {
+  const row = (more: Partial<Parameters<typeof unit>[3]>) =>
+    renderToStaticMarkup(
+      <table>
+        <tbody>
+          <UnitRow unit={unit('Keepers', [], [], more)} started={false} onChange={nothing} onRemove={nothing} />
+        </tbody>
+      </table>,
+    );
+  it('says nothing more while the count is right or open', () => {
+    expect(row({ counted: 6 })).not.to.include('settled');
+    expect(row({ counted: null })).not.to.include('settled');
+  });
+  it('says how many are short or too many, until it is settled', () => {
+    expect(row({ counted: 5 })).to.include('Keepers: 1 model short. Not settled.');
+    expect(row({ counted: 8 })).to.include('Keepers: 2 models too many. Not settled.');
+    expect(row({ counted: 5, countNote: 'one follows' })).to.include('1 model short. Settled.');
+  });
+});
+
+describe('a strip of a scheme', () => {
+  const coat = step('basecoat', { paintId: 'red', coats: 2 });
+  const eyes = step('eyes', { standard: 'full', who: 'leaders' });
+  const keepers = unit('Keepers', [part('coat', coat, eyes)], [], { promised: 10 });
+  const estimate = {
+    passes: [{ passKey: `${coat.id}#1`, p50: 1.5, why: '14 models of this step logged.' }],
+  } as unknown as CommissionEstimate;
+  const common = { unit: keepers, standard: 'table' as const, paints: [paint('red')], estimate };
+
+  it('shows every step with its paint and its minutes for one model and for the unit', () => {
+    const markup = renderToStaticMarkup(
+      <Strip
+        name="coat"
+        steps={[coat, eyes]}
+        {...common}
+        leaderFactor={1}
+        selected={eyes.id}
+        onSelect={nothing}
+        onMove={nothing}
+        onAdd={nothing}
+      />,
+    );
+    expect(markup).to.include('Base coat ×2').and.to.include('Paint red').and.to.include('Eyes (leaders)').and.to.include('no paint yet');
+    expect(markup).to.match(/3 min .*30 min/s);
+    expect(markup).to.include('chip selected beyond');
+  });
+
+  const editor = (its: typeof coat | null, standard: 'table' | 'full' = 'table') =>
+    renderToStaticMarkup(
+      <StepEditor
+        step={its}
+        {...common}
+        standard={standard}
+        house={DEFAULT_HOUSE_RULES}
+        onChange={nothing}
+        onRemove={nothing}
+        onNewPaint={promise}
+      />,
+    );
+
+  it('says what a step costs, what another coat would, and why', () => {
+    const markup = editor(coat);
+    expect(markup)
+      .to.include('3 min a model, 30 min over 10 models')
+      .and.to.include('A further coat: +15 min. Left out: −30 min.')
+      .and.to.include('14 models of this step logged.');
+  });
+
+  it('says when a step lies above the standard paid for', () => {
+    expect(editor(eyes)).to.include('Above the standard paid for (table): it is not planned.');
+    expect(editor(eyes, 'full')).not.to.include('Above the standard');
+  });
+
+  it('shows the caution where a step with a spray can is planned', () => {
+    expect(editor(step('prime'))).to.include('respirator');
+    expect(editor(coat)).not.to.include('respirator');
+    expect(editor(null)).to.include('Choose a step');
+  });
+});
+
+describe('the log', () => {
+  const row = (more: Partial<LogPicture['rows'][number]>): LogPicture['rows'][number] => ({
+    id: 'r1',
+    runId: null,
+    startedAt: '2026-11-23T19:00:00Z',
+    commission: 'Coast',
+    unit: 'Keepers',
+    part: 'Coat',
+    technique: 'basecoat',
+    size: 'foot',
+    coverage: 0.2,
+    models: 4,
+    minutes: 6,
+    setupMinutes: null,
+    note: '',
+    verdict: 'unsure',
+    interrupted: false,
+    ...more,
+  });
+  const table = (more: Partial<LogPicture['rows'][number]>) => renderToStaticMarkup(<LogTable rows={[row(more)]} onJudge={nothing} />);
+
+  it('shows minutes for all models and for one', () => {
+    expect(table({})).to.include('>6.0<').and.to.include('>1.5 min<').and.to.include('Keepers, coat').and.to.include('>yes<');
+  });
+  it('asks about a row that looks interrupted, and shows the answer', () => {
+    expect(table({ interrupted: true }))
+      .to.include('interrupted?')
+      .and.to.include('Leave out')
+      .and.to.include('flagged');
+    expect(table({ verdict: 'left out' }))
+      .to.include('Take back in')
+      .and.to.include('leftOut');
+    expect(table({ verdict: 'counts' })).to.include('you said so');
+  });
+});
+
+describe('small parts', () => {
+  it('say whether what is on screen is stored', () => {
+    const state = (status: Parameters<typeof SaveState>[0]['status']) =>
+      renderToStaticMarkup(<SaveState status={status} onRetry={nothing} onUndo={nothing} canUndo={false} />);
+    expect(state({ kind: 'saved' }))
+      .to.include('All stored')
+      .and.not.to.include('Try again');
+    expect(state({ kind: 'failed', message: 'The program does not answer.' }))
+      .to.include('Not stored. The program does not answer.')
+      .and.to.include('Try again');
+  });
+
+  it('join a field with its label and its error', () => {
+    const markup = renderToStaticMarkup(<TextField label="Client" value="" onChange={nothing} error="Empty: give a name." />);
+    const [, id] = /<label for="([^"]+)"/.exec(markup)!;
+    expect(markup).to.include(`id="${id}"`).and.to.include(`aria-describedby="${id}-error"`).and.to.include('aria-invalid="true"');
+  });
+
+  it('show a number as it is kept, and nothing for none', () => {
+    const field = (value: number | null) =>
+      renderToStaticMarkup(<NumberField label="Coats" value={value} onChange={nothing} min={1} max={9} optional />);
+    expect(field(2.5)).to.include('value="2.5"');
+    expect(field(null)).to.include('value=""');
+  });
+
+  it('draw bars to scale and name them for who cannot see them', () => {
+    const markup = renderToStaticMarkup(
+      <Bar
+        full={200}
+        label="half"
+        parts={[
+          { label: 'a', value: 50, look: 'solid' },
+          { label: 'b', value: 20, look: 'hatch' },
+        ]}
+      />,
+    );
+    expect(markup).to.include('width:25%').and.to.include('width:10%').and.to.include('aria-label="half"');
+  });
+
+  it('show paint in its own colour and no paint as a hatch', () => {
+    expect(renderToStaticMarkup(<Swatch hex="#112233" kind="metallic" />))
+      .to.include('background-color:#112233')
+      .and.to.include('metallic');
+    expect(renderToStaticMarkup(<Swatch hex={null} />))
+      .to.include('none')
+      .and.not.to.include('style');
+  });
+});
