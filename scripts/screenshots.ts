@@ -13,6 +13,9 @@ const VIEWS: { name: string; path: string; act?: (user: PageUser) => Promise<voi
   { name: 'intake', path: '/c/SECOND/intake' },
   { name: 'scheme', path: '/c/FIRST/scheme', act: (user) => user.press('Mussel blue') },
   { name: 'line', path: '/c/FIRST/line' },
+  { name: 'ledger', path: '/ledger' },
+  { name: 'shelf', path: '/shelf' },
+  { name: 'house-rules', path: '/house-rules' },
   {
     name: 'bench',
     path: '/c/FIRST/bench',
@@ -23,9 +26,6 @@ const VIEWS: { name: string; path: string; act?: (user: PageUser) => Promise<voi
       }
     },
   },
-  { name: 'ledger', path: '/ledger' },
-  { name: 'shelf', path: '/shelf' },
-  { name: 'house-rules', path: '/house-rules' },
 ];
 
 /** One current picture of every main view, made from the demo. The application must have been built. */

@@ -16,7 +16,15 @@ const START = Date.parse('2026-11-23T19:00:00Z');
 const MINUTE = 60_000;
 const { picture, plan } = smallLine();
 const jobs = plan.order.map((id) => picture.jobs.find((job) => job.id === id)!);
-const run = { id: 'run', commissionId: 'c', startedAt: new Date(START).toISOString(), closedAt: null, jobs, problem: picture.problem };
+const run = {
+  stillWet: [],
+  id: 'run',
+  commissionId: 'c',
+  startedAt: new Date(START).toISOString(),
+  closedAt: null,
+  jobs,
+  problem: picture.problem,
+};
 const paints = [paint('red'), paint('blue')];
 
 let ids = 0;

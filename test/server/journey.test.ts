@@ -1,9 +1,11 @@
 import { expect } from 'chai';
 import { ulid } from 'ulid';
+import { readyAt } from '../../src/core/bench/benchView';
 import type { BenchEvent } from '../../src/core/bench/definitions';
+import { replayBench } from '../../src/core/bench/replayBench';
 import { InputError } from '../../src/core/formats/InputError';
 import { fillDemo } from '../../src/data/demo/fillDemo';
-import { newEvents } from '../../src/server/bench/loadBench';
+import { loadBench, newEvents } from '../../src/server/bench/loadBench';
 import { recordEvents } from '../../src/server/bench/recordEvents';
 import { takeUpLine } from '../../src/server/bench/takeUpLine';
 import { exportCommission, importCommission } from '../../src/server/commissions/commissionFile';
@@ -123,10 +125,10 @@ describe('the server, from intake to a moved estimate', () => {
     await recordEvents(stores, runId, { events: events.slice(5).reverse() }, NOW);
     await recordEvents(stores, runId, { events }, NOW);
     await recordEvents(stores, runId, { events: events.slice(0, 3) }, NOW);
-    expect((await newEvents(stores, runId, 0)).events).to.have.length(events.length);
+    expect((await newEvents(stores, runId, { after: 0 })).events).to.have.length(events.length);
     const rows = await stores.timeLog.list();
     expect(rows.map((row) => [row.models, row.minutes])).to.deep.equal([[10, 20]]);
-    expect((await newEvents(stores, runId, 4)).events).to.have.length(events.length - 4);
+    expect((await newEvents(stores, runId, { after: 4 })).events).to.have.length(events.length - 4);
   });
 
   it('keeps what the painter said of a row while its stretch grows', async () => {
@@ -157,7 +159,7 @@ describe('the server, from intake to a moved estimate', () => {
       ).to.be.instanceOf(InputError);
     }
     expect(await rejected(recordEvents(stores, 'none', { events }, NOW))).to.be.instanceOf(NotFoundError);
-    expect((await newEvents(stores, runId, 0)).events).to.deep.equal([]);
+    expect((await newEvents(stores, runId, { after: 0 })).events).to.deep.equal([]);
   });
 
   it('puts the old line down when a new one is taken up, and keeps what was painted', async () => {
@@ -169,6 +171,23 @@ describe('the server, from intake to a moved estimate', () => {
     const next = await takeUpLine(stores, id, { order: line.problem.jobs.map((job) => job.id) }, new Date(NOW.getTime() + 3_600_000));
     expect((await stores.runs.openRun(id))!.id).to.equal(next.runId);
     expect((await stores.runs.find(runId))!.closedAt).to.not.equal(null);
+  });
+
+  it('remembers what the old line has left wet', async () => {
+    const { id } = await ready();
+    const { runId, events } = await paintFirstJob(id, 2);
+    await recordEvents(stores, runId, { events }, NOW);
+    const soon = new Date(NOW.getTime() + 21 * 60_000);
+    const line = await loadLine(stores, id, soon);
+    await takeUpLine(stores, id, { order: line.problem.jobs.map((job) => job.id) }, soon);
+    const bench = (await loadBench(stores, id, soon))!;
+    // The last model was done after 20 minutes and dries for 15; the first was dry after 17.
+    expect(bench.stillWet.at(-1)).to.deep.include({ model: 10, dryAt: NOW.getTime() + 35 * 60_000 });
+    expect(bench.stillWet.map((wet) => wet.model)).not.to.include(1);
+    const job = bench.run.jobs.find((each) => each.unitName === 'Keepers')!;
+    expect(readyAt({ ...bench.run, stillWet: bench.stillWet }, replayBench(bench.run.jobs, []), job, 10)).to.equal(
+      NOW.getTime() + 35 * 60_000,
+    );
   });
 
   it('refuses an order that breaks the line, and changes nothing', async () => {

@@ -5,6 +5,17 @@ import type { BenchState, RunJob } from './definitions';
 export interface RunPlan {
   jobs: RunJob[];
   problem: LineProblem;
+  /** Models that an earlier line of the commission has left wet. */
+  stillWet?: readonly WetModel[];
+}
+
+export interface WetModel {
+  unitId: string;
+  /** What is wet on it, in words. */
+  what: string;
+  model: number;
+  /** UTC ms. */
+  dryAt: number;
 }
 
 export interface DryingModel {
@@ -67,7 +78,8 @@ export function viewBench(plan: RunPlan, state: BenchState): BenchView {
 export function readyAt(plan: RunPlan, state: BenchState, job: RunJob, model: number): number {
   const lineJobs = new Map(plan.problem.jobs.map((entry) => [entry.id, entry]));
   const runJobs = new Map(plan.jobs.map((entry) => [entry.id, entry]));
-  let ready = 0;
+  const wet = (plan.stillWet ?? []).filter((each) => each.unitId === job.unitId && each.model === model);
+  let ready = wet.reduce((latest, each) => Math.max(latest, each.dryAt), 0);
   for (const after of lineJobs.get(job.id)!.after) {
     const other = runJobs.get(after.job)!;
     const lag = after.lagMinutes ?? lineJobs.get(other.id)!.dryMinutes;

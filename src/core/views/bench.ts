@@ -1,3 +1,4 @@
+import type { WetModel } from '../bench/benchView';
 import type { Paint } from '../scheme/definitions';
 import type { CommissionEstimate } from './estimate';
 import type { StoredEvent, StoredRun } from './stored';
@@ -8,5 +9,7 @@ export interface BenchPicture {
   run: StoredRun;
   events: StoredEvent[];
   paints: Paint[];
+  /** What earlier lines of the commission have left wet. */
+  stillWet: WetModel[];
   estimate: CommissionEstimate;
 }

@@ -106,27 +106,38 @@ function Left({ bench }: { bench: Bench }) {
   );
 }
 
+/** Which tray of its unit, where there are several. */
+function trayOf(bench: Bench, trayId: string): string {
+  const [unitId, number] = trayId.split('/');
+  const trays = new Set(bench.run.jobs.filter((job) => job.unitId === unitId).map((job) => job.trayId));
+  return trays.size > 1 ? ` tray ${number}` : '';
+}
+
 /** What is wet, job by job, the first to dry on top. */
 function Rack({ bench, now }: { bench: Bench; now: number }) {
-  const jobs = new Map<string, { models: number; dryAt: number }>();
+  const jobs = new Map<string, { models: number; dryAt: number; dryMinutes: number }>();
+  const add = (what: string, dryAt: number, dryMinutes: number) => {
+    const known = jobs.get(what);
+    jobs.set(what, { models: (known?.models ?? 0) + 1, dryAt: Math.max(known?.dryAt ?? 0, dryAt), dryMinutes });
+  };
+  for (const { what, dryAt } of bench.run.stillWet.filter((wet) => wet.dryAt > now)) add(what, dryAt, (dryAt - now) / MINUTE_MS);
   for (const { job, dryAt } of bench.drying(now)) {
-    const known = jobs.get(job);
-    jobs.set(job, { models: (known?.models ?? 0) + 1, dryAt: Math.max(known?.dryAt ?? 0, dryAt) });
+    const { unitName, partName, trayId, dryMinutes } = bench.jobs.get(job)!;
+    add(`${unitName}${trayOf(bench, trayId)}, ${partName?.toLowerCase() ?? 'everything'}`, dryAt, dryMinutes);
   }
   const lastDry = Math.max(0.1, ...[...jobs.values()].map(({ dryAt }) => (dryAt - now) / MINUTE_MS));
   return (
     <section aria-label="Drying rack">
       <h2 className={styles.sideTitle}>Drying rack</h2>
       <ul className={styles.rack}>
-        {[...jobs].slice(0, RACK_SHOWN).map(([id, { models, dryAt }]) => {
-          const job = bench.jobs.get(id)!;
+        {[...jobs].slice(0, RACK_SHOWN).map(([what, { models, dryAt, dryMinutes }]) => {
           const left = (dryAt - now) / MINUTE_MS;
           return (
-            <li key={id}>
+            <li key={what}>
               <span className={styles.emptying} aria-hidden="true">
-                <span style={{ width: `${Math.min(100, (100 * left) / Math.max(job.dryMinutes, 1))}%` }} />
+                <span style={{ width: `${Math.min(100, (100 * left) / Math.max(dryMinutes, 1))}%` }} />
               </span>
-              {job.unitName}, {job.partName?.toLowerCase() ?? 'everything'}: {counted(models, 'model')}, {minutesText(Math.max(0.1, left))}
+              {what}: {counted(models, 'model')}, {minutesText(Math.max(0.1, left))}
             </li>
           );
         })}

@@ -10,7 +10,8 @@ import { useEvents } from './useEvents';
 
 /** The bench as it stands: the state after all taps, what to do now, and what a tap does. */
 export function useBench(picture: BenchPicture, commissionId: string) {
-  const { run } = picture;
+  const { stillWet } = picture;
+  const run = useMemo(() => ({ ...picture.run, stillWet }), [picture.run, stillWet]);
   const [estimate, setEstimate] = useState(picture.estimate);
   const asked = useRef(0);
   const refresh = useCallback(
