@@ -103,6 +103,9 @@ export interface Unit {
 /** Models to paint: what is in the box, or what was promised until it is counted. */
 export const modelsOf = (unit: Pick<Unit, 'promised' | 'counted'>): number => unit.counted ?? unit.promised;
 
+/** Whether anybody has written down yet how the unit is painted. */
+export const hasScheme = ({ scheme }: Pick<Unit, 'scheme'>): boolean => scheme.parts.length + scheme.allOver.length > 0;
+
 /** A count that does not match and that nobody has settled yet. */
 export const hasOpenCount = (unit: Pick<Unit, 'promised' | 'counted' | 'countNote'>): boolean =>
   unit.counted !== null && unit.counted !== unit.promised && unit.countNote.trim() === '';

@@ -1,4 +1,5 @@
 import { readyAt } from '../../core/bench/benchView';
+import { Hidden } from '../../ui/Hidden/Hidden';
 import { cx } from '../../ui/cx';
 import type { Bench } from './useBench';
 import styles from './View.module.css';
@@ -27,7 +28,7 @@ export function TrayStrip({ bench, now }: { bench: Bench; now: number }) {
         return (
           <li key={model} className={cx(styles.model, styles[look])} data-look={look}>
             <span className={styles.modelNumber}>{model}</span>
-            <span className={styles.hidden}>{LOOK_WORDS[look]}</span>
+            <Hidden>{LOOK_WORDS[look]}</Hidden>
           </li>
         );
       })}

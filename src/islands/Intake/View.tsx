@@ -3,6 +3,7 @@ import type { IntakePicture } from '../../core/views/commission';
 import { LinkButton } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';
+import { Hidden } from '../../ui/Hidden/Hidden';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted, minorPerMajor, minutesText, moneyText } from '../../ui/format';
 import { standardOptions } from '../shared/options';
@@ -55,7 +56,7 @@ export function IntakeView({ picture }: { picture: IntakePicture; commissionId: 
               <th scope="col">Most on a tray</th>
               <th scope="col">Test model</th>
               <th scope="col">
-                <span className={styles.hidden}>Remove</span>
+                <Hidden>Remove</Hidden>
               </th>
             </tr>
           </thead>

@@ -1,3 +1,4 @@
+import type { LineTotals } from '../../core/line/definitions';
 import type { Strategy, StrategyId } from '../../core/line/compareStrategies';
 import { Bar } from '../../ui/Bar/Bar';
 import { Panel } from '../../ui/Panel/Panel';
@@ -10,6 +11,14 @@ const NAMES = {
   entered: 'As entered',
   suggested: 'Suggested',
 } as const satisfies Record<StrategyId, string>;
+
+const COLUMNS = [
+  { name: 'Total', of: 'bench' },
+  { name: 'Hands-on', of: 'handsOn' },
+  { name: 'Changeover', of: 'changeover' },
+  { name: 'Waiting', of: 'wait' },
+  { name: 'Touch-up', of: 'touchUp' },
+] as const satisfies { name: string; of: keyof LineTotals }[];
 
 /** Four ways to paint the same models, on the same numbers. */
 export function StrategyTable({ strategies }: { strategies: Strategy[] }) {
@@ -24,21 +33,11 @@ export function StrategyTable({ strategies }: { strategies: Strategy[] }) {
             <th scope="col" className={styles.way}>
               Way
             </th>
-            <th scope="col" className={styles.figure}>
-              Total
-            </th>
-            <th scope="col" className={styles.figure}>
-              Hands-on
-            </th>
-            <th scope="col" className={styles.figure}>
-              Changeover
-            </th>
-            <th scope="col" className={styles.figure}>
-              Waiting
-            </th>
-            <th scope="col" className={styles.figure}>
-              Touch-up
-            </th>
+            {COLUMNS.map(({ name }) => (
+              <th key={name} scope="col" className={styles.figure}>
+                {name}
+              </th>
+            ))}
           </tr>
         </thead>
         <tbody>
@@ -68,13 +67,13 @@ export function StrategyTable({ strategies }: { strategies: Strategy[] }) {
                 )}
               </th>
               {totals ? (
-                [totals.bench, totals.handsOn, totals.changeover, totals.wait, totals.touchUp].map((minutes, column) => (
-                  <td key={column} className={styles.figure}>
-                    {minutesText(minutes)}
+                COLUMNS.map(({ name, of }) => (
+                  <td key={name} className={styles.figure}>
+                    {minutesText(totals[of])}
                   </td>
                 ))
               ) : (
-                <td colSpan={5}>does not fit the sessions</td>
+                <td colSpan={COLUMNS.length}>does not fit the sessions</td>
               )}
             </tr>
           ))}

@@ -5,6 +5,7 @@ import { factsOf } from '../../core/scheme/techniques';
 import type { CommissionEstimate } from '../../core/views/estimate';
 import { Button } from '../../ui/Button/Button';
 import { TextField } from '../../ui/Field/Field';
+import { Hidden } from '../../ui/Hidden/Hidden';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { cx } from '../../ui/cx';
 import { minutesText } from '../../ui/format';
@@ -104,7 +105,7 @@ function StepChip({ step, unit, standard, paints, estimate, leaderFactor, select
           <small>{paint?.name ?? (facts.usesPaint ? 'no paint yet' : '')}</small>
           <small className={styles.cost}>
             {minutesText(cost.perModel * step.coats)} <span aria-hidden="true">·</span>
-            <span className={styles.hidden}> a model, </span> {minutesText(cost.unitMinutes)}
+            <Hidden> a model, </Hidden> {minutesText(cost.unitMinutes)}
           </small>
         </span>
       </button>

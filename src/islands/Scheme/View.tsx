@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { modelsOf, type Paint, type Scheme } from '../../core/scheme/definitions';
+import { hasScheme, modelsOf, type Paint, type Scheme } from '../../core/scheme/definitions';
 import type { SchemePicture } from '../../core/views/commission';
 import type { CommissionEstimate } from '../../core/views/estimate';
 import { LinkButton } from '../../ui/Button/Button';
@@ -65,8 +65,7 @@ export function SchemeView({ picture, commissionId, wantedUnit }: SchemeViewProp
           >
             <strong>{each.name}</strong>
             <small>
-              {counted(modelsOf(each), 'model')},{' '}
-              {each.scheme.parts.length + each.scheme.allOver.length === 0 ? 'no scheme yet' : minutesText(minutesOfUnit(each.id))}
+              {counted(modelsOf(each), 'model')}, {hasScheme(each) ? minutesText(minutesOfUnit(each.id)) : 'no scheme yet'}
             </small>
           </button>
         ))}

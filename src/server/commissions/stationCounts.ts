@@ -1,4 +1,4 @@
-import { hasOpenCount } from '../../core/scheme/definitions';
+import { hasOpenCount, hasScheme } from '../../core/scheme/definitions';
 import type { Stores } from '../stores';
 
 /** What is open at each station of a commission, in a word or two; null when nothing asks for attention. */
@@ -17,7 +17,7 @@ export async function stationCounts(
   if (!commission) return null;
   const units = await stores.commissions.units(commission.id);
   const counts = units.filter(hasOpenCount).length;
-  const bare = units.filter((unit) => unit.scheme.parts.length + unit.scheme.allOver.length === 0).length;
+  const bare = units.filter((unit) => !hasScheme(unit)).length;
   return {
     commissionName: commission.name,
     intake: counts > 0 ? `${counts} count open` : null,

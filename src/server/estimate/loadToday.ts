@@ -1,7 +1,7 @@
 import { dryingModels } from '../../core/bench/benchView';
 import { replayBench } from '../../core/bench/replayBench';
 import { benchSessions, endOfDay, sessionMinutes } from '../../core/calendar/benchSessions';
-import { hasOpenCount, modelsOf } from '../../core/scheme/definitions';
+import { hasOpenCount, hasScheme, modelsOf } from '../../core/scheme/definitions';
 import { outlook, type DateOutlook } from '../../core/time/forecast';
 import type { CommissionEstimate } from '../../core/views/estimate';
 import type { DryingRow, Today, TodayCommission } from '../../core/views/today';
@@ -45,7 +45,7 @@ function describe(
     outlook: dateOutlook,
     openCounts: units.filter(hasOpenCount).map((unit) => unit.name),
     waitingTestModels: units.filter((unit) => unit.testModel === 'waiting').map((unit) => unit.name),
-    unitsWithoutScheme: units.filter((unit) => unit.scheme.parts.length + unit.scheme.allOver.length === 0).map((unit) => unit.name),
+    unitsWithoutScheme: units.filter((unit) => !hasScheme(unit)).map((unit) => unit.name),
     drying: dryingRows(states, now),
     hasOpenRun: runs.some(({ run }) => run.closedAt === null),
     lastWorkedAt: states.reduce<number | null>(

@@ -1,4 +1,5 @@
 import { buildLine } from '../../core/scheme/buildLine';
+import { hasScheme } from '../../core/scheme/definitions';
 import type { LinePicture } from '../../core/views/line';
 import { loadPicture, rosterOf } from '../commissions/loadPicture';
 import type { Stores } from '../stores';
@@ -9,9 +10,7 @@ export async function loadLine(stores: Stores, commissionId: string | undefined,
   return {
     ...buildLine(rosterOf(picture)),
     waitingUnits: picture.units.filter((unit) => unit.testModel === 'waiting').map((unit) => unit.name),
-    unitsWithoutScheme: picture.units
-      .filter((unit) => unit.scheme.parts.length + unit.scheme.allOver.length === 0)
-      .map((unit) => unit.name),
+    unitsWithoutScheme: picture.units.filter((unit) => !hasScheme(unit)).map((unit) => unit.name),
     hasOpenRun: picture.runs.some(({ run }) => run.closedAt === null),
   };
 }
