@@ -128,6 +128,22 @@ describe('every view', function () {
       expect(await user.complaints()).to.deep.equal([]);
     });
 
+    it('stores a scheme that is left at once, and shows it when it is opened again at once', async () => {
+      await user.fill('Another part, further out', 'Whistle');
+      await user.press('Add the part');
+      for (const unit of ['Lamp keepers', 'Ferry crew', 'Lamp keepers', 'Ferry crew']) await user.press(unit);
+      await user.find('[data-part="Whistle"]');
+      await user.fill('Another part, further out', 'Bell');
+      await user.press('Add the part');
+      await user.find('[data-part="Bell"]');
+      await driver.sleep(600);
+      await user.isStored();
+      await driver.navigate().refresh();
+      await user.ready();
+      await user.find('[data-part="Whistle"]');
+      await user.find('[data-part="Bell"]');
+    });
+
     it('undoes a change and stores that too', async () => {
       await user.open('/house-rules');
       await user.fill('Dry brushes owned', '5');

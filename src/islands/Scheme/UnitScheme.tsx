@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { includesStandard, type Paint, type Scheme, type Standard } from '../../core/scheme/definitions';
 import type { HouseRules } from '../../core/scheme/houseRules';
 import type { CommissionEstimate } from '../../core/views/estimate';
@@ -35,20 +35,13 @@ interface UnitSchemeProps {
   paints: Paint[];
   house: HouseRules;
   estimate: CommissionEstimate;
-  /** Stores the scheme and answers with its new revision. */
-  onSave: (scheme: Scheme, revision: number) => Promise<number>;
+  onSave: (scheme: Scheme) => Promise<void>;
   onNewPaint: (paint: Paint) => Promise<void>;
 }
 
 /** The scheme of one unit: strips from the deepest part to the outermost, and beside them the step in hand. */
 export function UnitScheme({ unit, others, standard, paints, house, estimate, onSave, onNewPaint }: UnitSchemeProps) {
-  const revision = useRef(unit.schemeRevision);
-  const saved = useSaved<Scheme>({
-    initial: unit.scheme,
-    save: async (scheme) => {
-      revision.current = await onSave(scheme, revision.current);
-    },
-  });
+  const saved = useSaved<Scheme>({ initial: unit.scheme, save: onSave });
   const { value: scheme, change } = saved;
   const [selected, setSelected] = useState<{ strip: StripId; step: string } | null>(null);
   const shownUnit = { ...unit, scheme };

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { hasScheme, modelsOf, type Paint, type Scheme } from '../../core/scheme/definitions';
 import type { SchemePicture } from '../../core/views/commission';
 import type { CommissionEstimate } from '../../core/views/estimate';
@@ -18,6 +18,8 @@ interface SchemeViewProps {
 
 export function SchemeView({ picture, commissionId, wantedUnit }: SchemeViewProps) {
   const [units, setUnits] = useState(picture.units);
+  const revisions = useRef(new Map(picture.units.map((unit) => [unit.id, unit.schemeRevision])));
+  const saves = useRef(new Map<string, Promise<void>>());
   const [paints, setPaints] = useState(picture.paints);
   const [estimate, setEstimate] = useState(picture.estimate);
   const [shown, setShown] = useState(() => (picture.units.find((unit) => unit.id === wantedUnit) ?? picture.units[0])?.id);
@@ -37,11 +39,18 @@ export function SchemeView({ picture, commissionId, wantedUnit }: SchemeViewProp
     setShown(id);
     window.history.replaceState(null, '', `?unit=${id}`);
   };
-  const saveScheme = async (scheme: Scheme, revision: number): Promise<number> => {
-    const answer = await send<{ revision: number }>('PUT', `/api/units/${unit.id}/scheme`, { revision, scheme });
-    setUnits((all) => all.map((each) => (each.id === unit.id ? { ...each, scheme, schemeRevision: answer.revision } : each)));
-    setEstimate(await send<CommissionEstimate>('GET', `/api/commissions/${commissionId}/estimate`));
-    return answer.revision;
+  const saveScheme = (scheme: Scheme): Promise<void> => {
+    const { id } = unit;
+    setUnits((all) => all.map((each) => (each.id === id ? { ...each, scheme } : each)));
+    // One save of a unit after the other, also when it is left and opened again meanwhile: each needs the revision of the last.
+    const store = async () => {
+      const answer = await send<{ revision: number }>('PUT', `/api/units/${id}/scheme`, { revision: revisions.current.get(id), scheme });
+      revisions.current.set(id, answer.revision);
+      setEstimate(await send<CommissionEstimate>('GET', `/api/commissions/${commissionId}/estimate`));
+    };
+    const stored = (saves.current.get(id) ?? Promise.resolve()).then(store, store);
+    saves.current.set(id, stored);
+    return stored;
   };
   const addPaint = async (paint: Paint) => {
     await send('PUT', '/api/paints', paint);
