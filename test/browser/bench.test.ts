@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import { By, Key, type WebDriver } from 'selenium-webdriver';
+import type { CommissionFile } from '../../src/core/formats/commission';
 import type { StoredEvent } from '../../src/core/views/stored';
 import { startApp, type App } from '../support/app';
 import { openBrowser } from '../support/browser';
@@ -26,10 +27,9 @@ describe('the bench', function () {
     await user.open('/');
     await user.press('To the bench');
     await user.path(/\/bench$/);
-    const run = await driver.executeScript<string>(
-      'return JSON.stringify([...document.querySelectorAll("astro-island")].map((island) => island.getAttribute("props")))',
-    );
-    runUrl = `${app.url}/api/runs/${/\\"run\\":\[0,\{\\"id\\":\[0,\\"([0-9A-Z]{26})/.exec(run.replaceAll('\\\\', '\\'))?.[1] ?? /run.{1,30}id.{1,12}?([0-9A-Z]{26})/.exec(run)![1]}/events`;
+    const [, commission] = /\/c\/(\w+)\//.exec(await driver.getCurrentUrl())!;
+    const file = (await (await fetch(`${app.url}/api/commissions/${commission}/file`)).json()) as CommissionFile;
+    runUrl = `${app.url}/api/runs/${file.runs.find((run) => run.closedAt === null)!.id}/events`;
   });
   after(async () => {
     await driver?.quit();

@@ -36,13 +36,14 @@ describe('formats in the browser', function () {
 
   it('lists the bad values of a log by line and column, takes the good rows, and each once', async () => {
     await user.open('/ledger');
+    const rowsBefore = Number(/(\d+) rows/.exec(await user.see('main', /\d+ rows/))![1]);
     await give('Time log file', 'log.csv', [HEADER, ...ROWS].join('\n'));
     await user.see('[data-testid="preview"]', /2 new rows can be taken, 2 values cannot be read/);
     const bad = await user.text('dialog table');
     expect(bad).to.match(/3 technique "?.*dip/);
     expect(bad).to.match(/4 models .*ten/);
     await user.press('Take 2 rows in');
-    await user.see('main', /473 rows|47\d rows/);
+    await user.see('main', new RegExp(`${rowsBefore + 2} rows`));
     await user.ready();
     await give('Time log file', 'log.csv', [HEADER, ...ROWS].join('\n'));
     await user.see('[data-testid="preview"]', /0 new rows can be taken, 2 are in the log already/);
