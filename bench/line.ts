@@ -1,88 +1,175 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { cpus, tmpdir } from 'node:os';
-import path from 'node:path';
-import { compareStrategies } from '../src/core/line/compareStrategies';
+/**
+ * How good and how fast the line engine is, on made-up commissions from 8 to 1,000 jobs.
+ *
+ *   npm run bench:line                     totals after 1, 5 and 30 s
+ *   npm run bench:line -- --long           the same, and after 10 minutes, for 100 and 1,000 jobs
+ *   npm run bench:line -- --jobs 60,140    only these sizes
+ *
+ * Every line is solved in a process of its own, so that its memory is its own.
+ */
+import { spawnSync } from 'node:child_process';
+import { cpus } from 'node:os';
+import { parseArgs } from 'node:util';
 import { compileLine } from '../src/core/line/compileLine';
 import { GREEDY_WEIGHTS, greedyOrder } from '../src/core/line/constructOrder';
-import type { LineProblem } from '../src/core/line/definitions';
-import { planOrder } from '../src/core/line/planLine';
-import { searchOrder } from '../src/core/line/searchOrder';
-import { createCost, timeOrder } from '../src/core/line/timeOrder';
-import { buildLine } from '../src/core/scheme/buildLine';
-import { sharedLegs } from '../src/core/scheme/sharedLegs';
-import { openDatabase } from '../src/data/database';
-import { fillDemo } from '../src/data/demo/fillDemo';
-import { loadPicture, rosterOf } from '../src/server/commissions/loadPicture';
-import { storesOf } from '../src/server/services';
+import { OrderJudge } from '../src/core/line/OrderJudge';
+import { enteredOrder } from '../src/core/line/precedence';
+import { runSolver } from '../src/core/line/runSolver';
+import { madeUpCommission } from './madeUpCommission';
 
-/** The median of so many runs, milliseconds. */
-function median(runs: number, act: () => void): number {
-  const times = Array.from({ length: runs }, () => {
-    const start = performance.now();
-    act();
-    return performance.now() - start;
-  });
-  return times.sort((a, b) => a - b)[Math.floor(runs / 2)]!;
+const SIZES = [8, 14, 30, 60, 100, 140, 300, 600, 1000];
+const LONG_SIZES = [100, 1000];
+const TRAYS: Record<number, number> = { 8: 2, 14: 2, 1000: 150 };
+const MARKS = [1, 5, 30];
+const LONG_MARKS = [5, 30, 600];
+
+interface Task {
+  jobs: number;
+  sessions: boolean;
+  seed: number;
+  marks: number[];
 }
 
-const report = (what: string, value: string) => console.log(`${what.padEnd(72)}${value.padStart(14)}`);
-const ms = (value: number) => `${value.toFixed(3)} ms`;
+interface Result {
+  setups: number;
+  trays: number;
+  entered: number;
+  greedy: number;
+  firstMs: number;
+  /** Seconds after which the order was proven the best, or null. */
+  provenAfter: number | null;
+  totals: number[];
+  bound: number;
+  stepsPerSecond: number;
+  megabytes: number;
+}
 
-/** 140 jobs on 65 models: 28 passes on each of five trays of 13, sharing 20 setups, each waiting for the pass before. */
-function madeUpProblem(): LineProblem {
-  const setups = Array.from({ length: 20 }, (_, index) => ({ id: `s${index}` }));
-  const trays = Array.from({ length: 5 }, (_, index) => ({ id: `t${index}`, models: 13 }));
+function solve({ jobs, sessions, seed, marks }: Task): Result {
+  const problem = madeUpCommission(seed, { jobs, sessions, trays: TRAYS[jobs] });
+  const line = compileLine(problem);
+  const judge = new OrderJudge(line);
+  const entered = judge.take(enteredOrder(line));
+  const greedy = judge.take(greedyOrder(line, GREEDY_WEIGHTS[0]!));
+  const totals = marks.map(() => Infinity);
+  let firstMs = -1;
+  const result = { setups: line.setupCount, trays: problem.trays.length, entered, greedy };
+  let last = { bound: 0, steps: 0, milliseconds: 1, cost: Infinity };
+  runSolver(
+    { problem, seed: 1, steps: null, milliseconds: marks.at(-1)! * 1000 },
+    () => performance.now(),
+    (report) => {
+      if (firstMs < 0) firstMs = report.milliseconds;
+      marks.forEach((mark, index) => {
+        if (report.milliseconds <= mark * 1000 || report.done) totals[index] = Math.min(totals[index]!, report.cost);
+      });
+      last = report;
+    },
+  );
+  // A mark that the search did not need to reach has the total of the end; one that it passed keeps what it had then.
   return {
-    format: 'neat-relay/line-problem@1',
-    trays,
-    setups,
-    start: setups.map(() => 4),
-    changeover: setups.map((_, row) => setups.map((__, column) => (row === column ? 0 : 1 + ((row * 7 + column * 3) % 4)))),
-    jobs: trays.flatMap((tray, t) =>
-      Array.from({ length: 28 }, (_, index) => ({
-        id: `${tray.id}j${index}`,
-        tray: tray.id,
-        setup: setups[(index * 3 + t) % setups.length]!.id,
-        minutesPerModel: 0.5 + (index % 5) / 4,
-        dryMinutes: [3, 8, 15, 30][index % 4]!,
-        after: index === 0 ? [] : [{ job: `${tray.id}j${index - 1}`, scope: 'model' as const }],
-      })),
-    ),
+    ...result,
+    firstMs,
+    provenAfter: last.milliseconds < marks.at(-1)! * 1000 ? last.milliseconds / 1000 : null,
+    totals,
+    bound: last.bound,
+    stepsPerSecond: (1000 * last.steps) / last.milliseconds,
+    megabytes: process.resourceUsage().maxRSS / 1024,
   };
 }
 
-/** What the Line view does when a scheme has changed: the problem, a first plan, four strategies, what legs share. */
-async function answerToAChange(folder: string) {
-  const database = await openDatabase(folder);
-  await fillDemo(database, new Date());
-  const stores = storesOf(database);
-  for (const { id, name } of await stores.commissions.list()) {
-    const picture = await loadPicture(stores, id, new Date());
-    const answer = () => {
-      const built = buildLine(rosterOf(picture));
-      const line = compileLine(built.problem);
-      const order = greedyOrder(line, GREEDY_WEIGHTS[0]!);
-      const plan = planOrder(line, order);
-      const unitOf = new Map(built.trays.map((tray) => [tray.id, tray.unitId]));
-      compareStrategies(built.problem, order, (tray) => unitOf.get(tray)!);
-      if (!('missingMinutes' in plan)) sharedLegs(built, plan.legs);
-      return built.jobs.length;
-    };
-    report(`the Line view answers a changed scheme: ${name}, ${answer()} jobs`, ms(median(15, answer)));
-  }
-  await database.knex.destroy();
+/** Moves of one job judged in a second, on a line as the search holds it, whatever becomes of them. */
+function judgedPerSecond(jobs: number): number {
+  const child = spawnSync(process.execPath, ['--import', 'tsx', import.meta.filename, '--judge', String(jobs)], { encoding: 'utf8' });
+  return Number(child.stdout);
 }
 
-console.log(`${cpus()[0]?.model ?? 'unknown processor'}, Node.js ${process.version}\n`);
-const line = compileLine(madeUpProblem());
-const order = greedyOrder(line, GREEDY_WEIGHTS[0]!);
-const cost = createCost(line);
-report('timing a plan of 140 jobs and 65 models, with every begin and end', ms(median(400, () => timeOrder(line, order))));
-report('its total alone, as the search asks for it', ms(median(400, () => cost(order))));
-const steps = 20_000;
-const searching = median(3, () => searchOrder(line, { seed: 1, steps }));
-report(`${steps} steps of search on it`, ms(searching));
-report('steps per second', String(Math.round((1000 * steps) / searching)));
-const folder = mkdtempSync(path.join(tmpdir(), 'neat-relay-bench-'));
-await answerToAChange(folder);
-rmSync(folder, { recursive: true, force: true });
+function inOwnProcess(task: Task): Result {
+  const child = spawnSync(process.execPath, ['--import', 'tsx', import.meta.filename, '--task', JSON.stringify(task)], {
+    encoding: 'utf8',
+  });
+  if (child.status !== 0) throw new Error(child.stderr);
+  return JSON.parse(child.stdout) as Result;
+}
+
+const minutes = (value: number) => value.toFixed(1);
+const row = (cells: (string | number)[]) => console.log(`| ${cells.join(' | ')} |`);
+
+function table(sizes: number[], marks: number[]): void {
+  row([
+    'jobs',
+    'evenings',
+    'setups',
+    'trays',
+    'entered',
+    'greedy',
+    'first plan',
+    ...marks.map((mark) => `${mark} s`),
+    'bound',
+    'gap',
+    'proven',
+    'steps/s',
+    'memory',
+  ]);
+  row(
+    Array<string>(11 + marks.length)
+      .fill('---:')
+      .concat(['---:']),
+  );
+  for (const jobs of sizes) {
+    for (const sessions of [false, true]) {
+      const result = inOwnProcess({ jobs, sessions, seed: 1, marks });
+      const best = result.totals.at(-1)!;
+      row([
+        jobs,
+        sessions ? 'yes' : 'no',
+        result.setups,
+        result.trays,
+        minutes(result.entered),
+        minutes(result.greedy),
+        `${Math.round(result.firstMs)} ms`,
+        ...result.totals.map(minutes),
+        minutes(result.bound),
+        `${((100 * (best - result.bound)) / best).toFixed(1)} %`,
+        result.provenAfter === null ? 'no' : `${result.provenAfter.toFixed(2)} s`,
+        Math.round(result.stepsPerSecond).toLocaleString('en'),
+        `${Math.round(result.megabytes)} MB`,
+      ]);
+    }
+  }
+}
+
+/** Draws single-job moves and judges them against the order's own cost, as the search does when it has cooled down. */
+function judgeMoves(jobs: number): number {
+  const line = compileLine(madeUpCommission(1, { jobs }));
+  const judge = new OrderJudge(line);
+  judge.take(greedyOrder(line, GREEDY_WEIGHTS[0]!));
+  const limit = judge.cost;
+  let judged = 0;
+  const begun = performance.now();
+  while (performance.now() - begun < 2000) {
+    for (let from = 0; from < jobs; from++) {
+      const job = judge.order[from]!;
+      const low = Math.max(0, ...Array.from(line.predecessors[job]!, (other) => judge.position[other]! + 1));
+      const high = Math.min(jobs, ...Array.from(line.successors[job]!, (other) => judge.position[other]!));
+      for (let to = low; to <= high; to++) {
+        if (to === from || to === from + 1) continue;
+        judge.judge(from, from + 1, to, limit);
+        judge.reject();
+        judged++;
+      }
+    }
+  }
+  return (1000 * judged) / (performance.now() - begun);
+}
+
+const { values } = parseArgs({
+  options: { long: { type: 'boolean' }, jobs: { type: 'string' }, task: { type: 'string' }, judge: { type: 'string' } },
+});
+if (values.task) console.log(JSON.stringify(solve(JSON.parse(values.task) as Task)));
+else if (values.judge) console.log(judgeMoves(Number(values.judge)));
+else {
+  const sizes = values.jobs?.split(',').map(Number);
+  console.log(`${cpus()[0]?.model ?? 'unknown processor'}, Node.js ${process.version}; totals in minutes\n`);
+  console.log(`moves of one job judged on a line of 140 jobs: ${Math.round(judgedPerSecond(140)).toLocaleString('en')} a second\n`);
+  table(sizes ?? (values.long ? LONG_SIZES : SIZES), values.long ? LONG_MARKS : MARKS);
+}

@@ -3,9 +3,10 @@ import { parseArgs } from 'node:util';
 import { InputError } from '../core/formats/InputError';
 import { readLineProblem, readOrder } from '../core/formats/lineProblem';
 import { compileLine } from '../core/line/compileLine';
-import { lowerBound } from '../core/line/lowerBound';
+import type { LineProblem } from '../core/line/definitions';
 import { planOrder } from '../core/line/planLine';
-import { searchOrder } from '../core/line/searchOrder';
+import type { SolveReport } from '../core/line/runSolver';
+import { solveInThread } from '../server/line/solveInThread';
 
 const USAGE = 'npm run --silent plan -- FILE [--seconds S | --steps N] [--seed N] [--order ORDER.json] [--progress]';
 const DEFAULT_SECONDS = 5;
@@ -65,12 +66,12 @@ function readJson(file: string): unknown {
   }
 }
 
-function run(): void {
+async function run(): Promise<void> {
   const options = readArguments();
   const problem = readLineProblem(readJson(options.file));
   const line = compileLine(problem);
-  const order = options.order === undefined ? search(line, options) : readOrder(problem, readJson(options.order));
-  const plan = planOrder(line, order);
+  const solved = options.order === undefined ? await search(problem, options) : null;
+  const plan = solved ? planOrder(line, solved.order, solved.bound) : planOrder(line, readOrder(problem, readJson(options.order!)));
   if ('missingMinutes' in plan) {
     throw new InputError(
       'sessions',
@@ -81,19 +82,16 @@ function run(): void {
   process.stdout.write(`${JSON.stringify(plan, null, 1)}\n`);
 }
 
-function search(line: ReturnType<typeof compileLine>, options: ReturnType<typeof readArguments>): Int32Array {
-  const until = performance.now() + options.seconds * 1000;
-  return searchOrder(line, {
-    seed: options.seed,
-    steps: options.steps ?? Infinity,
-    bound: lowerBound(line),
-    shouldStop: options.steps === null ? () => performance.now() >= until : undefined,
-    onBetter: options.progress ? (_order, cost, step) => process.stderr.write(`step ${step}: ${cost.toFixed(3)} min\n`) : undefined,
-  });
+function search(problem: LineProblem, { seed, steps, seconds, progress }: ReturnType<typeof readArguments>): Promise<SolveReport> {
+  const request = { problem, seed, steps, milliseconds: steps === null ? seconds * 1000 : null };
+  return solveInThread(request, (report) => progress && process.stderr.write(progressLine(report)));
 }
 
+const progressLine = ({ steps, cost, bound, milliseconds }: SolveReport) =>
+  `step ${steps}: ${cost.toFixed(3)} min, at least ${bound.toFixed(3)} min, ${Math.round((1000 * steps) / Math.max(1, milliseconds))} steps/s\n`;
+
 try {
-  run();
+  await run();
 } catch (error) {
   process.stderr.write(`${(error as Error).message.replaceAll('\n', ' ')}\n`);
   process.exitCode = 1;

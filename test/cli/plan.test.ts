@@ -41,7 +41,7 @@ describe('the command line', () => {
   it('stops after the seconds given and tells of every improvement', () => {
     const { stderr, status } = run(['-', '--seconds', '0.2', '--progress'], JSON.stringify(examples[10]!.problem));
     expect(status).to.equal(0);
-    expect(stderr).to.match(/^step 0: [\d.]+ min$/m);
+    expect(stderr).to.match(/^step 0: [\d.]+ min, at least [\d.]+ min, \d+ steps\/s$/m);
   });
 
   const good = examples[0]!.problem;

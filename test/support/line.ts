@@ -1,5 +1,5 @@
 import { compileLine } from '../../src/core/line/compileLine';
-import { searchOrder } from '../../src/core/line/searchOrder';
+import { solveLine } from '../../src/core/line/solveLine';
 import { planOrder } from '../../src/core/line/planLine';
 import type { LinePlan } from '../../src/core/line/definitions';
 import { buildLine } from '../../src/core/scheme/buildLine';
@@ -14,7 +14,7 @@ export function smallLine(): { picture: LinePicture; plan: LinePlan } {
   const units = ['Keepers', 'Cutters'].map((name) => unit(name, scheme(), [step('prime')], { promised: 4 }));
   const built = buildLine(roster(units, { paints }));
   const line = compileLine(built.problem);
-  const plan = planOrder(line, searchOrder(line, { seed: 1, steps: 500 }));
+  const plan = planOrder(line, solveLine(line, { seed: 1, steps: 500 }).order);
   if ('missingMinutes' in plan) throw new Error('one endless session holds everything');
   return { picture: { ...built, waitingUnits: [], unitsWithoutScheme: [], hasOpenRun: false }, plan };
 }

@@ -1,7 +1,8 @@
-import { array, mixed, object } from 'yup';
-import { LINE_PROBLEM_FORMAT, type LineJob, type LineProblem } from '../line/definitions';
+import { array, lazy, mixed, object, type AnyObject, type ISchema } from 'yup';
+import { LINE_PROBLEM_FORMAT, type LineJob, type LineProblem, type LineWish } from '../line/definitions';
 import { compileLine, coveredModels } from '../line/compileLine';
 import { enteredOrder } from '../line/precedence';
+import { arrangeByWishes } from '../line/wishes';
 import { count, list, literal, minutes, oneOf, optionalMinutes, parse, requiredText } from './fields';
 import { InputError } from './InputError';
 
@@ -20,6 +21,18 @@ const job = object({
   after: list(after, 100_000),
 });
 
+const jobIds = () => list(lineId(), 100_000).min(1, 'give at least one id');
+const WISHES = {
+  pin: object({ kind: literal('pin'), jobs: jobIds(), after: lineId().nullable().defined() }),
+  together: object({ kind: literal('together'), jobs: jobIds() }),
+  first: object({ kind: literal('first'), trays: jobIds(), weight: minutes() }),
+  treat: object({ kind: literal('treat'), jobs: jobIds(), everyModels: count(1), minutes: minutes() }),
+};
+const wish = lazy((value: { kind?: keyof typeof WISHES } | null) => {
+  const known = value?.kind === undefined ? undefined : WISHES[value.kind];
+  return (known ?? object({ kind: oneOf(['pin', 'together', 'first', 'treat']) })) as unknown as ISchema<LineWish, AnyObject>;
+});
+
 const schema = object({
   format: literal(LINE_PROBLEM_FORMAT),
   trays: list(object({ id: lineId(), models: count(1, 100_000) }), 100_000),
@@ -30,6 +43,7 @@ const schema = object({
   jobs: list(job, 100_000),
   prefer: array(object({ first: lineId(), then: lineId(), minutes: minutes() })).strict(),
   sessions: array(object({ from: minutes(), to: minutes() })).strict(),
+  wishes: array(wish as never).strict(),
 });
 
 /**
@@ -60,7 +74,41 @@ export function readLineProblem(value: unknown): LineProblem {
   });
   checkSessions(problem);
   checkNoCycle(problem);
+  checkWishes(problem, ids);
   return problem;
+}
+
+function checkWishes(problem: LineProblem, ids: { jobs: Set<string>; trays: Set<string> }): void {
+  const wishes = problem.wishes ?? [];
+  const taken = { bound: new Set<string>(), behind: new Set<string | null>(), first: new Set<string>() };
+  const once = (set: Set<string | null>, field: string, id: string | null, remedy: string) => {
+    if (set.has(id)) throw new InputError(field, id, remedy);
+    set.add(id);
+  };
+  wishes.forEach((entry, i) => {
+    const field = `wishes[${i}]`;
+    if (entry.kind === 'first') {
+      entry.trays.forEach((tray, t) => {
+        known(ids.trays, `${field}.trays[${t}]`, tray);
+        once(taken.first, `${field}.trays[${t}]`, tray, 'name each tray in one such wish only');
+      });
+      return;
+    }
+    entry.jobs.forEach((id, j) => {
+      known(ids.jobs, `${field}.jobs[${j}]`, id);
+      if (entry.kind !== 'treat') once(taken.bound, `${field}.jobs[${j}]`, id, 'pin or keep each job together in one wish only');
+    });
+    if (entry.kind !== 'pin') return;
+    if (entry.after !== null) known(ids.jobs, `${field}.after`, entry.after);
+    once(taken.behind, `${field}.after`, entry.after, 'let only one pin stand directly behind a job, or at the start');
+    if (arrangeByWishes(compileLine({ ...problem, wishes: wishes.slice(0, i + 1) })) === null) contradicts(field, entry);
+  });
+  const last = wishes.findLastIndex((entry) => entry.kind === 'together' || entry.kind === 'pin');
+  if (last >= 0 && arrangeByWishes(compileLine(problem)) === null) contradicts(`wishes[${last}]`, wishes[last]!);
+}
+
+function contradicts(field: string, wish: LineWish): never {
+  throw new InputError(field, wish, 'leave it out: what the jobs wait for, or another wish, does not let them stand so');
 }
 
 function uniqueIds(field: string, items: readonly { id: string }[]): Set<string> {

@@ -11,99 +11,332 @@ export interface JobTiming {
   wait: number;
 }
 
+/** A copy of a tool that is owned. */
+export interface ToolCopy {
+  tool: number;
+  /** Under which it was used last, or -1. */
+  setup: number;
+  end: number;
+  rest: number;
+  /** Its index where the contract's choice depends on it, for ends at the same minute; else -1. */
+  copy: number;
+}
+
 /**
- * The painter's clock: places jobs one after another by the timing rules of the line problem and keeps what the
- * next job needs to know. `place` moves the clock on; `peek` only says what would happen.
+ * The painter's clock: places jobs one after another by the timing rules of the line problem, and can go back to any
+ * moment of the order it was told to keep and go on from there in another way.
+ *
+ * `restart`, then `place` every job, times an order from scratch. `keep` makes what was placed the kept order;
+ * `branch(p)` goes back to the moment after its first p jobs, where other jobs may be placed; then `keep` or `drop`.
+ * Every job has two records, so that a branch never overwrites what it may have to go back to: placing writes the one
+ * that is not in use and turns to it, dropping turns back.
+ *
+ * A job that its models pass through without a stop is *smooth*: its begin says everything. Most jobs are, and most
+ * waits for others are settled by comparing two numbers; only the others are timed model by model.
+ *
  * When a job does not fit in the sessions left, `missing` says by how many minutes at the least.
  */
 export class LineClock {
   time = 0;
-  handsOn = 0;
-  changeover = 0;
-  wait = 0;
   /** Hands-on and waiting minutes that did not fit after the last session; 0 while everything fits. */
   missing = 0;
+  session = 0;
+  /** Setup in hand, or -1. */
+  held = -1;
   readonly timing: JobTiming = { from: 0, begin: 0, end: 0, prep: 0, wait: 0 };
 
-  private session = 0;
-  private held = -1;
-  private readonly cellEnd: Float64Array;
-  private readonly trayEnd: Float64Array;
-  private readonly handleReady: Float64Array;
+  private readonly side: Uint8Array;
+  private readonly end: Float64Array;
+  /** Begin of a smooth job, NaN for the others: their models' ends stand in `cellEnds`. */
+  private readonly smoothBegin: Float64Array;
+  private readonly cellEnds: Float64Array;
+  private readonly lost: Float64Array;
+  private readonly sessionAfter: Int32Array;
+  private readonly missingAfter: Float64Array;
   private readonly copyStart: Int32Array;
+  private readonly copies: number;
   private readonly copySetup: Int32Array;
   private readonly copyEnd: Float64Array;
+  private readonly copySetupAfter: Int32Array;
+  private readonly copyEndAfter: Float64Array;
   private copy = -1;
   private copyFree = 0;
+  /** The job before it on the same tray, and the moment all of them may be picked up; for trays with handle minutes. */
+  private readonly trayBefore: Int32Array;
+  private readonly trayHandleAt: Float64Array;
+  private readonly trayLast: Int32Array;
+  private readonly trayBranch: Int32Array;
+  private readonly modelHandleAt: Float64Array;
+
+  private readonly keptOrder: Int32Array;
+  private readonly keptPosition: Int32Array;
+  private readonly placed: Int32Array;
+  private placedCount = 0;
+  private branchAt = 0;
+  private branchNumber = 0;
 
   constructor(readonly line: CompiledLine) {
-    this.cellEnd = new Float64Array(line.cellMinutes.length);
-    this.trayEnd = new Float64Array(line.jobCount);
-    this.handleReady = new Float64Array(line.modelCount);
+    const n = line.jobCount;
+    this.side = new Uint8Array(n);
+    this.end = new Float64Array(2 * n);
+    this.smoothBegin = new Float64Array(2 * n);
+    this.cellEnds = new Float64Array(2 * line.cellMinutes.length);
+    this.lost = new Float64Array(2 * n);
+    this.sessionAfter = new Int32Array(2 * n);
+    this.missingAfter = new Float64Array(2 * n);
     this.copyStart = new Int32Array(line.toolCopies.length + 1);
     line.toolCopies.forEach((count, tool) => (this.copyStart[tool + 1] = this.copyStart[tool]! + count));
-    const copies = this.copyStart[line.toolCopies.length]!;
-    this.copySetup = new Int32Array(copies);
-    this.copyEnd = new Float64Array(copies);
-    this.reset();
+    this.copies = this.copyStart[line.toolCopies.length]!;
+    this.copySetup = new Int32Array(this.copies);
+    this.copyEnd = new Float64Array(this.copies);
+    this.copySetupAfter = new Int32Array(2 * n * this.copies);
+    this.copyEndAfter = new Float64Array(2 * n * this.copies);
+    this.trayBefore = new Int32Array(2 * n).fill(-1);
+    this.trayHandleAt = new Float64Array(2 * n);
+    this.trayLast = new Int32Array(line.trayJobs.length);
+    this.trayBranch = new Int32Array(line.trayJobs.length);
+    this.modelHandleAt = new Float64Array(line.modelCount);
+    this.keptOrder = new Int32Array(n);
+    this.keptPosition = new Int32Array(n);
+    this.placed = new Int32Array(n);
+    this.restart();
   }
 
-  reset(): void {
-    this.session = 0;
-    this.time = this.line.sessionFrom[0]!;
-    this.held = -1;
-    this.handsOn = this.changeover = this.wait = this.missing = 0;
-    this.handleReady.fill(0);
-    this.copySetup.fill(-1);
-    this.copyEnd.fill(0);
+  /** Back to the first minute of the first session. */
+  restart(): void {
+    this.branch(0);
+  }
+
+  /** Back to the moment after the first `position` jobs of the kept order. */
+  branch(position: number): void {
+    this.placedCount = 0;
+    this.branchAt = position;
+    this.branchNumber++;
+    if (position === 0) {
+      this.session = 0;
+      this.time = this.line.sessionFrom[0]!;
+      this.held = -1;
+      this.missing = 0;
+      this.copySetup.fill(-1);
+      this.copyEnd.fill(0);
+      return;
+    }
+    const last = this.keptOrder[position - 1]!;
+    const record = this.recordOf(last);
+    this.session = this.sessionAfter[record]!;
+    this.time = this.end[record]!;
+    this.held = this.line.jobSetup[last]!;
+    this.missing = this.missingAfter[record]!;
+    for (let copy = 0; copy < this.copies; copy++) {
+      this.copySetup[copy] = this.copySetupAfter[record * this.copies + copy]!;
+      this.copyEnd[copy] = this.copyEndAfter[record * this.copies + copy]!;
+    }
   }
 
   /** Places the job and returns its timing, in an object that the next call overwrites. */
   place(job: number): JobTiming {
-    this.run(job, true);
+    const record = this.recordOf(job) ^ 1;
+    const before = this.lastOnTray(job);
+    this.run(job, record, before);
+    this.remember(job, record, before);
+    this.side[job]! ^= 1;
+    this.placed[this.placedCount++] = job;
     return this.timing;
   }
 
   /** What placing the job now would bring, without moving the clock. */
   peek(job: number): JobTiming {
-    const { time, session, held, handsOn, changeover, wait, missing } = this;
-    this.run(job, false);
-    Object.assign(this, { time, session, held, handsOn, changeover, wait, missing });
+    const { time, session, held, missing } = this;
+    this.run(job, this.recordOf(job) ^ 1, this.lastOnTray(job));
+    Object.assign(this, { time, session, held, missing });
     return this.timing;
   }
 
-  /** The end of every cell placed so far. */
-  get cellEnds(): Float64Array {
-    return this.cellEnd;
+  /** The kept order goes on with what was placed since the branch. */
+  keep(): void {
+    for (let index = 0; index < this.placedCount; index++) {
+      const job = this.placed[index]!;
+      this.keptOrder[this.branchAt + index] = job;
+      this.keptPosition[job] = this.branchAt + index;
+    }
+    this.branchAt += this.placedCount;
+    this.placedCount = 0;
   }
 
-  private run(job: number, commit: boolean): void {
-    const { line, timing } = this;
-    const setup = line.jobSetup[job]!;
-    const tool = line.setupTool[setup]!;
-    const firstCell = line.cellStart[job]!;
-    const lastCell = line.cellStart[job + 1]!;
+  /** Forgets what was placed since the branch. */
+  drop(): void {
+    for (let index = 0; index < this.placedCount; index++) this.side[this.placed[index]!]! ^= 1;
+    this.placedCount = 0;
+  }
+
+  /** End of one cell of a job that was placed. */
+  cellEnd(job: number, cell: number): number {
+    const smooth = this.smoothBegin[this.recordOf(job)]!;
+    return smooth === smooth ? smooth + this.line.cellSum[cell]! : this.cellEnds[this.side[job]! * this.line.cellSum.length + cell]!;
+  }
+
+  endOf(job: number): number {
+    return this.end[this.recordOf(job)]!;
+  }
+
+  /** The painter's free moment after a job of the kept order, or at the start. */
+  timeAfter(position: number): number {
+    return position === 0 ? this.line.sessionFrom[0]! : this.endOf(this.keptOrder[position - 1]!);
+  }
+
+  /** Changeover and waiting minutes of a job that was placed. */
+  lostOn(job: number): number {
+    return this.lost[this.recordOf(job)]!;
+  }
+
+  /** The same of its other record: as it stood in the kept order, for a job placed in a branch. */
+  keptLostOn(job: number): number {
+    return this.lost[this.recordOf(job) ^ 1]!;
+  }
+
+  keptEndOf(job: number): number {
+    return this.end[this.recordOf(job) ^ 1]!;
+  }
+
+  /**
+   * Is the clock where it was after the job in the kept order, so that the jobs behind it would go the same way? Tools
+   * that have rested by now need not have rested since the same minute, only in the same order.
+   */
+  isAsAfter(job: number): boolean {
+    const kept = this.recordOf(job) ^ 1;
+    return (
+      Math.abs(this.end[kept]! - this.time) <= SESSION_ROUNDING &&
+      this.sessionAfter[kept] === this.session &&
+      this.missing === 0 &&
+      this.missingAfter[kept] === 0 &&
+      this.toolsAreAsAfter(kept)
+    );
+  }
+
+  private toolsAreAsAfter(kept: number): boolean {
+    const { toolRest } = this.line;
+    const base = kept * this.copies;
+    for (let tool = 0; tool < toolRest.length; tool++) {
+      for (let copy = this.copyStart[tool]!; copy < this.copyStart[tool + 1]!; copy++) {
+        const end = this.copyEnd[copy]!;
+        const keptEnd = this.copyEndAfter[base + copy]!;
+        if (this.copySetupAfter[base + copy] !== this.copySetup[copy]) return false;
+        if (keptEnd !== end && Math.max(end, keptEnd) + toolRest[tool]! > this.time) return false;
+        for (let other = this.copyStart[tool]!; other < copy; other++)
+          if (this.copyEnd[other]! < end !== this.copyEndAfter[base + other]! < keptEnd) return false;
+      }
+    }
+    return true;
+  }
+
+  /** The copies of all tools, each tool's by their last use. */
+  copiesByLastUse(): ToolCopy[] {
+    if (this.copies === 0) return [];
+    return Array.from(this.line.toolRest).flatMap((rest, tool) => {
+      const first = this.copyStart[tool]!;
+      const ends = this.copyEnd.subarray(first, this.copyStart[tool + 1]!);
+      const setups = this.copySetup.subarray(first, this.copyStart[tool + 1]!);
+      return Array.from(ends, (end, copy) => {
+        const isTie = setups[copy]! >= 0 && ends.some((other, index) => index !== copy && setups[index]! >= 0 && other === end);
+        return { tool, setup: setups[copy]!, end, rest, copy: isTie ? copy : -1 };
+      }).sort((a, b) => (a.setup < 0 ? -1 : a.end) - (b.setup < 0 ? -1 : b.end));
+    });
+  }
+
+  prepFor(setup: number): number {
+    if (this.held === setup) return 0;
+    return this.held < 0 ? this.line.start[setup]! : this.line.changeover[this.held * this.line.setupCount + setup]!;
+  }
+
+  private recordOf(job: number): number {
+    return 2 * job + this.side[job]!;
+  }
+
+  private run(job: number, record: number, before: number): void {
+    const { line } = this;
     if (this.missing > 0) {
-      this.missing += this.cellSum(firstCell, lastCell);
+      this.missing += line.jobMinutes[job]!;
       return;
     }
-    timing.prep = timing.wait = 0;
+    const setup = line.jobSetup[job]!;
+    const tool = line.setupTool[setup]!;
+    this.copyFree = 0;
     if (tool >= 0) this.chooseCopy(tool, setup);
+    const free = this.time + this.prepFor(setup);
+    const begin = this.smoothStart(job, before, free);
+    if (begin + line.jobMinutes[job]! <= line.sessionTo[this.session]! + SESSION_ROUNDING) this.runSmooth(job, record, free, begin);
+    else this.runModelByModel(job, record, setup, before);
+  }
+
+  /** When the job could begin and then run without a stop; NaN when it cannot, or when only its models tell. */
+  private smoothStart(job: number, before: number, free: number): number {
+    const { line } = this;
+    let begin = Math.max(free, this.copyFree);
+    let later = -Infinity;
+    for (let edge = line.edgeStart[job]!, last = line.edgeStart[job + 1]!; edge < last; edge++) {
+      const other = 2 * line.edgeJob[edge]! + this.side[line.edgeJob[edge]!]!;
+      const lag = line.edgeLag[edge]!;
+      const dry = this.end[other]! + lag;
+      if (dry <= begin) continue;
+      if (line.edgeWholeTray[edge]) begin = dry;
+      else {
+        const start = this.smoothBegin[other]! + lag + line.edgeLead[edge]!;
+        if (start !== start) return NaN;
+        if (!line.edgeLeadsAtFirst[edge]) later = Math.max(later, start);
+        else if (start > begin) begin = start;
+      }
+    }
+    if (later > begin) return NaN;
+    for (let other = before; other >= 0;) {
+      const record = this.recordOf(other);
+      if (this.trayHandleAt[record]! <= begin) break;
+      if (this.end[record]! + line.jobHandle[other]! > begin && !this.driesLonger(other, job)) return NaN;
+      other = this.trayBefore[record]!;
+    }
+    return begin;
+  }
+
+  /** Does the job wait for the other one's drying for at least as long as it could not be handled? */
+  private driesLonger(other: number, job: number): boolean {
+    const { line } = this;
+    for (let edge = line.edgeStart[job]!; edge < line.edgeStart[job + 1]!; edge++)
+      if (line.edgeJob[edge] === other && line.edgeLag[edge]! >= line.jobHandle[other]!) return true;
+    return false;
+  }
+
+  private runSmooth(job: number, record: number, free: number, begin: number): void {
+    const { timing } = this;
+    timing.from = this.time;
+    timing.prep = free - this.time;
+    timing.begin = begin;
+    timing.wait = begin - free;
+    this.time = timing.end = begin + this.line.jobMinutes[job]!;
+    this.held = this.line.jobSetup[job]!;
+    this.smoothBegin[record] = begin;
+    this.end[record] = this.time;
+  }
+
+  private runModelByModel(job: number, record: number, setup: number, before: number): void {
+    const { line, timing } = this;
+    const firstCell = line.cellStart[job]!;
+    const lastCell = line.cellStart[job + 1]!;
+    const cellEnds = (record & 1) * line.cellSum.length;
     const gate = this.trayGate(job);
+    this.handleTimes(job, before);
+    timing.prep = timing.wait = 0;
     for (let cell = firstCell; cell < lastCell; cell++) {
       const minutes = line.cellMinutes[cell]!;
-      let ready = Math.max(gate, this.modelReady(job, cell - firstCell, line.cellModel[cell]!));
-      if (tool >= 0 && this.copyFree > ready) ready = this.copyFree;
+      const ready = Math.max(gate, this.modelReady(job, cell - firstCell, line.cellModel[cell]!), this.copyFree);
       if (!this.paint(setup, minutes, ready, cell === firstCell)) {
         this.missing += this.minutesMissing(setup, ready, cell, lastCell);
         break;
       }
-      this.cellEnd[cell] = this.time;
+      this.cellEnds[cellEnds + cell] = this.time;
       // The copy in hand is under this setup from its first model on, so it is free at once for the rest of the job.
       this.copyFree = 0;
     }
-    timing.end = this.trayEnd[job] = this.time;
-    if (commit) this.commit(job, setup, tool);
+    this.smoothBegin[record] = NaN;
+    this.end[record] = timing.end = this.time;
   }
 
   /** Does one model in this session or a later one; false when there is no session left that holds it. */
@@ -119,9 +352,6 @@ export class LineClock {
         }
         timing.prep += free - this.time;
         timing.wait += begin - free;
-        this.changeover += free - this.time;
-        this.wait += begin - free;
-        this.handsOn += minutes;
         this.time = begin + minutes;
         this.held = setup;
         return true;
@@ -133,21 +363,11 @@ export class LineClock {
     }
   }
 
-  private prepFor(setup: number): number {
-    if (this.held === setup) return 0;
-    return this.held < 0 ? this.line.start[setup]! : this.line.changeover[this.held * this.line.setupCount + setup]!;
-  }
-
   /** The last session would have to be at least this much longer for this model and the rest of its job. */
   private minutesMissing(setup: number, ready: number, cell: number, lastCell: number): number {
+    const { line } = this;
     const begin = Math.max(this.time + this.prepFor(setup), ready);
-    return begin - this.line.sessionTo[this.session]! + this.cellSum(cell, lastCell);
-  }
-
-  private cellSum(firstCell: number, lastCell: number): number {
-    let minutes = 0;
-    for (let cell = firstCell; cell < lastCell; cell++) minutes += this.line.cellMinutes[cell]!;
-    return minutes;
+    return begin - line.sessionTo[this.session]! + line.cellSum[lastCell - 1]! - line.cellSum[cell]! + line.cellMinutes[cell]!;
   }
 
   /** The moment every whole-tray predecessor is dry. */
@@ -156,19 +376,32 @@ export class LineClock {
     let gate = 0;
     for (let edge = line.edgeStart[job]!; edge < line.edgeStart[job + 1]!; edge++) {
       if (!line.edgeWholeTray[edge]) continue;
-      gate = Math.max(gate, this.trayEnd[line.edgeJob[edge]!]! + line.edgeLag[edge]!);
+      gate = Math.max(gate, this.endOf(line.edgeJob[edge]!) + line.edgeLag[edge]!);
     }
     return gate;
+  }
+
+  /** The moment each model of the job may be picked up, into `modelHandleAt`. */
+  private handleTimes(job: number, before: number): void {
+    const { line, modelHandleAt } = this;
+    for (let cell = line.cellStart[job]!; cell < line.cellStart[job + 1]!; cell++) modelHandleAt[line.cellModel[cell]!] = 0;
+    for (let other = before; other >= 0; other = this.trayBefore[this.recordOf(other)]!) {
+      if (this.trayHandleAt[this.recordOf(other)]! <= this.time) break;
+      for (let cell = line.cellStart[other]!; cell < line.cellStart[other + 1]!; cell++) {
+        const model = line.cellModel[cell]!;
+        modelHandleAt[model] = Math.max(modelHandleAt[model]!, this.cellEnd(other, cell) + line.jobHandle[other]!);
+      }
+    }
   }
 
   /** The moment one model may be taken up: its own predecessors dry, and safe to handle. */
   private modelReady(job: number, offset: number, model: number): number {
     const { line } = this;
-    let ready = this.handleReady[model]!;
+    let ready = this.modelHandleAt[model]!;
     for (let edge = line.edgeStart[job]!; edge < line.edgeStart[job + 1]!; edge++) {
       if (line.edgeWholeTray[edge]) continue;
       const cell = line.edgeCell[line.edgeCellStart[edge]! + offset]!;
-      if (cell >= 0) ready = Math.max(ready, this.cellEnd[cell]! + line.edgeLag[edge]!);
+      if (cell >= 0) ready = Math.max(ready, this.cellEnd(line.edgeJob[edge]!, cell) + line.edgeLag[edge]!);
     }
     return ready;
   }
@@ -189,16 +422,46 @@ export class LineClock {
     this.copyFree = same >= 0 || unused >= 0 ? 0 : this.copyEnd[this.copy]! + this.line.toolRest[tool]!;
   }
 
-  private commit(job: number, setup: number, tool: number): void {
+  /** The job placed last on the same tray, or -1; only for trays where handling matters. */
+  private lastOnTray(job: number): number {
+    const tray = this.line.jobTray[job]!;
+    if (!this.line.trayHandles[tray]) return -1;
+    if (this.trayBranch[tray] === this.branchNumber) return this.trayLast[tray]!;
+    let last = -1;
+    let lastPlace = -1;
+    if (this.branchAt > 0)
+      for (const other of this.line.trayJobs[tray]!) {
+        const place = this.keptPosition[other]!;
+        // A job that is not in a kept order of only some jobs has the place of an earlier one.
+        if (place >= this.branchAt || place <= lastPlace || this.keptOrder[place] !== other) continue;
+        last = other;
+        lastPlace = place;
+      }
+    return last;
+  }
+
+  private remember(job: number, record: number, before: number): void {
     const { line } = this;
-    const handle = line.jobHandle[job]!;
-    for (let cell = line.cellStart[job]!; cell < line.cellStart[job + 1]!; cell++) {
-      const model = line.cellModel[cell]!;
-      this.handleReady[model] = Math.max(this.handleReady[model]!, this.cellEnd[cell]! + handle);
+    this.lost[record] = this.timing.prep + this.timing.wait;
+    this.sessionAfter[record] = this.session;
+    this.missingAfter[record] = this.missing;
+    const tray = line.jobTray[job]!;
+    if (line.trayHandles[tray]) {
+      const handleAt = this.time + line.jobHandle[job]!;
+      this.trayBefore[record] = before;
+      this.trayHandleAt[record] = before < 0 ? handleAt : Math.max(handleAt, this.trayHandleAt[this.recordOf(before)]!);
+      this.trayLast[tray] = job;
+      this.trayBranch[tray] = this.branchNumber;
     }
-    if (tool >= 0) {
-      this.copySetup[this.copy] = setup;
+    if (this.copies === 0) return;
+    const tool = line.setupTool[line.jobSetup[job]!]!;
+    if (tool >= 0 && this.missing === 0) {
+      this.copySetup[this.copy] = line.jobSetup[job]!;
       this.copyEnd[this.copy] = this.time;
+    }
+    for (let copy = 0; copy < this.copies; copy++) {
+      this.copySetupAfter[record * this.copies + copy] = this.copySetup[copy]!;
+      this.copyEndAfter[record * this.copies + copy] = this.copyEnd[copy]!;
     }
   }
 }

@@ -1,4 +1,5 @@
 import type { LineJob, LineProblem } from './definitions';
+import { compileWishes, type CompiledWishes } from './wishes';
 
 /**
  * A checked problem in flat arrays. A *cell* is one covered model of one job: the cells of job j are
@@ -11,12 +12,21 @@ export interface CompiledLine {
   cellStart: Int32Array;
   /** Hands-on minutes of each cell. */
   cellMinutes: Float64Array;
+  /** Hands-on minutes of a job's cells up to this one, with it. */
+  cellSum: Float64Array;
+  /** Hands-on minutes of each job. */
+  jobMinutes: Float64Array;
   /** The model a cell touches, counted over all trays. */
   cellModel: Int32Array;
   modelCount: number;
   jobSetup: Int32Array;
   jobTray: Int32Array;
   jobHandle: Float64Array;
+  trayJobs: Int32Array[];
+  /** 1 for a tray with a job that has handle minutes. */
+  trayHandles: Uint8Array;
+  /** The longest that any other job may have to wait after each job. */
+  jobLongestLag: Float64Array;
   edgeStart: Int32Array;
   edgeJob: Int32Array;
   edgeLag: Float64Array;
@@ -24,7 +34,16 @@ export interface CompiledLine {
   /** For a model-scope edge: cell offset within the job to the other job's cell, or -1. Indexed from `edgeCellStart`. */
   edgeCell: Int32Array;
   edgeCellStart: Int32Array;
+  /**
+   * For a model-scope edge between jobs that both run without a stop: how long after the other job's begin this one
+   * may begin, drying not counted; -Infinity when they share no model.
+   */
+  edgeLead: Float64Array;
+  /** 1 when it is the first model that sets `edgeLead`, so that a wait for it comes before the job and not inside it. */
+  edgeLeadsAtFirst: Uint8Array;
+  /** The jobs that wait for each job, and those that each job waits for; each counted once. */
   successors: Int32Array[];
+  predecessors: Int32Array[];
   start: Float64Array;
   /** Row-major, setupCount x setupCount. */
   changeover: Float64Array;
@@ -37,6 +56,7 @@ export interface CompiledLine {
   preferMinutes: Float64Array;
   sessionFrom: Float64Array;
   sessionTo: Float64Array;
+  wishes: CompiledWishes;
 }
 
 /** The 1-based tray positions a job covers. */
@@ -67,16 +87,22 @@ export function compileLine(problem: LineProblem): CompiledLine {
   }
 
   const jobTray = Int32Array.from(jobs, (job) => lookup(trayIndex, 'tray', job.tray));
+  const trayJobs: number[][] = trays.map(() => []);
+  jobTray.forEach((tray, job) => trayJobs[tray]!.push(job));
   const covered = jobs.map((job, j) => coveredModels(job, trays[jobTray[j]!]!.models));
   const cellStart = new Int32Array(jobs.length + 1);
   covered.forEach((models, j) => (cellStart[j + 1] = cellStart[j]! + models.length));
   const cellMinutes = new Float64Array(cellStart[jobs.length]!);
+  const cellSum = new Float64Array(cellStart[jobs.length]!);
   const cellModel = new Int32Array(cellStart[jobs.length]!);
+  const jobMinutes = new Float64Array(jobs.length);
   jobs.forEach((job, j) =>
     covered[j]!.forEach((model, i) => {
+      const cell = cellStart[j]! + i;
       const minutes = job.minutesPerModel;
-      cellMinutes[cellStart[j]! + i] = typeof minutes === 'number' ? minutes : minutes[i]!;
-      cellModel[cellStart[j]! + i] = trayOffset[jobTray[j]!]! + model - 1;
+      cellMinutes[cell] = typeof minutes === 'number' ? minutes : minutes[i]!;
+      cellSum[cell] = jobMinutes[j] = jobMinutes[j]! + cellMinutes[cell]!;
+      cellModel[cell] = trayOffset[jobTray[j]!]! + model - 1;
     }),
   );
 
@@ -86,18 +112,34 @@ export function compileLine(problem: LineProblem): CompiledLine {
   const edgeWholeTray: number[] = [];
   const edgeCellStart: number[] = [];
   const edgeCell: number[] = [];
+  const edgeLead: number[] = [];
+  const edgeLeadsAtFirst: number[] = [];
+  const jobLongestLag = Float64Array.from(jobs, (job) => job.handleMinutes ?? 0);
   const successors: number[][] = jobs.map(() => []);
   jobs.forEach((job, j) => {
     for (const after of job.after) {
       const other = lookup(jobIndex, 'job', after.job);
       edgeJob.push(other);
-      edgeLag.push(after.lagMinutes ?? jobs[other]!.dryMinutes);
+      const lag = after.lagMinutes ?? jobs[other]!.dryMinutes;
+      edgeLag.push(lag);
+      jobLongestLag[other] = Math.max(jobLongestLag[other]!, lag);
       edgeWholeTray.push(after.scope === 'tray' ? 1 : 0);
       edgeCellStart.push(edgeCell.length);
+      let lead = -Infinity;
+      let leadsAtFirst = 0;
       if (after.scope === 'model') {
         const cellOfModel = new Map(covered[other]!.map((model, i) => [model, cellStart[other]! + i]));
-        edgeCell.push(...covered[j]!.map((model) => cellOfModel.get(model) ?? -1));
+        covered[j]!.forEach((model, i) => {
+          const otherCell = cellOfModel.get(model) ?? -1;
+          edgeCell.push(otherCell);
+          const ahead = otherCell < 0 ? -Infinity : cellSum[otherCell]! - (i === 0 ? 0 : cellSum[cellStart[j]! + i - 1]!);
+          if (ahead <= lead) return;
+          lead = ahead;
+          leadsAtFirst = i === 0 ? 1 : 0;
+        });
       }
+      edgeLead.push(lead);
+      edgeLeadsAtFirst.push(leadsAtFirst);
       successors[other]!.push(j);
     }
     edgeStart[j + 1] = edgeJob.length;
@@ -112,18 +154,26 @@ export function compileLine(problem: LineProblem): CompiledLine {
     setupCount: problem.setups.length,
     cellStart,
     cellMinutes,
+    cellSum,
+    jobMinutes,
     cellModel,
     modelCount,
     jobSetup: Int32Array.from(jobs, (job) => lookup(setupIndex, 'setup', job.setup)),
     jobTray,
     jobHandle: Float64Array.from(jobs, (job) => job.handleMinutes ?? 0),
+    trayJobs: trayJobs.map((list) => Int32Array.from(list)),
+    trayHandles: Uint8Array.from(trayJobs, (list) => (list.some((job) => jobs[job]!.handleMinutes) ? 1 : 0)),
+    jobLongestLag,
     edgeStart,
     edgeJob: Int32Array.from(edgeJob),
     edgeLag: Float64Array.from(edgeLag),
     edgeWholeTray: Uint8Array.from(edgeWholeTray),
     edgeCell: Int32Array.from(edgeCell),
     edgeCellStart: Int32Array.from(edgeCellStart),
+    edgeLead: Float64Array.from(edgeLead),
+    edgeLeadsAtFirst: Uint8Array.from(edgeLeadsAtFirst),
     successors: successors.map((list) => Int32Array.from(new Set(list))),
+    predecessors: jobs.map((job) => Int32Array.from(new Set(job.after.map((after) => jobIndex.get(after.job)!)))),
     start: Float64Array.from(problem.start),
     changeover: Float64Array.from(problem.changeover.flat()),
     setupTool: Int32Array.from(problem.setups, (setup) => (setup.tool === undefined ? -1 : lookup(toolIndex, 'tool', setup.tool))),
@@ -134,5 +184,6 @@ export function compileLine(problem: LineProblem): CompiledLine {
     preferMinutes: Float64Array.from(prefer, (entry) => entry.minutes),
     sessionFrom: Float64Array.from(sessions, (session) => session.from),
     sessionTo: Float64Array.from(sessions, (session) => session.to),
+    wishes: compileWishes(problem, (id) => lookup(jobIndex, 'job', id), jobTray),
   };
 }

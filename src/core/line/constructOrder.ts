@@ -22,7 +22,7 @@ export const GREEDY_WEIGHTS: readonly GreedyWeights[] = [
  * of every preference it breaks by coming first, less a credit for long chains behind it.
  * With `groupOf`, jobs of a lower group come before those of a higher one wherever predecessors allow it.
  */
-export function greedyOrder(line: CompiledLine, weights: GreedyWeights, groupOf: (job: number) => number = () => 0): Int32Array {
+export function greedyOrder(line: CompiledLine, weights: GreedyWeights, groupOf?: (job: number) => number): Int32Array {
   const clock = new LineClock(line);
   const open = predecessorCounts(line);
   const tail = tailMinutes(line);
@@ -34,9 +34,9 @@ export function greedyOrder(line: CompiledLine, weights: GreedyWeights, groupOf:
   for (let index = 0; index < order.length; index++) {
     let best = -1;
     let bestLoss = Infinity;
-    const group = Math.min(...[...eligible].map(groupOf));
+    const group = groupOf && Math.min(...[...eligible].map(groupOf));
     for (const job of eligible) {
-      if (groupOf(job) !== group) continue;
+      if (groupOf && groupOf(job) !== group) continue;
       const { prep, wait } = clock.peek(job);
       let loss = prep + weights.wait * wait - weights.tail * tail[job]!;
       for (const entry of wishes[job]!) if (!placed[line.preferFirst[entry]!]) loss += weights.touchUp * line.preferMinutes[entry]!;

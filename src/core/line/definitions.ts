@@ -67,6 +67,20 @@ export interface LineSession {
   to: number;
 }
 
+/**
+ * What the painter wishes of an order. Wishes never change how an order is timed; `first` and `treat` weigh in the search
+ * with minutes of their own, `pin` and `together` are kept by it.
+ */
+export type LineWish =
+  /** These jobs stand together in this order, directly behind `after`, or at the start of the line when it is null. */
+  | { kind: 'pin'; jobs: string[]; after: string | null }
+  /** These jobs stand together, in any order. */
+  | { kind: 'together'; jobs: string[] }
+  /** Every minute until these trays are finished counts `weight` minutes more. */
+  | { kind: 'first'; trays: string[]; weight: number }
+  /** One of these jobs stands before every so many models of others: each model more counts `minutes`. */
+  | { kind: 'treat'; jobs: string[]; everyModels: number; minutes: number };
+
 export interface LineProblem {
   format: typeof LINE_PROBLEM_FORMAT;
   trays: LineTray[];
@@ -77,6 +91,8 @@ export interface LineProblem {
   jobs: LineJob[];
   prefer?: LinePrefer[];
   sessions?: LineSession[];
+  /** Ours on top of version 1; readers that do not know it may ignore it. */
+  wishes?: LineWish[];
 }
 
 /** Where the minutes of an order go. `total` is what is minimised, then `bench`. */
@@ -115,6 +131,8 @@ export interface LinePlan extends LineTotals {
   proven: boolean;
   legs: LineLeg[];
   jobs: TimedJob[];
+  /** For each wish of the problem, in its order: is it kept? Only when the problem has wishes. */
+  wishesKept?: boolean[];
 }
 
 /** Rounding allowed when a time is compared with the end of a session, from the format's contract. */

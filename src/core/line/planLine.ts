@@ -1,30 +1,33 @@
 import { compileLine, type CompiledLine } from './compileLine';
 import { LINE_PLAN_FORMAT, type LinePlan, type LineProblem } from './definitions';
 import { lowerBound } from './lowerBound';
-import { searchOrder, type SearchOptions } from './searchOrder';
+import { solveLine, type SolveOptions } from './solveLine';
 import { timeOrder, type DoesNotFit } from './timeOrder';
+import { wishesKept } from './wishes';
 
 /** Rounding up to which a total counts as equal to its bound. */
 const PROOF_ROUNDING = 1e-9;
 
-/** Times one order and says how far from the best possible it can be. */
-export function planOrder(line: CompiledLine, order: ArrayLike<number>): LinePlan | DoesNotFit {
+/** Times one order and says how far from the best possible it can be; `bound` is one that is known already. */
+export function planOrder(line: CompiledLine, order: ArrayLike<number>, bound = lowerBound(line)): LinePlan | DoesNotFit {
   const timed = timeOrder(line, order);
   if ('missingMinutes' in timed) return timed;
-  const bound = Math.min(lowerBound(line), timed.totals.total);
+  const { total } = timed.totals;
   return {
     format: LINE_PLAN_FORMAT,
     order: timed.jobs.map((job) => job.id),
     ...timed.totals,
-    bound,
-    proven: timed.totals.total - bound <= PROOF_ROUNDING * Math.max(1, bound),
+    bound: Math.min(bound, total),
+    proven: total - bound <= PROOF_ROUNDING * Math.max(1, bound),
     legs: timed.legs,
     jobs: timed.jobs,
+    ...(line.problem.wishes?.length && { wishesKept: wishesKept(line, order) }),
   };
 }
 
-/** Searches for a good order and plans it. */
-export function planLine(problem: LineProblem, options: Omit<SearchOptions, 'bound'>): LinePlan | DoesNotFit {
+/** Finds a good order and plans it. */
+export function planLine(problem: LineProblem, options: SolveOptions): LinePlan | DoesNotFit {
   const line = compileLine(problem);
-  return planOrder(line, searchOrder(line, { ...options, bound: lowerBound(line) }));
+  const { order, bound } = solveLine(line, options);
+  return planOrder(line, order, bound);
 }

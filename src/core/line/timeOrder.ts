@@ -36,11 +36,15 @@ export function timeOrder(line: CompiledLine, order: ArrayLike<number>): TimedOr
   const jobs: TimedJob[] = [];
   const legs: LineLeg[] = [];
   let finish = clock.time;
+  let changeover = 0;
+  let wait = 0;
   for (let index = 0; index < order.length; index++) {
     const job = order[index]!;
-    const { from, begin, end, prep, wait } = clock.place(job);
+    const { from, begin, end, prep, wait: waited } = clock.place(job);
     const { id, setup } = line.problem.jobs[job]!;
-    jobs.push({ id, begin, end, prep, wait });
+    jobs.push({ id, begin, end, prep, wait: waited });
+    changeover += prep;
+    wait += waited;
     const leg = legs.at(-1);
     if (leg?.setup === setup) {
       leg.jobs.push(id);
@@ -49,30 +53,12 @@ export function timeOrder(line: CompiledLine, order: ArrayLike<number>): TimedOr
     finish = end;
   }
   if (clock.missing > 0) return { missingMinutes: clock.missing };
-  return { totals: totalsOf(line, clock, finish, touchUpMinutes(line, positionsOf(order))), jobs, legs, cellEnds: clock.cellEnds };
-}
-
-function totalsOf(line: CompiledLine, clock: LineClock, finish: number, touchUp: number): LineTotals {
-  const { handsOn, changeover, wait } = clock;
+  const cellEnds = new Float64Array(line.cellMinutes.length);
+  for (let job = 0; job < line.jobCount; job++)
+    for (let cell = line.cellStart[job]!; cell < line.cellStart[job + 1]!; cell++) cellEnds[cell] = clock.cellEnd(job, cell);
+  const handsOn = line.jobMinutes.reduce((sum, minutes) => sum + minutes, 0);
+  const touchUp = touchUpMinutes(line, positionsOf(order));
   const total = finish - line.sessionFrom[0]! + touchUp;
-  return { total, finish, bench: handsOn + changeover + wait + touchUp, handsOn, changeover, wait, touchUp };
-}
-
-/** A day's worth of minutes a plan that does not fit is charged for every minute missing, so that a search leaves it. */
-const MISSING_PENALTY = 1440;
-/** A hundred minutes of bench time weigh as much as 1e-6 of total, the precision orders are compared to. */
-const BENCH_TIE_WEIGHT = 1e-8;
-
-/** A reusable evaluation of orders: total plus a tie-breaking share of the bench time, as one number to minimise. */
-export function createCost(line: CompiledLine): (order: Int32Array) => number {
-  const clock = new LineClock(line);
-  const position = new Int32Array(line.jobCount);
-  return (order) => {
-    clock.reset();
-    for (let index = 0; index < order.length; index++) clock.place(order[index]!);
-    const touchUp = touchUpMinutes(line, positionsOf(order, position));
-    const finish = order.length ? clock.time : line.sessionFrom[0]!;
-    const bench = clock.handsOn + clock.changeover + clock.wait + touchUp;
-    return finish - line.sessionFrom[0]! + touchUp + BENCH_TIE_WEIGHT * bench + MISSING_PENALTY * clock.missing;
-  };
+  const totals = { total, finish, bench: handsOn + changeover + wait + touchUp, handsOn, changeover, wait, touchUp };
+  return { totals, jobs, legs, cellEnds };
 }

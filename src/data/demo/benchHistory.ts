@@ -1,7 +1,7 @@
 import type { BenchEvent } from '../../core/bench/definitions';
 import { compileLine } from '../../core/line/compileLine';
 import type { LineSession } from '../../core/line/definitions';
-import { searchOrder } from '../../core/line/searchOrder';
+import { solveLine } from '../../core/line/solveLine';
 import { timeOrder } from '../../core/line/timeOrder';
 import { buildLine, type BuiltLine, type JobInfo } from '../../core/scheme/buildLine';
 import type { Commission, Paint, Unit } from '../../core/scheme/definitions';
@@ -47,7 +47,7 @@ export function paintHistory({ commission, units, paints, house, sittings, rando
       normMinutes(pass.step.technique, unit.size, pass.step.coverage) * demoPace(pass.step.technique, 5) * Math.exp(0.14 * random.normal()),
     doneModels: () => new Set(),
   });
-  const order = searchOrder(compileLine(built.problem), { seed: 3, steps: 3000 });
+  const { order } = solveLine(compileLine(built.problem), { seed: 3, steps: 3000 });
   const minutesAt = (at: number) => (at - origin) / MINUTE_MS;
   const sessions: LineSession[] = [
     ...sittings.map(({ from, to }) => ({ from: minutesAt(from), to: minutesAt(to) })),

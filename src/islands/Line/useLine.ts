@@ -6,7 +6,7 @@ import type { LinePlan } from '../../core/line/definitions';
 import { planOrder } from '../../core/line/planLine';
 import { sharedLegs } from '../../core/scheme/sharedLegs';
 import type { LinePicture } from '../../core/views/line';
-import type { SearchAnswer, SearchRequest } from '../workers/lineSearch.worker';
+import type { SolveReport, SolveRequest } from '../../core/line/runSolver';
 
 const SEARCH_MS = 1000;
 const SEED = 1;
@@ -19,13 +19,13 @@ export function useLine(picture: LinePicture) {
 
   useEffect(() => {
     if (picture.jobs.length === 0) return;
-    const worker = new Worker(new URL('../workers/lineSearch.worker.ts', import.meta.url), { type: 'module' });
-    worker.addEventListener('message', ({ data }: MessageEvent<SearchAnswer>) => {
+    const worker = new Worker(new URL('../workers/solver.worker.ts', import.meta.url), { type: 'module' });
+    worker.addEventListener('message', ({ data }: MessageEvent<SolveReport>) => {
       setOrder(data.order);
       if (data.done) setSearching(false);
     });
     worker.addEventListener('error', () => setSearching(false));
-    worker.postMessage({ problem: picture.problem, seed: SEED, milliseconds: SEARCH_MS } satisfies SearchRequest);
+    worker.postMessage({ problem: picture.problem, seed: SEED, steps: null, milliseconds: SEARCH_MS } satisfies SolveRequest);
     return () => worker.terminate();
   }, [picture]);
 

@@ -1,6 +1,6 @@
 import { compileLine } from '../../core/line/compileLine';
 import type { LineProblem, LineTotals } from '../../core/line/definitions';
-import { searchOrder } from '../../core/line/searchOrder';
+import { solveLine } from '../../core/line/solveLine';
 import { timeOrder } from '../../core/line/timeOrder';
 
 /** Enough steps to leave the worst of a construction behind in a few tens of milliseconds. */
@@ -14,7 +14,7 @@ export function quickPlan(problem: LineProblem): LineTotals {
   const known = kept.get(key);
   if (known) return known;
   const line = compileLine(problem);
-  const timed = timeOrder(line, searchOrder(line, { seed: 1, steps: STEPS }));
+  const timed = timeOrder(line, solveLine(line, { seed: 1, steps: STEPS }).order);
   if ('missingMinutes' in timed) throw new Error('quickPlan: the problem must come without sessions');
   kept.set(key, timed.totals);
   if (kept.size > MOST_KEPT) kept.delete(kept.keys().next().value!);

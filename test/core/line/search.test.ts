@@ -3,27 +3,17 @@ import { compareStrategies } from '../../../src/core/line/compareStrategies';
 import { compileLine } from '../../../src/core/line/compileLine';
 import { GREEDY_WEIGHTS, greedyOrder } from '../../../src/core/line/constructOrder';
 import type { LineProblem } from '../../../src/core/line/definitions';
-import { lowerBound } from '../../../src/core/line/lowerBound';
 import { planOrder } from '../../../src/core/line/planLine';
 import { enteredOrder, tailMinutes, trayByTrayOrder } from '../../../src/core/line/precedence';
-import { searchOrder } from '../../../src/core/line/searchOrder';
+import { moveRun, OrderJudge } from '../../../src/core/line/OrderJudge';
+import { OrderMoves } from '../../../src/core/line/OrderMoves';
+import { solveLine } from '../../../src/core/line/solveLine';
 import { splitIntoSingles } from '../../../src/core/line/splitIntoSingles';
-import { createCost } from '../../../src/core/line/timeOrder';
 import { readOrder } from '../../../src/core/formats/lineProblem';
 import { examples } from '../../support/examples';
-import { allOrders, randomProblem } from '../../support/lineProblems';
-import { seeds } from '../../support/random';
-
-/** Optimum by trying every order, or Infinity when none fits. */
-function bruteForce(problem: LineProblem): number {
-  const line = compileLine(problem);
-  let best = Infinity;
-  for (const order of allOrders(problem)) {
-    const plan = planOrder(line, order);
-    if (!('missingMinutes' in plan)) best = Math.min(best, plan.total);
-  }
-  return best;
-}
+import { madeUpCommission } from '../../../bench/madeUpCommission';
+import { randomOrder, randomProblem } from '../../support/lineProblems';
+import { Random, seeds } from '../../support/random';
 
 const isAllowed = (problem: LineProblem, order: Int32Array) =>
   readOrder(
@@ -32,50 +22,45 @@ const isAllowed = (problem: LineProblem, order: Int32Array) =>
   ).length === problem.jobs.length;
 
 describe('searching a line', () => {
-  for (const seed of seeds(60, 1000)) {
-    it(`finds the optimum of small problem ${seed}, and the bound is never above it`, () => {
-      const problem = randomProblem(seed, { jobs: 6 });
-      const line = compileLine(problem);
-      const optimum = bruteForce(problem);
-      expect(lowerBound(line)).to.be.at.most(optimum + 1e-9);
-      const plan = planOrder(line, searchOrder(line, { seed: 1, steps: 4000 }));
-      if ('missingMinutes' in plan) expect(optimum).to.equal(Infinity);
-      else {
-        expect(plan.total).to.be.closeTo(optimum, 1e-6);
-        if (plan.proven) expect(plan.bound).to.be.closeTo(optimum, 1e-6);
-      }
-    });
-  }
-
   it('gives the same order for the same seed and number of steps, and improves with steps', () => {
     const line = compileLine(examples[10]!.problem);
-    const run = (steps: number) => searchOrder(line, { seed: 7, steps });
-    const cost = createCost(line);
-    expect([...run(1500)]).to.deep.equal([...run(1500)]);
-    expect(cost(run(3000))).to.be.at.most(cost(run(0)));
+    const run = (steps: number) => solveLine(line, { seed: 7, steps });
+    expect([...run(1500).order]).to.deep.equal([...run(1500).order]);
+    expect(run(3000).cost).to.be.at.most(run(0).cost);
+    expect(run(3000).cost).to.be.closeTo(new OrderJudge(line).take(run(3000).order), 1e-9);
   });
 
   it('keeps every predecessor first, and tells of every better order', () => {
     for (const { problem } of examples.slice(10, 13)) {
-      const line = compileLine(problem);
       const told: number[] = [];
-      const order = searchOrder(line, { seed: 3, steps: 800, onBetter: (_order, cost) => told.push(cost) });
+      const { order } = solveLine(compileLine(problem), { seed: 3, steps: 800, onProgress: ({ cost }) => told.push(cost) });
       expect(isAllowed(problem, order)).to.equal(true);
+      expect(told.length).to.be.greaterThan(1);
       expect(told).to.deep.equal([...told].sort((a, b) => b - a));
     }
   });
 
   it('stops when it is told to, with the best order so far', () => {
     const { problem } = examples[12]!;
-    const order = searchOrder(compileLine(problem), { seed: 1, steps: Infinity, shouldStop: () => true });
+    const { order, steps } = solveLine(compileLine(problem), { seed: 1, steps: Infinity, shouldStop: () => true });
     expect(isAllowed(problem, order)).to.equal(true);
+    expect(steps).to.equal(0);
   });
 
   it('stops at once at an order that is shown to be the best', () => {
     const problem = randomProblem(5, { jobs: 1, sessions: false });
+    const solved = solveLine(compileLine(problem), { seed: 1, steps: Infinity });
+    expect(planOrder(compileLine(problem), solved.order, solved.bound)).to.have.property('proven', true);
+  });
+
+  it('starts from the order it is given, and never ends worse', () => {
+    const { problem } = examples[12]!;
     const line = compileLine(problem);
-    const plan = planOrder(line, searchOrder(line, { seed: 1, steps: Infinity, bound: lowerBound(line) }));
-    expect(plan).to.have.property('proven', true);
+    const start = solveLine(line, { seed: 2, steps: 4000 });
+    const first: number[] = [];
+    solveLine(line, { seed: 1, steps: 10, start: start.order, onProgress: ({ cost }) => first.push(cost) });
+    expect(first[0]).to.be.closeTo(start.cost, 1e-9);
+    expect(Math.max(...first)).to.equal(first[0]);
   });
 
   it('constructs orders that keep predecessors first', () => {
@@ -91,6 +76,42 @@ describe('searching a line', () => {
   it('counts the tail behind a job over drying and painting', () => {
     const { problem } = examples[0]!;
     expect([...tailMinutes(compileLine(problem))]).to.deep.equal([40, 0]);
+  });
+});
+
+describe('judging moves', () => {
+  it('costs every move of random lines as timing the moved order from scratch does', () => {
+    for (const seed of seeds(120)) {
+      const problem = randomProblem(seed);
+      const random = new Random(seed);
+      const line = compileLine(problem);
+      const judge = new OrderJudge(line);
+      judge.take(randomOrder(problem, random));
+      const moves = new OrderMoves(line, judge.order, judge.position, () => random.uniform());
+      for (let round = 0; round < 40; round++) {
+        if (!moves.draw()) continue;
+        const { from, end, to } = moves.move;
+        const limit = random.chance(0.5) ? Infinity : judge.cost + random.whole(-5, 20);
+        const cost = judge.judge(from, end, to, limit);
+        const moved = judge.order.slice();
+        moveRun(moved, from, end, to);
+        const afresh = new OrderJudge(line).take(moved);
+        expect(isAllowed(problem, moved), `seed ${seed}`).to.equal(true);
+        if (cost === Infinity) expect(afresh, `seed ${seed} given up`).to.be.greaterThan(limit - 1e-6);
+        else expect(cost, `seed ${seed}`).to.be.closeTo(afresh, 1e-6);
+        if (cost < Infinity && random.chance(0.6)) judge.accept();
+        else judge.reject();
+      }
+    }
+  });
+
+  it('judges moves of a made-up commission the same after thousands were made', () => {
+    for (const sessions of [false, true]) {
+      const problem = madeUpCommission(4, { jobs: 60, sessions });
+      const line = compileLine(problem);
+      const solved = solveLine(line, { seed: 1, steps: 20_000 });
+      expect(solved.cost).to.be.closeTo(new OrderJudge(line).take(solved.order), 1e-6);
+    }
   });
 });
 
@@ -121,7 +142,7 @@ describe('comparing ways to paint', () => {
   it('lists four ways on the same hands-on minutes, the suggested one never the worst', () => {
     const { problem } = examples[11]!;
     const line = compileLine(problem);
-    const strategies = compareStrategies(problem, searchOrder(line, { seed: 1, steps: 3000 }), (tray) => tray.slice(0, 2));
+    const strategies = compareStrategies(problem, solveLine(line, { seed: 1, steps: 3000 }).order, (tray) => tray.slice(0, 2));
     expect(strategies.map((strategy) => strategy.id)).to.deep.equal(['one-model', 'unit-by-unit', 'entered', 'suggested']);
     const benches = strategies.map((strategy) => strategy.totals!.bench);
     for (const strategy of strategies) expect(strategy.totals!.handsOn).to.be.closeTo(strategies[0]!.totals!.handsOn, 1e-6);

@@ -3,7 +3,8 @@ import { readLineProblem, readOrder } from '../../../src/core/formats/lineProble
 import { compileLine } from '../../../src/core/line/compileLine';
 import { LineClock } from '../../../src/core/line/LineClock';
 import { planOrder } from '../../../src/core/line/planLine';
-import { createCost, timeOrder } from '../../../src/core/line/timeOrder';
+import { OrderJudge } from '../../../src/core/line/OrderJudge';
+import { timeOrder } from '../../../src/core/line/timeOrder';
 import { examples, TOTALS } from '../../support/examples';
 import { randomOrder, randomProblem } from '../../support/lineProblems';
 import { Random, seeds } from '../../support/random';
@@ -82,7 +83,7 @@ describe('timing a line', () => {
 
   it('costs the total, ties broken by the bench time', () => {
     const { problem, expected } = examples[8]!;
-    const cost = createCost(compileLine(problem))(Int32Array.from([0, 1]));
+    const cost = new OrderJudge(compileLine(problem)).take([0, 1]);
     expect(cost).to.be.closeTo(expected.total, 1e-5);
     expect(cost).to.be.greaterThan(expected.total);
   });

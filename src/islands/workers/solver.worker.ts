@@ -1,0 +1,9 @@
+import { runSolver, type SolveRequest } from '../../core/line/runSolver';
+
+addEventListener('message', ({ data }: MessageEvent<SolveRequest>) => {
+  runSolver(
+    data,
+    () => performance.now(),
+    (report) => postMessage(report),
+  );
+});
