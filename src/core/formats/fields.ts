@@ -32,6 +32,11 @@ export const requiredText = (what: string, longest = LONGEST_TEXT) =>
     .required(remedy(`give ${what}`))
     .matches(/\S/, remedy(`give ${what}`));
 
+export const textOrNull = (what: string) =>
+  text(what)
+    .nullable()
+    .defined(remedy(`give ${what}, or null`));
+
 export const note = () => text('a note', LONGEST_NOTE).defined(remedy('give a note, or an empty text'));
 
 const anyNumber = (what: string) =>
@@ -107,11 +112,12 @@ export const id = () =>
     .required(remedy('give an id'))
     .matches(/^[\w.:#@-]{1,80}$/, remedy('give an id of up to 80 letters, digits and . : # @ - _'));
 
-export const list = <T>(of: ISchema<T, AnyObject>, most = 5000) =>
+export const list = <T>(of: ISchema<T, AnyObject>, most = 5000, least = 0) =>
   array(of)
     .strict()
     .typeError(remedy('give a list'))
     .required(remedy('give a list'))
+    .min(least, remedy(`give at least ${least} of them`))
     .max(most, remedy(`give at most ${most} entries`));
 
 /** The one door for outside data: checks it by a schema and drops fields the schema does not know, or throws an `InputError`. */
@@ -127,7 +133,7 @@ export function parse<S extends Schema>(schema: S, value: unknown): InferType<S>
 
 function asInputError(error: ValidationError): InputError {
   const field = error.path || 'the input';
-  const value: unknown = error.params?.originalValue ?? error.value;
+  const value: unknown = error.params && 'originalValue' in error.params ? error.params.originalValue : error.value;
   const prefix = `${field} is ${showValue(value)}: `;
   const wanted = error.message.startsWith(prefix) ? error.message.slice(prefix.length) : 'give a value of the kind the format describes';
   return new InputError(field, value, wanted);

@@ -3,7 +3,7 @@ import { LINE_PROBLEM_FORMAT, type LineJob, type LineProblem, type LineWish } fr
 import { compileLine, coveredModels } from '../line/compileLine';
 import { enteredOrder } from '../line/precedence';
 import { arrangeByWishes } from '../line/wishes';
-import { count, list, literal, minutes, oneOf, optionalMinutes, parse, requiredText } from './fields';
+import { count, list, literal, minutes, oneOf, optionalMinutes, parse, requiredText, textOrNull } from './fields';
 import { InputError } from './InputError';
 
 const lineId = () => requiredText('an id', 200);
@@ -21,12 +21,12 @@ const job = object({
   after: list(after, 100_000),
 });
 
-const jobIds = () => list(lineId(), 100_000).min(1, 'give at least one id');
+const ids = () => list(lineId(), 100_000, 1);
 const WISHES = {
-  pin: object({ kind: literal('pin'), jobs: jobIds(), after: lineId().nullable().defined() }),
-  together: object({ kind: literal('together'), jobs: jobIds() }),
-  first: object({ kind: literal('first'), trays: jobIds(), weight: minutes() }),
-  treat: object({ kind: literal('treat'), jobs: jobIds(), everyModels: count(1), minutes: minutes() }),
+  pin: object({ kind: literal('pin'), jobs: ids(), after: textOrNull('the id of a job') }),
+  together: object({ kind: literal('together'), jobs: ids() }),
+  first: object({ kind: literal('first'), trays: ids(), weight: minutes() }),
+  treat: object({ kind: literal('treat'), jobs: ids(), everyModels: count(1), minutes: minutes() }),
 };
 const wish = lazy((value: { kind?: keyof typeof WISHES } | null) => {
   const known = value?.kind === undefined ? undefined : WISHES[value.kind];
@@ -190,7 +190,7 @@ function checkSessions({ sessions = [] }: LineProblem): void {
 }
 
 function checkNoCycle(problem: LineProblem): void {
-  const placed = new Set(enteredOrder(compileLine(problem)));
+  const placed = new Set(enteredOrder(compileLine({ ...problem, wishes: [] })));
   const stuck = problem.jobs.findIndex((_, index) => !placed.has(index));
   if (stuck < 0) return;
   const cycle = cycleFrom(problem, stuck, placed);

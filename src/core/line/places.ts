@@ -1,0 +1,26 @@
+import type { CompiledLine } from './compileLine';
+import { OrderJudge } from './OrderJudge';
+import { OrderMoves } from './OrderMoves';
+
+/** A place that a run of jobs may take, and what it costs to put it there. */
+export interface PlaceCost {
+  /** The run goes before the job that stands at this place now; the number of jobs for the end of the line. */
+  to: number;
+  /** Minutes more than now, wishes counted; negative when the place is better. */
+  minutes: number;
+}
+
+/** Below this, minutes come from the share of the bench time that breaks ties, not from the total. */
+const SMALLEST_CHANGE = 1e-3;
+
+/** Every place that the jobs at places `from` to `end` (not included) of the order may take, with its price. */
+export function placesFor(line: CompiledLine, order: ArrayLike<number>, from: number, end: number): PlaceCost[] {
+  const judge = new OrderJudge(line);
+  judge.take(order);
+  const moves = new OrderMoves(line, judge.order, judge.position, () => 0);
+  return moves.placesOf(from, end).map((to) => {
+    const change = judge.judge(from, end, to, Infinity) - judge.cost;
+    judge.reject();
+    return { to, minutes: Math.abs(change) < SMALLEST_CHANGE ? 0 : change };
+  });
+}
