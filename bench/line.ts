@@ -60,12 +60,12 @@ function solve({ jobs, sessions, seed, marks }: Task): Result {
     (report) => {
       if (firstMs < 0) firstMs = report.milliseconds;
       marks.forEach((mark, index) => {
-        if (report.milliseconds <= mark * 1000 || report.done) totals[index] = Math.min(totals[index]!, report.cost);
+        if (report.milliseconds <= mark * 1000 || (report.done && totals[index] === Infinity)) totals[index] = report.cost;
       });
       last = report;
     },
   );
-  // A mark that the search did not need to reach has the total of the end; one that it passed keeps what it had then.
+  totals[marks.length - 1] = last.cost;
   return {
     ...result,
     firstMs,
