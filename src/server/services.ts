@@ -1,6 +1,7 @@
 import { openDatabase, type OpenedDatabase } from '../data/database';
 import { CommissionStore } from '../data/commissionStore';
 import { HouseRulesStore } from '../data/houseRulesStore';
+import { OwnLineStore } from '../data/ownLineStore';
 import { PaintStore } from '../data/paintStore';
 import { RunStore } from '../data/runStore';
 import { TimeLogStore } from '../data/timeLogStore';
@@ -16,6 +17,7 @@ export function storesOf({ knex }: Pick<OpenedDatabase, 'knex'>): Stores {
     houseRules: new HouseRulesStore(knex),
     runs: new RunStore(knex),
     timeLog: new TimeLogStore(knex),
+    ownLines: new OwnLineStore(knex),
   };
 }
 

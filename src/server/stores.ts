@@ -1,5 +1,6 @@
 import type { CommissionStore } from '../data/commissionStore';
 import type { HouseRulesStore } from '../data/houseRulesStore';
+import type { OwnLineStore } from '../data/ownLineStore';
 import type { PaintStore } from '../data/paintStore';
 import type { RunStore } from '../data/runStore';
 import type { TimeLogStore } from '../data/timeLogStore';
@@ -11,4 +12,5 @@ export interface Stores {
   houseRules: HouseRulesStore;
   runs: RunStore;
   timeLog: TimeLogStore;
+  ownLines: OwnLineStore;
 }

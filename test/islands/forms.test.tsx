@@ -135,8 +135,10 @@ describe('the log', () => {
 
 describe('small parts', () => {
   it('say whether what is on screen is stored', () => {
-    const state = (status: Parameters<typeof SaveState>[0]['status']) =>
-      renderToStaticMarkup(<SaveState status={status} onRetry={nothing} onUndo={nothing} canUndo={false} />);
+    const state = (status: Parameters<typeof SaveState>[0]['saved']['status']) =>
+      renderToStaticMarkup(
+        <SaveState saved={{ status, retry: () => Promise.resolve(), undo: nothing, redo: nothing, canUndo: false, canRedo: false }} />,
+      );
     expect(state({ kind: 'saved' }))
       .to.include('All stored')
       .and.not.to.include('Try again');

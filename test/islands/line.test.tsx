@@ -1,14 +1,22 @@
 import { expect } from 'chai';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { compareStrategies } from '../../src/core/line/compareStrategies';
+import { compileLine } from '../../src/core/line/compileLine';
+import type { LineWish } from '../../src/core/line/definitions';
+import { explainPlace } from '../../src/core/line/explainPlace';
+import { placesFor } from '../../src/core/line/places';
 import { sharedLegs } from '../../src/core/scheme/sharedLegs';
+import { CarryDetails } from '../../src/islands/Line/CarryDetails';
 import { chartBlocks, threadPath } from '../../src/islands/Line/chartBlocks';
-import { JobDetails } from '../../src/islands/Line/JobDetails';
+import { JobDetails, whyHere } from '../../src/islands/Line/JobDetails';
 import { LegList } from '../../src/islands/Line/LegList';
 import { RelayChart } from '../../src/islands/Line/RelayChart';
 import { SharedLegs } from '../../src/islands/Line/SharedLegs';
 import { StrategyTable } from '../../src/islands/Line/StrategyTable';
+import { legAround, type Carry } from '../../src/islands/Line/useCarry';
 import { gapText } from '../../src/islands/Line/useLine';
+import { Wishes, wishText } from '../../src/islands/Line/Wishes';
+import { differenceText } from '../../src/ui/format';
 import { smallLine } from '../support/line';
 
 const { picture, plan } = smallLine();
@@ -17,8 +25,26 @@ const order = plan.order.map((id) => picture.jobs.findIndex((job) => job.id === 
 const strategies = compareStrategies(picture.problem, order, (tray) => tray.split('/')[0]!);
 const count = (markup: string, pattern: RegExp) => (markup.match(pattern) ?? []).length;
 
+const line = compileLine(picture.problem);
+
 describe('the relay chart', () => {
-  const blocks = chartBlocks(picture, plan);
+  const { blocks } = chartBlocks(picture, plan, 'tray');
+  const carrying = { carry: null, pickUp: nothing, drop: nothing, step: nothing, holdOver: nothing, putBack: nothing };
+  const chart = (rowsBy: 'tray' | 'setup', pinned: string[] = [], held: Carry | null = null) =>
+    renderToStaticMarkup(
+      <RelayChart
+        picture={picture}
+        plan={plan}
+        rowsBy={rowsBy}
+        pinned={new Set(pinned)}
+        selected={0}
+        onSelect={nothing}
+        carrying={{ ...carrying, carry: held }}
+        wholeLeg={false}
+        details="what is in hand"
+        controls={null}
+      />,
+    );
 
   it('has a block for every job, in its tray row, dry after its tail', () => {
     expect(blocks.map((block) => block.job.id)).to.deep.equal(plan.order);
@@ -40,27 +66,119 @@ describe('the relay chart', () => {
   });
 
   it('draws a row for each tray, a block and a tail for each job, in the colours of the paints', () => {
-    const markup = renderToStaticMarkup(<RelayChart picture={picture} plan={plan} selected={0} onSelect={nothing} />);
+    const markup = chart('tray');
     expect(count(markup, /<li /g)).to.equal(picture.trays.length);
-    expect(count(markup, /class="paint"|class="selected"/g)).to.equal(plan.jobs.length);
+    expect(count(markup, /data-place=/g)).to.equal(plan.jobs.length);
     expect(count(markup, /fill="#aabbcc"/g)).to.equal(picture.jobs.filter((job) => job.paintId !== null).length);
-    expect(markup).to.include('waits');
+    expect(markup).to.include('waits').and.to.include('what is in hand');
+  });
+
+  it('draws a row for each setup, in the order in which they are opened', () => {
+    const { rows } = chartBlocks(picture, plan, 'setup');
+    expect(rows.map((row) => row.id)).to.deep.equal([...new Set(plan.legs.map((leg) => leg.setup))]);
+    expect(count(chart('setup'), /<li /g)).to.equal(rows.length);
+  });
+
+  it('marks what is pinned, and the places for what is carried with the change at each', () => {
+    expect(count(chart('tray', [plan.order[2]!]), /data-pinned/g)).to.equal(1);
+    const places = placesFor(line, Int32Array.from(order), 1, 2);
+    const markup = chart('tray', [], { from: 1, end: 2, places, over: 0 });
+    expect(count(markup, /class="(free)?[pP]lace"/g)).to.equal(places.length);
+    expect(markup).to.include(differenceText(places[0]!.minutes)).and.to.include('data-carrying="true"');
   });
 
   it('says what the job in hand is, when, and why there', () => {
     const place = blocks.findIndex((block) => block.job.coat === 2);
-    const markup = renderToStaticMarkup(<JobDetails block={blocks[place]!} picture={picture} place={place} count={blocks.length} />);
+    const reason = explainPlace(line, Int32Array.from(order), place);
+    const markup = renderToStaticMarkup(
+      <JobDetails block={blocks[place]!} picture={picture} reason={reason} place={place} count={blocks.length} />,
+    );
     expect(markup).to.match(new RegExp(`${place + 1} of ${blocks.length}: Base coat with Paint blue on \\w+, hood, coat 2 of 2`));
-    expect(markup).to.include('A coat goes over a dry coat.');
-    expect(markup).to.include('4 models');
+    expect(markup).to.include('A coat goes over a dry coat.').and.to.include('4 models');
+    expect(markup).to.match(/Best other place|no other place/);
+  });
+
+  it('says every computed reason in words', () => {
+    const [first, second, third] = plan.order as [string, string, string];
+    const said = whyHere(picture, third, {
+      bestOther: { behind: null, total: 7, changeover: 2, wait: 5, touchUp: 0 },
+      heldBy: second,
+      holds: null,
+      fills: { of: first, before: second, minutes: 6 },
+      shares: { with: second, minutes: 2 },
+    });
+    expect(said).to.have.length(4);
+    expect(said[0]).to.match(/^Fills drying: without it .* would wait 6 min for /);
+    expect(said.at(-1)).to.equal('Best other place, at the start: +7 min (changeover +2 min, waiting +5 min).');
+    expect(whyHere(picture, first, { bestOther: null, heldBy: null, holds: null, fills: null, shares: null })).to.deep.equal([
+      'The rules leave it no other place.',
+    ]);
+  });
+
+  it('says what is carried and what putting it down would change', () => {
+    const places = [{ to: 0, minutes: 3 }];
+    const held = (over: number) =>
+      renderToStaticMarkup(<CarryDetails picture={picture} plan={plan} carry={{ from: 2, end: 4, places, over }} />);
+    expect(held(0)).to.include('and 1 more of its leg').and.to.include('At the start: +3 min.');
+    expect(held(-1)).to.include('Where it came from.');
+  });
+
+  it('finds the leg around a job', () => {
+    const indexes = Int32Array.from(order);
+    for (const leg of plan.legs) {
+      const { from, end } = legAround(line, indexes, plan.order.indexOf(leg.jobs[0]!));
+      expect(plan.order.slice(from, end)).to.deep.equal(leg.jobs);
+    }
+  });
+});
+
+describe('pins and wishes', () => {
+  const [first, second] = plan.order as [string, string];
+  const wishes: LineWish[] = [
+    { kind: 'pin', jobs: [second], after: first },
+    { kind: 'pin', jobs: [first], after: null },
+    { kind: 'together', jobs: [first, second] },
+    { kind: 'first', trays: [picture.trays[0]!.id], weight: 0.5 },
+    { kind: 'treat', jobs: [first], everyModels: 10, minutes: 1 },
+  ];
+
+  it('are said in words', () => {
+    const said = wishes.map((wish) => wishText(picture, wish));
+    expect(said[0]).to.match(/: pinned behind Prime on/);
+    expect(said[1]).to.match(/: pinned at the start$/);
+    expect(said[2]).to.match(/and 1 more: kept together$/);
+    expect(said[3]).to.match(/^(Keepers|Cutters) first$/);
+    expect(said[4]).to.equal('A leader after every 10 models');
+  });
+
+  it('are listed with a way to let each go, and offered for the leg in hand', () => {
+    const panel = (kept: LineWish[], treatJobs: string[]) =>
+      renderToStaticMarkup(
+        <Wishes
+          picture={{ ...picture, treatJobs }}
+          problem={{ ...picture.problem, wishes: kept }}
+          order={Int32Array.from(order)}
+          job={picture.jobs[0]!}
+          leg={[first, second]}
+          beforeLeg={null}
+          onChange={() => true}
+          onRefused={nothing}
+        />,
+      );
+    expect(count(panel(wishes, []), /aria-label="Let go/g)).to.equal(wishes.length);
+    expect(panel(wishes, [])).to.include('working out its price');
+    expect(panel([], [])).to.include('None yet').and.not.to.include('A leader every');
+    expect(panel([], [first])).to.include('A leader every 10 models');
   });
 });
 
 describe('beside the chart', () => {
-  it('compares four ways with their minutes', () => {
+  it("compares four ways with their minutes, and the painter's own as the fifth", () => {
     const markup = renderToStaticMarkup(<StrategyTable strategies={strategies} />);
     expect(count(markup, /data-strategy/g)).to.equal(4);
-    expect(markup).to.match(/One model at a time.*Unit by unit.*As entered.*Suggested/s);
+    expect(markup).to.match(/Suggested.*As entered.*Unit by unit.*One model at a time/s);
+    const withOwn = compareStrategies(picture.problem, order, (tray) => tray.split('/')[0]!, [...order]);
+    expect(renderToStaticMarkup(<StrategyTable strategies={withOwn} />)).to.include('Yours');
   });
 
   it('says of a way that the sessions cannot hold it', () => {

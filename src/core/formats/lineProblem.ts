@@ -33,6 +33,9 @@ const wish = lazy((value: { kind?: keyof typeof WISHES } | null) => {
   return (known ?? object({ kind: oneOf(['pin', 'together', 'first', 'treat']) })) as unknown as ISchema<LineWish, AnyObject>;
 });
 
+/** Wishes as a part of another format. */
+export const lineWishes = () => list(wish as unknown as ISchema<LineWish, AnyObject>, 100_000);
+
 const schema = object({
   format: literal(LINE_PROBLEM_FORMAT),
   trays: list(object({ id: lineId(), models: count(1, 100_000) }), 100_000),

@@ -5,7 +5,7 @@ import { enteredOrder, trayByTrayOrder } from './precedence';
 import { splitIntoSingles } from './splitIntoSingles';
 import { timeOrder } from './timeOrder';
 
-export type StrategyId = 'one-model' | 'unit-by-unit' | 'entered' | 'suggested';
+export type StrategyId = 'one-model' | 'unit-by-unit' | 'entered' | 'suggested' | 'own';
 
 export interface Strategy {
   id: StrategyId;
@@ -14,11 +14,16 @@ export interface Strategy {
 }
 
 /**
- * Four ways to paint the same models, timed by the same rules: one model finished before the next is begun; unit by
- * unit, each in a sensible order of its own; the jobs as entered; and the order given as the suggestion.
+ * Ways to paint the same models, timed by the same rules: one model finished before the next is begun; unit by unit, each
+ * in a sensible order of its own; the jobs as entered; the order given as the suggestion; and the painter's own, if any.
  * `unitOfTray` says which trays belong together.
  */
-export function compareStrategies(problem: LineProblem, suggested: ArrayLike<number>, unitOfTray: (trayId: string) => string): Strategy[] {
+export function compareStrategies(
+  problem: LineProblem,
+  suggested: ArrayLike<number>,
+  unitOfTray: (trayId: string) => string,
+  own: ArrayLike<number> | null = null,
+): Strategy[] {
   const line = compileLine(problem);
   const singles = compileLine(splitIntoSingles(problem));
   return [
@@ -26,6 +31,7 @@ export function compareStrategies(problem: LineProblem, suggested: ArrayLike<num
     { id: 'unit-by-unit', totals: totalsOrNull(line, unitByUnitOrder(line, unitOfTray)) },
     { id: 'entered', totals: totalsOrNull(line, enteredOrder(line)) },
     { id: 'suggested', totals: totalsOrNull(line, suggested) },
+    ...(own ? [{ id: 'own' as const, totals: totalsOrNull(line, own) }] : []),
   ];
 }
 

@@ -1,3 +1,4 @@
+import type { OwnLine } from '../line/carryOver';
 import type { BuiltLine } from '../scheme/buildLine';
 
 /** Everything the Line view computes from. */
@@ -6,4 +7,8 @@ export interface LinePicture extends BuiltLine {
   waitingUnits: string[];
   unitsWithoutScheme: string[];
   hasOpenRun: boolean;
+  /** Jobs on leaders alone, which break up a batch. */
+  treatJobs: string[];
+  /** The painter's own order and wishes, carried over to what is left; null while the suggestion is followed. */
+  own: OwnLine | null;
 }

@@ -1,5 +1,6 @@
 import type { Knex } from 'knex';
 import * as walkingLine from './20261123_create_the_tables_of_the_walking_line';
+import * as ownLine from './20261123_keep_the_painters_own_line';
 
 export interface Migration {
   name: string;
@@ -8,4 +9,4 @@ export interface Migration {
 }
 
 /** All migrations in the order they run. Imported, not read from a folder, so that they are part of the build. */
-export const migrations: readonly Migration[] = [walkingLine];
+export const migrations: readonly Migration[] = [walkingLine, ownLine];

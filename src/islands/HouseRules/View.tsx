@@ -52,7 +52,7 @@ export function HouseRulesView({ rules: initial }: { rules: HouseRules }) {
     ));
   return (
     <div className={styles.view}>
-      <SaveState status={saved.status} onRetry={() => void saved.retry()} onUndo={saved.undo} canUndo={saved.canUndo} />
+      <SaveState saved={saved} />
       <div className={styles.columns}>
         <Panel title="Sessions in the week">
           <Sessions sessions={rules.sessions} onChange={(sessions) => change({ sessions })} />

@@ -20,10 +20,7 @@ export function IntakeView({ picture }: { picture: IntakePicture; commissionId: 
   const perMajor = minorPerMajor(commission.currency);
   return (
     <div className={styles.view}>
-      <Panel
-        title="The commission"
-        aside={<SaveState status={intake.status} onRetry={() => void intake.retry()} onUndo={intake.undo} canUndo={intake.canUndo} />}
-      >
+      <Panel title="The commission" aside={<SaveState saved={intake} />}>
         <div className={styles.fields}>
           <TextField label="Name" value={commission.name} onChange={(name) => intake.changeCommission({ name })} />
           <TextField label="Client" value={commission.client} onChange={(client) => intake.changeCommission({ client })} />

@@ -1,39 +1,64 @@
+import type { PlaceReason } from '../../core/line/explainPlace';
 import { factsOf } from '../../core/scheme/techniques';
 import type { LinePicture } from '../../core/views/line';
 import { Swatch } from '../../ui/Swatch/Swatch';
-import { counted, minutesText } from '../../ui/format';
+import { counted, differenceText, minutesText } from '../../ui/format';
 import type { ChartBlock } from './chartBlocks';
+import { jobName } from './jobName';
 import styles from './RelayChart.module.css';
 
 interface JobDetailsProps {
   block: ChartBlock;
   picture: LinePicture;
+  /** Null until it has been worked out. */
+  reason: PlaceReason | null;
   place: number;
   count: number;
 }
 
-/** The job in hand, in words: what, on how many, when, and the rules that hold it there. */
-export function JobDetails({ block, picture, place, count }: JobDetailsProps) {
+/** The job in hand, in words: what, on how many, when, and why it stands there. */
+export function JobDetails({ block, picture, reason, place, count }: JobDetailsProps) {
   const { job, paint } = block;
-  const facts = factsOf(job.technique);
-  const reasons = [...new Set(picture.reasons.filter((entry) => entry.after === job.id).map((entry) => entry.reason))];
-  const wishes = [...new Set(picture.softReasons.filter((entry) => entry.after === job.id).map((entry) => entry.reason))];
-  const why = [...reasons, ...wishes].slice(0, 2).join(' ');
   return (
-    <p className={styles.job}>
+    <div className={styles.job}>
       <Swatch hex={paint?.hex ?? null} kind={paint?.kind ?? null} />
-      <span>
+      <p>
         <strong>
-          {place + 1} of {count}: {facts.label} {paint && `with ${paint.name}`} on {job.unitName},{' '}
+          {place + 1} of {count}: {factsOf(job.technique).label} {paint && `with ${paint.name}`} on {job.unitName},{' '}
           {job.partName?.toLowerCase() ?? 'over everything'}
           {job.coats > 1 && `, coat ${job.coat} of ${job.coats}`}
         </strong>
         {`, ${counted(job.models.length, 'model')}, ${minutesText(block.end - block.begin)} from ${minutesText(block.begin)} on`}
         {block.prep > 0 && `, ready in ${minutesText(block.prep)}`}
         {block.wait >= 0.05 && `, waits ${minutesText(block.wait)}`}
-        {`, then dries ${minutesText(job.dryMinutes)}. `}
-        {why}
-      </span>
-    </p>
+        {`, then dries ${minutesText(job.dryMinutes)}.`}
+      </p>
+      <p className={styles.why}>{reason && whyHere(picture, job.id, reason).join(' ')}</p>
+    </div>
   );
+}
+
+/** The computed reasons as sentences, the strongest first. */
+export function whyHere(picture: LinePicture, id: string, { bestOther, heldBy, fills, shares }: PlaceReason): string[] {
+  const said: string[] = [];
+  if (fills)
+    said.push(
+      `Fills drying: without it ${jobName(picture, fills.before)} would wait ${minutesText(fills.minutes)} for ${jobName(picture, fills.of)}.`,
+    );
+  if (shares) said.push(`Shares its setup with its neighbour: at least ${minutesText(shares.minutes)} of changeover less.`);
+  if (heldBy) {
+    const rule = picture.reasons.find((entry) => entry.after === id && entry.before === heldBy);
+    said.push(`Comes after ${jobName(picture, heldBy)}${rule ? `: ${rule.reason}` : '.'}`);
+  }
+  if (!bestOther) said.push('The rules leave it no other place.');
+  else {
+    const where = bestOther.behind === null ? 'at the start' : `behind ${jobName(picture, bestOther.behind)}`;
+    said.push(`Best other place, ${where}: ${differenceText(bestOther.total)}${partsOf(bestOther)}.`);
+  }
+  return said;
+}
+
+function partsOf({ changeover, wait, touchUp }: NonNullable<PlaceReason['bestOther']>): string {
+  const parts = Object.entries({ changeover, waiting: wait, 'touch-up': touchUp }).filter(([, minutes]) => Math.abs(minutes) >= 0.05);
+  return parts.length === 0 ? '' : ` (${parts.map(([what, minutes]) => `${what} ${differenceText(minutes)}`).join(', ')})`;
 }

@@ -1,10 +1,11 @@
+import { memo, useMemo } from 'react';
 import type { LinePlan } from '../../core/line/definitions';
+import type { SetupInfo } from '../../core/scheme/setups';
 import { factsOf } from '../../core/scheme/techniques';
 import type { LinePicture } from '../../core/views/line';
-import { Panel } from '../../ui/Panel/Panel';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { cx } from '../../ui/cx';
-import { counted, minutesText } from '../../ui/format';
+import { minutesText } from '../../ui/format';
 import styles from './View.module.css';
 
 interface LegListProps {
@@ -16,35 +17,47 @@ interface LegListProps {
 
 /** The legs in order, as they would be read out at the bench. */
 export function LegList({ picture, plan, selected, onSelect }: LegListProps) {
-  const jobs = new Map(picture.jobs.map((job) => [job.id, job]));
-  const setups = new Map(picture.setups.map((setup) => [setup.id, setup]));
-  const selectedId = plan.order[Math.min(selected, plan.order.length - 1)];
+  const legs = useMemo(() => {
+    const units = new Map(picture.jobs.map((job) => [job.id, job.unitName]));
+    const setups = new Map(picture.setups.map((setup) => [setup.id, setup]));
+    const placeOf = new Map(plan.order.map((id, place) => [id, place]));
+    return plan.legs.map((leg) => {
+      const first = placeOf.get(leg.jobs[0]!)!;
+      const unitNames = [...new Set(leg.jobs.map((id) => units.get(id)!))].join(', ');
+      return { setup: setups.get(leg.setup)!, unitNames, minutes: leg.to - leg.from, first, end: first + leg.jobs.length };
+    });
+  }, [picture, plan]);
   return (
-    <Panel title={counted(plan.legs.length, 'leg')}>
-      <ol className={styles.legs}>
-        {plan.legs.map((leg, index) => {
-          const setup = setups.get(leg.setup)!;
-          const legJobs = leg.jobs.map((id) => jobs.get(id)!);
-          const units = [...new Set(legJobs.map((job) => job.unitName))];
-          return (
-            <li key={`${leg.setup} ${leg.from}`}>
-              <button
-                type="button"
-                className={cx(styles.leg, leg.jobs.includes(selectedId!) && styles.inHand)}
-                onClick={() => onSelect(plan.order.indexOf(leg.jobs[0]!))}
-              >
-                <span className={styles.legNumber}>{index + 1}</span>
-                <Swatch hex={setup.paint?.hex ?? null} kind={setup.paint?.kind ?? null} />
-                <span>
-                  {factsOf(setup.technique).label} {setup.paint?.name}
-                  <small>{units.join(', ')}</small>
-                </span>
-                <span className={styles.figure}>{minutesText(leg.to - leg.from)}</span>
-              </button>
-            </li>
-          );
-        })}
-      </ol>
-    </Panel>
+    <ol className={styles.legs} aria-label="Legs in their order">
+      {legs.map((leg, index) => (
+        <Leg key={leg.first} number={index + 1} {...leg} isInHand={selected >= leg.first && selected < leg.end} onSelect={onSelect} />
+      ))}
+    </ol>
   );
 }
+
+interface LegProps {
+  number: number;
+  setup: SetupInfo;
+  unitNames: string;
+  minutes: number;
+  first: number;
+  isInHand: boolean;
+  onSelect: (place: number) => void;
+}
+
+const Leg = memo(function Leg({ number, setup, unitNames, minutes, first, isInHand, onSelect }: LegProps) {
+  return (
+    <li>
+      <button type="button" className={cx(styles.leg, isInHand && styles.inHand)} onClick={() => onSelect(first)}>
+        <span className={styles.legNumber}>{number}</span>
+        <Swatch hex={setup.paint?.hex ?? null} kind={setup.paint?.kind ?? null} />
+        <span>
+          {factsOf(setup.technique).label} {setup.paint?.name}
+          <small>{unitNames}</small>
+        </span>
+        <span className={styles.figure}>{minutesText(minutes)}</span>
+      </button>
+    </li>
+  );
+});

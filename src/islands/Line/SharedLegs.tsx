@@ -1,7 +1,6 @@
 import type { Strategy } from '../../core/line/compareStrategies';
 import type { SharedLeg } from '../../core/scheme/sharedLegs';
 import { factsOf } from '../../core/scheme/techniques';
-import { Panel } from '../../ui/Panel/Panel';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { counted, minutesText } from '../../ui/format';
 import styles from './View.module.css';
@@ -9,9 +8,9 @@ import styles from './View.module.css';
 /** What the units share: one setup carried across them, and what that keeps away. */
 export function SharedLegs({ shared, strategies }: { shared: SharedLeg[]; strategies: Strategy[] }) {
   const bench = (id: Strategy['id']) => strategies.find((strategy) => strategy.id === id)?.totals?.bench ?? 0;
-  const saved = bench('unit-by-unit') - bench('suggested');
+  const saved = bench('unit-by-unit') - bench(strategies.at(-1)!.id);
   return (
-    <Panel title="What shared legs save">
+    <>
       {shared.length === 0 ? (
         <p>No leg joins two units: they share no paint used the same way, or every sharing would cost more than it saves.</p>
       ) : (
@@ -20,7 +19,7 @@ export function SharedLegs({ shared, strategies }: { shared: SharedLeg[]; strate
           {saved >= 0.05 ? `${minutesText(saved)} less at the bench` : 'nothing is lost'}.
         </p>
       )}
-      <ul className={styles.shared} tabIndex={0} aria-label="Legs that join units">
+      <ul className={styles.shared} aria-label="Legs that join units">
         {shared.map((leg) => (
           <li key={`${leg.setup.id} ${leg.unitNames.join()} ${leg.models}`}>
             <Swatch hex={leg.setup.paint?.hex ?? null} kind={leg.setup.paint?.kind ?? null} />
@@ -34,6 +33,6 @@ export function SharedLegs({ shared, strategies }: { shared: SharedLeg[]; strate
           </li>
         ))}
       </ul>
-    </Panel>
+    </>
   );
 }

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { LineTotals } from '../../core/line/definitions';
 import type { Strategy, StrategyId } from '../../core/line/compareStrategies';
 import { Bar } from '../../ui/Bar/Bar';
@@ -10,6 +11,7 @@ const NAMES = {
   'unit-by-unit': 'Unit by unit',
   entered: 'As entered',
   suggested: 'Suggested',
+  own: 'Yours',
 } as const satisfies Record<StrategyId, string>;
 
 const COLUMNS = [
@@ -20,13 +22,13 @@ const COLUMNS = [
   { name: 'Touch-up', of: 'touchUp' },
 ] as const satisfies { name: string; of: keyof LineTotals }[];
 
-/** Four ways to paint the same models, on the same numbers. */
-export function StrategyTable({ strategies }: { strategies: Strategy[] }) {
+/** Ways to paint the same models, on the same numbers; the one on screen first. */
+export const StrategyTable = memo(function StrategyTable({ strategies }: { strategies: Strategy[] }) {
   // One model at a time waits so long that it would flatten the others: its bar is cut where it leaves the scale.
   const batched = strategies.filter((strategy) => strategy.id !== 'one-model').map((strategy) => strategy.totals?.bench ?? 0);
   const full = Math.max(...batched) * 1.15;
   return (
-    <Panel title="What is lost, four ways">
+    <Panel title="What is lost, way by way" className={styles.lower} scrolls>
       <table className={styles.strategies}>
         <thead>
           <tr>
@@ -41,8 +43,8 @@ export function StrategyTable({ strategies }: { strategies: Strategy[] }) {
           </tr>
         </thead>
         <tbody>
-          {strategies.map(({ id, totals }) => (
-            <tr key={id} className={id === 'suggested' ? styles.suggested : undefined} data-strategy={id}>
+          {strategies.toReversed().map(({ id, totals }) => (
+            <tr key={id} className={id === strategies.at(-1)!.id ? styles.suggested : undefined} data-strategy={id}>
               <th scope="row">
                 {NAMES[id]}
                 {totals && (
@@ -81,4 +83,4 @@ export function StrategyTable({ strategies }: { strategies: Strategy[] }) {
       </table>
     </Panel>
   );
-}
+});

@@ -1,15 +1,23 @@
-import { useEffect, useEffectEvent, useState } from 'react';
-import type { LinePlan } from '../../core/line/definitions';
+import { useEffect, useEffectEvent, useMemo, useState } from 'react';
+import type { LinePlan, LineProblem } from '../../core/line/definitions';
 import type { LinePicture } from '../../core/views/line';
 import { Button, LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
-import { minutesText } from '../../ui/format';
+import { Panel } from '../../ui/Panel/Panel';
+import { counted, differenceText, minutesText } from '../../ui/format';
 import { send } from '../shared/api';
+import { SaveState } from '../shared/SaveState';
+import { CarryDetails } from './CarryDetails';
+import { chartBlocks, type RowsBy } from './chartBlocks';
+import { JobDetails } from './JobDetails';
 import { LegList } from './LegList';
 import { RelayChart } from './RelayChart';
 import { SharedLegs } from './SharedLegs';
 import { StrategyTable } from './StrategyTable';
+import { legAround, useCarry } from './useCarry';
+import { useDesk, useReason } from './useDesk';
 import { gapText, useLine } from './useLine';
+import { Wishes } from './Wishes';
 import styles from './View.module.css';
 
 export function LineView({ picture, commissionId }: { picture: LinePicture; commissionId: string }) {
@@ -34,35 +42,56 @@ function NothingToPlan({ picture, commissionId }: { picture: LinePicture; commis
 }
 
 function PlannedLine({ picture, commissionId }: { picture: LinePicture; commissionId: string }) {
-  const line = useLine(picture);
+  const line = useLine(picture, commissionId);
+  const { plan, order, free } = line;
   const [selected, setSelected] = useState(0);
+  const [rowsBy, setRowsBy] = useState<RowsBy>('tray');
+  const [wholeLeg, setWholeLeg] = useState(false);
+  const [showShared, setShowShared] = useState(false);
   const [error, setError] = useState<string | null>(null);
+  const place = Math.min(selected, plan.order.length - 1);
+  const drop = (from: number, end: number, to: number, minutes: number) => {
+    line.move(from, end, to, minutes);
+    setSelected(to > from ? to - (end - from) : to);
+  };
+  const { askPlaces, askReason } = useDesk(picture.problem);
+  const carrying = useCarry(free, order, plan, askPlaces, drop);
+  const reason = useReason(askReason, order, place);
+  const { blocks } = useMemo(() => chartBlocks(picture, plan, rowsBy), [picture, plan, rowsBy]);
+  const pinned = useMemo(() => new Set(line.wishes.flatMap((wish) => (wish.kind === 'pin' ? wish.jobs : []))), [line.wishes]);
   const takeUp = async () => {
     try {
-      await send('POST', `/api/commissions/${commissionId}/runs`, { order: line.plan.order });
+      await send('POST', `/api/commissions/${commissionId}/runs`, { order: plan.order });
       window.location.assign(`/c/${commissionId}/bench`);
     } catch (problem) {
       setError((problem as Error).message);
     }
   };
+  const keys: Record<string, () => void> = {
+    b: () => void takeUp(),
+    l: () => setWholeLeg(!wholeLeg),
+    r: () => setRowsBy(rowsBy === 'tray' ? 'setup' : 'tray'),
+    i: line.improve,
+  };
   const onKey = useEffectEvent((event: KeyboardEvent) => {
     const elsewhere = event.target instanceof HTMLElement && event.target.matches('input, select, textarea');
-    if (event.key.toLowerCase() === 'b' && !elsewhere && !event.ctrlKey && !event.metaKey && !event.altKey) void takeUp();
+    if (!elsewhere && !event.ctrlKey && !event.metaKey && !event.altKey) keys[event.key.toLowerCase()]?.();
   });
   useEffect(() => {
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, []);
+  const leg = legAround(free, order, place);
   return (
     <div className={styles.view}>
       <div className={styles.top}>
-        <p className={styles.total} role="status" data-searching={line.searching}>
-          <strong>{minutesText(line.plan.total)}</strong> at the bench, {gapText(line.plan)}
-          {line.searching && ', still looking …'}
+        <p className={styles.total} role="status" data-searching={line.isSearching}>
+          <strong>{minutesText(plan.total)}</strong> at the bench, {gapText(plan)}
+          {line.isSearching && ', still looking …'}
         </p>
         <Gates picture={picture} />
         <span className={styles.actions}>
-          <Downloads picture={picture} plan={line.plan} />
+          <Downloads problem={line.problem} plan={plan} />
           <Button kind="main" onClick={() => void takeUp()}>
             {picture.hasOpenRun ? 'Lay this line out anew' : 'Take this line to the bench'}
           </Button>
@@ -73,12 +102,101 @@ function PlannedLine({ picture, commissionId }: { picture: LinePicture; commissi
           {error}
         </Notice>
       )}
-      <RelayChart picture={picture} plan={line.plan} selected={selected} onSelect={setSelected} />
+      <RelayChart
+        picture={picture}
+        plan={plan}
+        rowsBy={rowsBy}
+        pinned={pinned}
+        selected={place}
+        onSelect={setSelected}
+        carrying={carrying}
+        wholeLeg={wholeLeg}
+        details={
+          carrying.carry ? (
+            <CarryDetails picture={picture} plan={plan} carry={carrying.carry} />
+          ) : (
+            <JobDetails block={blocks[place]!} picture={picture} reason={reason} place={place} count={blocks.length} />
+          )
+        }
+        controls={
+          <>
+            <Button kind="quiet" aria-pressed={rowsBy === 'setup'} onClick={() => setRowsBy(rowsBy === 'tray' ? 'setup' : 'tray')}>
+              Rows by {rowsBy === 'tray' ? 'setup' : 'tray'}
+            </Button>
+            <Button kind="quiet" aria-pressed={wholeLeg} onClick={() => setWholeLeg(!wholeLeg)}>
+              Carry whole legs
+            </Button>
+          </>
+        }
+      />
+      <HandBar line={line} />
       <div className={styles.below}>
         <StrategyTable strategies={line.strategies} />
-        <SharedLegs shared={line.shared} strategies={line.strategies} />
-        <LegList picture={picture} plan={line.plan} selected={selected} onSelect={setSelected} />
+        <Wishes
+          picture={picture}
+          problem={line.problem}
+          order={order}
+          job={blocks[place]!.job}
+          leg={plan.order.slice(leg.from, leg.end)}
+          beforeLeg={leg.from === 0 ? null : plan.order[leg.from - 1]!}
+          onChange={line.setWishes}
+          onRefused={() => setError('This wish cannot be kept with the rules and the wishes there are: let one of those go first.')}
+        />
+        <Panel
+          title={showShared ? 'What shared legs save' : counted(plan.legs.length, 'leg')}
+          className={styles.lower}
+          scrolls
+          aside={
+            <Button kind="quiet" aria-pressed={showShared} onClick={() => setShowShared(!showShared)}>
+              {showShared ? 'All legs' : 'Shared legs'}
+            </Button>
+          }
+        >
+          {showShared ? (
+            <SharedLegs shared={line.shared} strategies={line.strategies} />
+          ) : (
+            <LegList picture={picture} plan={plan} selected={place} onSelect={setSelected} />
+          )}
+        </Panel>
       </div>
+    </div>
+  );
+}
+
+/** What was done by hand and what it has cost, undo and redo, and what a search around it has found. */
+function HandBar({ line }: { line: ReturnType<typeof useLine> }) {
+  const { note, foundMinutes } = line;
+  return (
+    <div className={styles.hand}>
+      <SaveState saved={line.saved} />
+      <span role="status" data-testid="hand-note">
+        {note && `Put there and pinned: ${differenceText(note.minutes)} against where it stood.`}
+        {note && note.letGo > 0 && ` ${counted(note.letGo, 'earlier wish', 'earlier wishes')} had to be let go.`}
+        {!note && (line.isOwn ? 'This is your own order.' : 'This is the suggested order.')}
+      </span>
+      <span className={styles.actions}>
+        {line.isOwn && (
+          <Button kind="quiet" onClick={line.follow}>
+            Back to the suggestion
+          </Button>
+        )}
+        {foundMinutes === null ? (
+          <Button onClick={line.improve}>Improve the rest</Button>
+        ) : (
+          <>
+            <span data-testid="found" data-searching={line.isImproving}>
+              {foundMinutes > 0 ? `Found ${minutesText(foundMinutes)} less` : 'Nothing better yet'}
+              {line.isImproving ? ', still looking …' : foundMinutes > 0 ? '.' : ': this is as good as it gets around the pins.'}
+            </span>
+            <Button disabled={foundMinutes === 0} onClick={line.takeFound}>
+              Take it
+            </Button>
+            <Button kind="quiet" onClick={line.leaveFound}>
+              Leave it
+            </Button>
+          </>
+        )}
+      </span>
     </div>
   );
 }
@@ -92,7 +210,7 @@ function Gates({ picture }: { picture: LinePicture }) {
 }
 
 /** The problem and the plan in their open formats. */
-function Downloads({ picture, plan }: { picture: LinePicture; plan: LinePlan }) {
+function Downloads({ problem, plan }: { problem: LineProblem; plan: LinePlan }) {
   const save = (value: unknown, name: string) => {
     const url = URL.createObjectURL(new Blob([`${JSON.stringify(value, null, 1)}\n`], { type: 'application/json' }));
     const link = document.createElement('a');
@@ -103,7 +221,7 @@ function Downloads({ picture, plan }: { picture: LinePicture; plan: LinePlan }) 
   };
   return (
     <>
-      <Button kind="quiet" onClick={() => save(picture.problem, 'line-problem.json')}>
+      <Button kind="quiet" onClick={() => save(problem, 'line-problem.json')}>
         Save the problem
       </Button>
       <Button kind="quiet" onClick={() => save(plan, 'line-plan.json')}>

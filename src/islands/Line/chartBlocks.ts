@@ -1,13 +1,16 @@
 import type { LinePlan } from '../../core/line/definitions';
 import type { JobInfo } from '../../core/scheme/buildLine';
 import type { Paint } from '../../core/scheme/definitions';
+import { factsOf } from '../../core/scheme/techniques';
 import type { LinePicture } from '../../core/views/line';
+
+export type RowsBy = 'tray' | 'setup';
 
 /** A job as it is drawn: minutes from the start of the line. */
 export interface ChartBlock {
   job: JobInfo;
   paint: Paint | null;
-  /** Row of its tray. */
+  /** Row of its tray or setup. */
   row: number;
   begin: number;
   end: number;
@@ -17,14 +20,34 @@ export interface ChartBlock {
   dryAt: number;
 }
 
-/** The jobs of a plan in their order, with the row they stand in. */
-export function chartBlocks(picture: LinePicture, plan: LinePlan): ChartBlock[] {
+export interface ChartRow {
+  id: string;
+  name: string;
+  detail: string;
+}
+
+/** The jobs of a plan in their order, with the row they stand in; setups stand in the order in which they are first opened. */
+export function chartBlocks(picture: LinePicture, plan: LinePlan, rowsBy: RowsBy): { blocks: ChartBlock[]; rows: ChartRow[] } {
   const jobs = new Map(picture.jobs.map((job) => [job.id, job]));
-  const rows = new Map(picture.trays.map((tray, row) => [tray.id, row]));
   const setups = new Map(picture.setups.map((setup) => [setup.id, setup]));
-  return plan.jobs.map(({ id, begin, end, prep, wait }) => {
+  const rows = rowsBy === 'tray' ? trayRows(picture) : setupRows(picture, plan);
+  const rowOf = new Map(rows.map((row, index) => [row.id, index]));
+  const blocks = plan.jobs.map(({ id, begin, end, prep, wait }) => {
     const job = jobs.get(id)!;
-    return { job, paint: setups.get(job.setupId)!.paint, row: rows.get(job.trayId)!, begin, end, prep, wait, dryAt: end + job.dryMinutes };
+    const row = rowOf.get(rowsBy === 'tray' ? job.trayId : job.setupId)!;
+    return { job, paint: setups.get(job.setupId)!.paint, row, begin, end, prep, wait, dryAt: end + job.dryMinutes };
+  });
+  return { blocks, rows };
+}
+
+const trayRows = (picture: LinePicture): ChartRow[] =>
+  picture.trays.map(({ id, unitName, from, to }) => ({ id, name: unitName, detail: from === to ? String(from) : `${from} to ${to}` }));
+
+function setupRows(picture: LinePicture, plan: LinePlan): ChartRow[] {
+  const setups = new Map(picture.setups.map((setup) => [setup.id, setup]));
+  return [...new Set(plan.legs.map((leg) => leg.setup))].map((id) => {
+    const { technique, paint } = setups.get(id)!;
+    return { id, name: paint?.name ?? factsOf(technique).label, detail: paint ? factsOf(technique).label.toLowerCase() : '' };
   });
 }
 

@@ -1,45 +1,110 @@
 import { useEffect, useMemo, useState } from 'react';
+import type { OwnLine } from '../../core/line/carryOver';
 import { compareStrategies } from '../../core/line/compareStrategies';
 import { compileLine } from '../../core/line/compileLine';
 import { GREEDY_WEIGHTS, greedyOrder } from '../../core/line/constructOrder';
-import type { LinePlan } from '../../core/line/definitions';
+import type { LinePlan, LineProblem, LineWish } from '../../core/line/definitions';
+import { moveByHand } from '../../core/line/moveByHand';
 import { planOrder } from '../../core/line/planLine';
+import { arrangeByWishes } from '../../core/line/wishes';
 import { sharedLegs } from '../../core/scheme/sharedLegs';
 import type { LinePicture } from '../../core/views/line';
-import type { SolveReport, SolveRequest } from '../../core/line/runSolver';
+import { send } from '../shared/api';
+import { useSaved } from '../shared/useSaved';
+import { useSolver } from './useSolver';
 
-const SEARCH_MS = 1000;
-const SEED = 1;
+const SUGGEST_MS = 1000;
+const IMPROVE_MS = 6000;
+/** A better order must save so much to be worth a change. */
+const WORTH_MINUTES = 0.05;
 
-/** The plan of a line: a construction at once, then a second of search in a worker. */
-export function useLine(picture: LinePicture) {
-  const compiled = useMemo(() => compileLine(picture.problem), [picture]);
-  const [order, setOrder] = useState<Int32Array>(() => greedyOrder(compiled, GREEDY_WEIGHTS[0]!));
-  const [searching, setSearching] = useState(true);
+/** What the last thing done by hand has cost, said once. */
+export interface HandNote {
+  minutes: number;
+  letGo: number;
+}
 
-  useEffect(() => {
-    if (picture.jobs.length === 0) return;
-    const worker = new Worker(new URL('../workers/solver.worker.ts', import.meta.url), { type: 'module' });
-    worker.addEventListener('message', ({ data }: MessageEvent<SolveReport>) => {
-      setOrder(data.order);
-      if (data.done) setSearching(false);
-    });
-    worker.addEventListener('error', () => setSearching(false));
-    worker.postMessage({ problem: picture.problem, seed: SEED, steps: null, milliseconds: SEARCH_MS } satisfies SolveRequest);
-    return () => worker.terminate();
-  }, [picture]);
+/**
+ * The line on screen: the order the program suggests, or the painter's own with its pins and wishes, and what a search
+ * around those has found. Everything is planned without sessions, so every order fits.
+ */
+export function useLine(picture: LinePicture, commissionId: string) {
+  const { problem } = picture;
+  const free = useMemo(() => compileLine(problem), [problem]);
+  const indexes = useMemo(() => new Map(problem.jobs.map((job, index) => [job.id, index])), [problem]);
+  const saved = useSaved<OwnLine | null>({
+    initial: picture.own,
+    save: (line) => send('PUT', `/api/commissions/${commissionId}/line`, { line }),
+  });
+  const own = saved.value;
+  const suggestion = useSolver();
+  const improvement = useSolver();
+  const [note, setNote] = useState<HandNote | null>(null);
 
-  return useMemo(() => {
-    const plan = planOrder(compiled, order);
-    if ('missingMinutes' in plan) throw new Error('the Line view plans without sessions, so every order fits');
-    const unitOfTray = new Map(picture.trays.map((tray) => [tray.id, tray.unitId]));
-    return {
-      plan,
-      searching,
-      strategies: compareStrategies(picture.problem, order, (tray) => unitOfTray.get(tray)!),
-      shared: sharedLegs(picture, plan.legs),
-    };
-  }, [compiled, order, picture, searching]);
+  const { start: suggest } = suggestion;
+  useEffect(() => suggest(problem, SUGGEST_MS), [problem, suggest]);
+
+  const suggested = useMemo(() => suggestion.report?.order ?? greedyOrder(free, GREEDY_WEIGHTS[0]!), [suggestion.report, free]);
+  const bound = suggestion.report?.bound || undefined;
+  const order = useMemo(() => (own ? Int32Array.from(own.order, (id) => indexes.get(id)!) : suggested), [own, suggested, indexes]);
+  const wished = useMemo<LineProblem>(() => ({ ...problem, wishes: own?.wishes ?? [] }), [problem, own]);
+  const plan = useMemo(() => planned(free, order, bound), [free, order, bound]);
+  const found = improvement.report && planned(free, improvement.report.order, bound);
+
+  /** The painter's line as it stands: what was suggested becomes the painter's own with the first touch. */
+  const current = (): OwnLine => own ?? { order: plan.order, wishes: [] };
+
+  const change = (next: OwnLine | null, said: HandNote | null) => {
+    improvement.clear();
+    setNote(said);
+    saved.change(next);
+  };
+
+  return {
+    plan,
+    order,
+    problem: wished,
+    free,
+    wishes: own?.wishes ?? [],
+    isOwn: own !== null,
+    isSearching: suggestion.isBusy,
+    note,
+    saved,
+    strategies: useMemo(() => strategiesOf(picture, suggested, own ? order : null), [picture, suggested, own, order]),
+    shared: useMemo(() => sharedLegs(picture, plan.legs), [picture, plan]),
+
+    move: (from: number, end: number, to: number, minutes: number) => {
+      const { own: next, letGo } = moveByHand(problem, current(), from, end, to);
+      change(next, { minutes, letGo: letGo.length });
+    },
+    setWishes: (wishes: LineWish[]) => {
+      const arranged = arrangeByWishes(compileLine({ ...problem, wishes }), order);
+      if (!arranged) return false;
+      change({ order: Array.from(arranged, (job) => problem.jobs[job]!.id), wishes }, null);
+      return true;
+    },
+    follow: () => change(null, null),
+
+    improve: () => improvement.start(wished, IMPROVE_MS, order),
+    isImproving: improvement.isBusy,
+    /** Minutes less than now, or null while nothing has been looked for. */
+    foundMinutes: found && plan.total - found.total > WORTH_MINUTES ? plan.total - found.total : found ? 0 : null,
+    takeFound: () => {
+      if (found) change({ order: found.order, wishes: own?.wishes ?? [] }, null);
+    },
+    leaveFound: improvement.clear,
+  };
+}
+
+function planned(line: ReturnType<typeof compileLine>, order: Int32Array, bound: number | undefined): LinePlan {
+  const plan = planOrder(line, order, bound);
+  if ('missingMinutes' in plan) throw new Error('the Line view plans without sessions, so every order fits');
+  return plan;
+}
+
+function strategiesOf(picture: LinePicture, suggested: Int32Array, own: Int32Array | null) {
+  const unitOfTray = new Map(picture.trays.map((tray) => [tray.id, tray.unitId]));
+  return compareStrategies(picture.problem, suggested, (tray) => unitOfTray.get(tray)!, own);
 }
 
 /** How far from the best possible a plan can be, in words. */

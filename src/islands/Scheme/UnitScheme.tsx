@@ -69,7 +69,7 @@ export function UnitScheme({ unit, others, standard, paints, house, estimate, on
       <div className={styles.strips}>
         <div className={styles.bar}>
           <StopLines lines={stopLines(shownUnit, scheme, estimate, house.leaderFactor)} standard={standard} />
-          <SaveState status={saved.status} onRetry={() => void saved.retry()} onUndo={saved.undo} canUndo={saved.canUndo} />
+          <SaveState saved={saved} />
         </div>
         {scheme.parts.length > 0 && (
           <p className={styles.depth}>The deepest part, painted first. Minutes: one model, then the whole unit.</p>

@@ -1,16 +1,10 @@
 import { Button } from '../../ui/Button/Button';
-import type { SaveStatus } from './useSaved';
+import type { SavedControls } from './useSaved';
 import styles from './SaveState.module.css';
 
-interface SaveStateProps {
-  status: SaveStatus;
-  onRetry: () => void;
-  onUndo: () => void;
-  canUndo: boolean;
-}
-
-/** Says whether what is on screen is stored, and takes the last change back. */
-export function SaveState({ status, onRetry, onUndo, canUndo }: SaveStateProps) {
+/** Says whether what is on screen is stored, takes the last change back, or does it again. */
+export function SaveState({ saved }: { saved: SavedControls }) {
+  const { status } = saved;
   return (
     <div className={styles.state}>
       <span role="status" data-save={status.kind}>
@@ -18,9 +12,12 @@ export function SaveState({ status, onRetry, onUndo, canUndo }: SaveStateProps) 
         {status.kind === 'waiting' && 'Storing …'}
         {status.kind === 'failed' && <strong>Not stored. {status.message}</strong>}
       </span>
-      {status.kind === 'failed' && <Button onClick={onRetry}>Try again</Button>}
-      <Button kind="quiet" onClick={onUndo} disabled={!canUndo}>
+      {status.kind === 'failed' && <Button onClick={() => void saved.retry()}>Try again</Button>}
+      <Button kind="quiet" onClick={saved.undo} disabled={!saved.canUndo}>
         Undo
+      </Button>
+      <Button kind="quiet" onClick={saved.redo} disabled={!saved.canRedo}>
+        Redo
       </Button>
     </div>
   );

@@ -5,6 +5,17 @@ export type SaveStatus = { kind: 'saved' } | { kind: 'waiting' } | { kind: 'fail
 
 /** Typing pauses this long before it is sent. */
 const SETTLE_MS = 350;
+const MOST_REMEMBERED = 100;
+
+/** What a view needs to show and steer the storing. */
+export interface SavedControls {
+  status: SaveStatus;
+  retry: () => Promise<void>;
+  undo: () => void;
+  redo: () => void;
+  canUndo: boolean;
+  canRedo: boolean;
+}
 
 interface Options<T> {
   initial: T;
@@ -13,13 +24,14 @@ interface Options<T> {
 }
 
 /**
- * A value that is edited in place and saved by itself, with undo. While it is not saved it stays in the window, the
+ * A value that is edited in place and saved by itself, with undo and redo. While it is not saved it stays in the window, the
  * status says so, and leaving the page asks first.
  */
 export function useSaved<T>({ initial, save }: Options<T>) {
   const [value, setValue] = useState(initial);
   const [status, setStatus] = useState<SaveStatus>({ kind: 'saved' });
-  const [past, setPast] = useState<T[]>([]);
+  const history = useRef<{ past: T[]; future: T[] }>({ past: [], future: [] });
+  const [can, setCan] = useState({ undo: false, redo: false });
   const latest = useRef(initial);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const sending = useRef(false);
@@ -59,21 +71,27 @@ export function useSaved<T>({ initial, save }: Options<T>) {
     [flush],
   );
 
-  const change = useCallback(
-    (next: T) => {
-      setPast((stack) => [...stack.slice(-99), latest.current]);
+  /** Goes to another value; what was there before is remembered on one of the two stacks. */
+  const go = useCallback(
+    (next: T, past: T[], future: T[]) => {
+      history.current = { past: past.slice(-MOST_REMEMBERED), future };
+      setCan({ undo: past.length > 0, redo: future.length > 0 });
       put(next);
     },
     [put],
   );
 
+  const change = useCallback((next: T) => go(next, [...history.current.past, latest.current], []), [go]);
+
   const undo = useCallback(() => {
-    setPast((stack) => {
-      const before = stack.at(-1);
-      if (before !== undefined) queueMicrotask(() => put(before));
-      return stack.slice(0, -1);
-    });
-  }, [put]);
+    const { past, future } = history.current;
+    if (past.length > 0) go(past.at(-1)!, past.slice(0, -1), [...future, latest.current]);
+  }, [go]);
+
+  const redo = useCallback(() => {
+    const { past, future } = history.current;
+    if (future.length > 0) go(future.at(-1)!, [...past, latest.current], future.slice(0, -1));
+  }, [go]);
 
   useEffect(() => {
     const warn = (event: BeforeUnloadEvent) => {
@@ -83,10 +101,12 @@ export function useSaved<T>({ initial, save }: Options<T>) {
     };
     const onKey = (event: KeyboardEvent) => {
       const typing = event.target instanceof HTMLElement && event.target.matches('input, select, textarea');
-      if ((event.ctrlKey || event.metaKey) && event.key === 'z' && !typing) {
-        event.preventDefault();
-        undo();
-      }
+      if (!(event.ctrlKey || event.metaKey) || typing) return;
+      const key = event.key.toLowerCase();
+      if (key !== 'z' && key !== 'y') return;
+      event.preventDefault();
+      if (key === 'y' || event.shiftKey) redo();
+      else undo();
     };
     window.addEventListener('beforeunload', warn);
     window.addEventListener('keydown', onKey);
@@ -95,7 +115,7 @@ export function useSaved<T>({ initial, save }: Options<T>) {
       window.removeEventListener('keydown', onKey);
       if (dirty.current) void flush();
     };
-  }, [flush, undo]);
+  }, [flush, undo, redo]);
 
-  return { value, change, status, retry: flush, undo, canUndo: past.length > 0 };
+  return { value, change, status, retry: flush, undo, redo, canUndo: can.undo, canRedo: can.redo };
 }

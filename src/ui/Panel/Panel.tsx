@@ -6,14 +6,16 @@ interface PanelProps {
   title: string;
   aside?: ReactNode;
   className?: string | undefined;
+  /** It has a height of its own and scrolls inside, by keyboard too. */
+  scrolls?: boolean;
   children: ReactNode;
 }
 
 /** A titled part of a view. */
-export function Panel({ title, aside, className, children }: PanelProps) {
+export function Panel({ title, aside, className, scrolls = false, children }: PanelProps) {
   const id = useId();
   return (
-    <section aria-labelledby={id} className={cx(styles.panel, className)}>
+    <section aria-labelledby={id} className={cx(styles.panel, scrolls && styles.scrolls, className)} tabIndex={scrolls ? 0 : undefined}>
       <header className={styles.head}>
         <h2 id={id}>{title}</h2>
         {aside}

@@ -1,0 +1,115 @@
+import { X } from 'lucide-react';
+import type { LineProblem, LineWish } from '../../core/line/definitions';
+import type { JobInfo } from '../../core/scheme/buildLine';
+import type { LinePicture } from '../../core/views/line';
+import { Button } from '../../ui/Button/Button';
+import { Panel } from '../../ui/Panel/Panel';
+import { counted, minutesText } from '../../ui/format';
+import { jobName } from './jobName';
+import { useWishPrices } from './useWishPrices';
+import styles from './View.module.css';
+
+interface WishesProps {
+  picture: LinePicture;
+  /** With the wishes there are. */
+  problem: LineProblem;
+  order: Int32Array;
+  job: JobInfo;
+  /** The leg the job stands in, by id. */
+  leg: string[];
+  /** The job before the leg, or null. */
+  beforeLeg: string | null;
+  /** False when the wishes cannot be kept at once. */
+  onChange: (wishes: LineWish[]) => boolean;
+  onRefused: () => void;
+}
+
+/** A minute until a unit that comes first is finished counts so much more. */
+const FIRST_WEIGHT = 0.5;
+const TREAT_AFTER_MODELS = 10;
+const TREAT_MINUTES = 1;
+
+/** What holds the order besides the rules, what each wish costs, and wishes for the job in hand. */
+export function Wishes({ picture, problem, order, job, leg, beforeLeg, onChange, onRefused }: WishesProps) {
+  const wishes = problem.wishes ?? [];
+  const prices = useWishPrices(problem, order);
+  const add = (wish: LineWish) => {
+    const isSame = (other: LineWish) => sameThing(wish, other);
+    if (!onChange([...wishes.filter((other) => !isSame(other)), wish])) onRefused();
+  };
+  const trays = picture.trays.filter((tray) => tray.unitId === job.unitId).map((tray) => tray.id);
+  return (
+    <Panel title="Pins and wishes" className={styles.lower} scrolls>
+      {wishes.length === 0 ? (
+        <p>None yet: what you drag stays where you put it and is listed here with its price.</p>
+      ) : (
+        <ul className={styles.wishes} aria-label="Pins and wishes">
+          {wishes.map((wish, index) => {
+            const words = wishText(picture, wish);
+            const price = prices?.[index]?.minutes;
+            return (
+              <li key={words}>
+                <span>
+                  {words}
+                  <small data-price={price !== undefined}>
+                    {price === undefined ? 'working out its price …' : price < 0.05 ? 'costs nothing' : `costs ${minutesText(price)}`}
+                  </small>
+                </span>
+                <Button kind="quiet" aria-label={`Let go: ${words}`} onClick={() => onChange(wishes.filter((_, other) => other !== index))}>
+                  <X aria-hidden="true" size={18} />
+                </Button>
+              </li>
+            );
+          })}
+        </ul>
+      )}
+      <div className={styles.wishButtons}>
+        <Button kind="quiet" onClick={() => add({ kind: 'pin', jobs: leg, after: beforeLeg })}>
+          Pin this leg here
+        </Button>
+        {leg.length > 1 && (
+          <Button kind="quiet" onClick={() => add({ kind: 'together', jobs: leg })}>
+            Keep this leg together
+          </Button>
+        )}
+        <Button kind="quiet" onClick={() => add({ kind: 'first', trays, weight: FIRST_WEIGHT })}>
+          {job.unitName} first
+        </Button>
+        {picture.treatJobs.length > 0 && (
+          <Button
+            kind="quiet"
+            onClick={() => add({ kind: 'treat', jobs: picture.treatJobs, everyModels: TREAT_AFTER_MODELS, minutes: TREAT_MINUTES })}
+          >
+            A leader every {TREAT_AFTER_MODELS} models
+          </Button>
+        )}
+      </div>
+    </Panel>
+  );
+}
+
+/** A new wish takes the place of one that binds the same jobs, or weighs the same trays. */
+function sameThing(wish: LineWish, other: LineWish): boolean {
+  if (wish.kind === 'first') return other.kind === 'first' && other.trays.some((tray) => wish.trays.includes(tray));
+  if (wish.kind === 'treat') return other.kind === 'treat';
+  if (other.kind === 'first' || other.kind === 'treat') return false;
+  if (wish.kind === 'pin' && other.kind === 'pin' && wish.after === other.after) return true;
+  return other.jobs.some((id) => wish.jobs.includes(id));
+}
+
+export function wishText(picture: LinePicture, wish: LineWish): string {
+  const units = (trays: string[]) =>
+    [...new Set(picture.trays.filter((tray) => trays.includes(tray.id)).map((tray) => tray.unitName))].join(', ');
+  const jobs = (ids: string[]) =>
+    ids.length === 1 ? jobName(picture, ids[0]!) : `${jobName(picture, ids[0]!)} and ${ids.length - 1} more`;
+  switch (wish.kind) {
+    case 'pin':
+      return `${jobs(wish.jobs)}: pinned ${wish.after === null ? 'at the start' : `behind ${jobName(picture, wish.after)}`}`;
+    case 'together':
+      return `${jobs(wish.jobs)}: kept together`;
+    case 'first':
+      return `${units(wish.trays)} first`;
+    case 'treat':
+      return `A leader after every ${counted(wish.everyModels, 'model')}`;
+  }
+}

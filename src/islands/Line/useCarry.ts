@@ -1,0 +1,95 @@
+import { useRef, useState } from 'react';
+import type { CompiledLine } from '../../core/line/compileLine';
+import type { LinePlan } from '../../core/line/definitions';
+import type { PlaceCost } from '../../core/line/places';
+import type { AskPlaces } from './useDesk';
+
+/** Jobs picked up from the line, and where they may be put down. */
+export interface Carry {
+  from: number;
+  end: number;
+  /** Null until they have been worked out. */
+  places: PlaceCost[] | null;
+  /** The place they are held over, or -1 for where they came from. */
+  over: number;
+}
+
+/** The whole leg that a place of the plan belongs to. */
+export function legAround(line: CompiledLine, order: Int32Array, place: number): { from: number; end: number } {
+  const setup = line.jobSetup[order[place]!]!;
+  let from = place;
+  let end = place + 1;
+  while (from > 0 && line.jobSetup[order[from - 1]!] === setup) from--;
+  while (end < order.length && line.jobSetup[order[end]!] === setup) end++;
+  return { from, end };
+}
+
+/** The minute at which jobs put down at a place would be begun, their changeover included. */
+export const minuteOfPlace = (plan: LinePlan, to: number): number =>
+  to < plan.jobs.length ? plan.jobs[to]!.begin - plan.jobs[to]!.prep - plan.jobs[to]!.wait : plan.finish;
+
+/** One place to the left or right; past the ends it stays. */
+export function stepped(held: Carry, by: 1 | -1): Carry {
+  if (!held.places || held.places.length === 0) return held;
+  const last = held.places.length - 1;
+  const right = held.places.findIndex((place) => place.to > held.from);
+  const firstRight = right < 0 ? held.places.length : right;
+  // Between the last place on the left and the first one on the right is where the jobs come from.
+  if (held.over < 0) return { ...held, over: by > 0 ? Math.min(firstRight, last) : Math.max(firstRight - 1, 0) };
+  const crosses = by > 0 ? held.over === firstRight - 1 : held.over === firstRight;
+  return { ...held, over: crosses ? -1 : Math.min(last, Math.max(0, held.over + by)) };
+}
+
+/** The place nearest to a minute of the line, its own included. */
+export function heldOver(held: Carry, plan: LinePlan, minute: number): Carry {
+  const own = (plan.jobs[held.from]!.begin + plan.jobs[held.end - 1]!.end) / 2;
+  let over = -1;
+  let nearest = Math.abs(own - minute);
+  held.places?.forEach((place, index) => {
+    const distance = Math.abs(minuteOfPlace(plan, place.to) - minute);
+    if (distance >= nearest) return;
+    nearest = distance;
+    over = index;
+  });
+  return over === held.over ? held : { ...held, over };
+}
+
+type Drop = (from: number, end: number, to: number, minutes: number) => void;
+
+/** Picking up, carrying and putting down, the same for mouse, touch and keyboard. Earlier pins do not bind the hand. */
+export function useCarry(line: CompiledLine, order: Int32Array, plan: LinePlan, askPlaces: AskPlaces, onDrop: Drop) {
+  const [carry, setCarry] = useState<Carry | null>(null);
+  // What the hand does before the places are known is done as soon as they are.
+  const early = useRef<((held: Carry) => Carry)[]>([]);
+  const move = (how: (held: Carry) => Carry) => {
+    if (carry && !carry.places) early.current.push(how);
+    else setCarry((held) => held && how(held));
+  };
+
+  const pickUp = (place: number, wholeLeg: boolean) => {
+    const { from, end } = wholeLeg ? legAround(line, order, place) : { from: place, end: place + 1 };
+    early.current = [];
+    setCarry({ from, end, places: null, over: -1 });
+    void askPlaces(order, from, end).then((places) => {
+      const done = early.current.splice(0);
+      setCarry((held) =>
+        held?.from === from && held.end === end ? done.reduce<Carry>((each, how) => how(each), { ...held, places }) : held,
+      );
+    });
+  };
+
+  const drop = () => {
+    const place = carry?.places?.[carry.over];
+    if (carry && place) onDrop(carry.from, carry.end, place.to, place.minutes);
+    setCarry(null);
+  };
+
+  return {
+    carry,
+    pickUp,
+    drop,
+    step: (by: 1 | -1) => move((held) => stepped(held, by)),
+    holdOver: (minute: number) => move((held) => heldOver(held, plan, minute)),
+    putBack: () => setCarry(null),
+  };
+}

@@ -1,0 +1,57 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { LineProblem } from '../../core/line/definitions';
+import type { PlaceReason } from '../../core/line/explainPlace';
+import type { PlaceCost } from '../../core/line/places';
+import type { DeskAnswer, DeskQuestion } from '../workers/desk.worker';
+
+export type AskPlaces = (order: Int32Array, from: number, end: number) => Promise<PlaceCost[]>;
+
+/** Answers questions about the line beside the page, so that long lines never hold up a frame. */
+export function useDesk(problem: LineProblem) {
+  const worker = useRef<Worker>(undefined);
+  const waiting = useRef(new Map<number, (answer: never) => void>());
+  const lastId = useRef(0);
+
+  useEffect(() => {
+    const desk = new Worker(new URL('../workers/desk.worker.ts', import.meta.url), { type: 'module' });
+    const open = waiting.current;
+    desk.addEventListener('message', ({ data }: MessageEvent<DeskAnswer>) => {
+      open.get(data.id)?.(data.answer as never);
+      open.delete(data.id);
+    });
+    desk.postMessage({ kind: 'line', problem } satisfies DeskQuestion);
+    worker.current = desk;
+    return () => {
+      desk.terminate();
+      open.clear();
+    };
+  }, [problem]);
+
+  const ask = useCallback(<T>(question: (id: number) => DeskQuestion): Promise<T> => {
+    const id = ++lastId.current;
+    return new Promise<T>((resolve) => {
+      waiting.current.set(id, resolve as (answer: never) => void);
+      worker.current?.postMessage(question(id));
+    });
+  }, []);
+
+  const askPlaces = useCallback<AskPlaces>((order, from, end) => ask((id) => ({ kind: 'places', id, order, from, end })), [ask]);
+  const askReason = useCallback(
+    (order: Int32Array, place: number) => ask<PlaceReason>((id) => ({ kind: 'reason', id, order, place })),
+    [ask],
+  );
+  return { askPlaces, askReason };
+}
+
+/** Why the job at a place stands there; null until it has been worked out. */
+export function useReason(ask: ReturnType<typeof useDesk>['askReason'], order: Int32Array, place: number): PlaceReason | null {
+  const [known, setKnown] = useState<{ order: Int32Array; place: number; reason: PlaceReason } | null>(null);
+  useEffect(() => {
+    let isWanted = true;
+    void ask(order, place).then((reason) => isWanted && setKnown({ order, place, reason }));
+    return () => {
+      isWanted = false;
+    };
+  }, [ask, order, place]);
+  return known?.order === order && known.place === place ? known.reason : null;
+}

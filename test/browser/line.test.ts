@@ -1,0 +1,173 @@
+import { expect } from 'chai';
+import { Key, type WebDriver } from 'selenium-webdriver';
+import type { CommissionFile } from '../../src/core/formats/commission';
+import { startApp, type App } from '../support/app';
+import { openBrowser } from '../support/browser';
+import { PageUser } from '../support/page';
+import { recordTasks } from '../support/recordTasks';
+
+/** A frame that takes longer than this is seen as a jerk. */
+const LONGEST_FRAME_MS = 50;
+
+describe('arranging a line by hand', function () {
+  this.timeout(180_000);
+  let app: App;
+  let driver: WebDriver;
+  let user: PageUser;
+  before(async () => {
+    app = await startApp({ demo: true });
+    driver = await openBrowser();
+    user = new PageUser(driver, app.url);
+    await openLine();
+  });
+  after(async () => {
+    await driver?.quit();
+    await app?.stop();
+  });
+
+  async function openLine(): Promise<void> {
+    await user.open('/');
+    const link = await driver.executeScript<string>('return document.querySelector("main a[href*=intake]").getAttribute("href")');
+    await user.open(link.replace('/intake', '/line'));
+    await user.find('[data-searching="false"]');
+  }
+
+  const placeOf = (place: number) =>
+    driver.executeScript<{ x: number; y: number }>(
+      `const box = document.querySelector('[data-place="${place}"]').getBoundingClientRect(); return { x: Math.round(box.x + 2), y: Math.round(box.y + 8) }`,
+    );
+  const withControl = (key: string) => driver.actions().keyDown(Key.CONTROL).sendKeys(key).keyUp(Key.CONTROL).perform();
+  const total = () => user.text('[data-searching] strong');
+
+  it('carries a job with the mouse, saying what each place would change, and pins it where it is put', async () => {
+    const before = await total();
+    const from = await placeOf(20);
+    const to = await placeOf(40);
+    await driver
+      .actions()
+      .move(from)
+      .press()
+      .move({ x: from.x + 15, y: from.y, duration: 60 })
+      .move({ ...to, duration: 300 })
+      .perform();
+    await user.find('[data-carry-change]');
+    await user.see('[data-testid="carry"]', /^Behind .*(min|no change)\./);
+    await driver.actions().release().perform();
+    await user.see('[data-testid="hand-note"]', /^Put there and pinned: (\+[\d.]+ min|no change) against where it stood/);
+    await user.see('[aria-label="Pins and wishes"]', /pinned behind .*\n.*costs/);
+    await user.find('[data-pinned]');
+    await user.isStored();
+    expect(await total()).to.not.equal(before);
+  });
+
+  it('undoes and does it again by keyboard', async () => {
+    await withControl('z');
+    await user.see('[data-testid="hand-note"]', /suggested order|Put there/);
+    await driver.wait(async () => (await driver.findElements({ css: '[data-pinned]' })).length === 0, 5000, 'the pin was not undone');
+    await withControl('y');
+    await user.find('[data-pinned]');
+    await user.isStored();
+  });
+
+  it('keeps the order and its pins over a reload', async () => {
+    const kept = await total();
+    await driver.sleep(600);
+    await user.isStored();
+    await driver.navigate().refresh();
+    await user.ready();
+    await user.find('[data-pinned]');
+    await user.see('[data-testid="hand-note"]', /your own order/);
+    await user.see('[data-strategy="own"]', /Yours/);
+    expect(await total()).to.equal(kept);
+  });
+
+  it('carries a job by keyboard, puts it back on Escape, and puts it down on Enter', async () => {
+    await driver.executeScript('document.querySelector("[aria-roledescription]").focus()');
+    await user.keys(Key.HOME, Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ENTER);
+    await user.see('#job-in-hand', /^Carrying .*place/);
+    await user.keys(Key.ARROW_RIGHT);
+    await user.see('[data-testid="carry"]', /^Behind/);
+    await user.keys(Key.ESCAPE);
+    await user.see('#job-in-hand', /^3 of 77/);
+    await user.keys(Key.ENTER, Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ENTER);
+    await user.see('[data-testid="hand-note"]', /^Put there and pinned/);
+    await driver.wait(async () => (await driver.findElements({ css: '[data-pinned]' })).length === 2, 5000, 'there are not two pins');
+  });
+
+  it('looks for better around the pins, and shows what it found before it is taken', async () => {
+    await user.keys('i');
+    await user.see('[data-testid="found"][data-searching="false"]', /^(Found .* less\.|Nothing better yet)/);
+    const found = await user.text('[data-testid="found"]');
+    const pins = (await driver.findElements({ css: '[data-pinned]' })).length;
+    await user.press(found.startsWith('Found') ? 'Take it' : 'Leave it');
+    await user.see('[data-testid="hand-note"]', /own order|Put there/);
+    expect((await driver.findElements({ css: '[data-pinned]' })).length).to.equal(pins);
+  });
+
+  it('takes wishes for the leg in hand with their prices, and lets them go', async () => {
+    await user.press(' first');
+    await user.see('[aria-label="Pins and wishes"]', / first\n.*costs/);
+    await user.press('A leader every 10 models');
+    await user.see('[aria-label="Pins and wishes"]', /A leader after every 10 models/);
+    await user.press('Let go: A leader after');
+    await driver.wait(
+      async () => !/A leader after/.test(await user.text('[aria-label="Pins and wishes"]')),
+      5000,
+      'the wish was not let go',
+    );
+    await user.press('Back to the suggestion');
+    await user.see('[data-testid="hand-note"]', /suggested order/);
+    await user.isStored();
+  });
+
+  it('shows rows by setup', async () => {
+    await user.keys('r');
+    await user.see('[aria-label="Relay chart"]', /Rows by tray/);
+    expect(await user.complaints()).to.deep.equal([]);
+    await user.keys('r');
+  });
+
+  it('carries a job over 600 without a frame above 50 ms', async () => {
+    const id = await importLongLine(600);
+    await user.open(`/c/${id}/line`);
+    await user.find('[data-searching="false"]');
+    expect((await driver.findElements({ css: '[data-place]' })).length).to.be.at.least(600);
+    await driver.executeScript('document.querySelector(\'[data-place="300"]\').scrollIntoView({ block: "center" })');
+    const from = await placeOf(300);
+    const tasks = await recordTasks(driver, async () => {
+      const drag = driver.actions().move(from).press();
+      for (let step = 1; step <= 40; step++) drag.move({ x: from.x + Math.round(300 * Math.sin(step / 6)), y: from.y, duration: 25 });
+      await drag.perform();
+      await user.find('[data-carry-change]');
+    });
+    await driver.actions().release().perform();
+    expect(tasks.length, 'tasks recorded').to.be.greaterThan(50);
+    expect(Math.max(...tasks), 'longest task of the page, ms').to.be.at.most(LONGEST_FRAME_MS);
+    await user.see('[data-testid="hand-note"]', /^Put there and pinned/);
+  });
+
+  /** The demo's first commission so many times over, nothing of it painted yet, until its line has so many jobs. */
+  async function importLongLine(jobs: number): Promise<string> {
+    const url = await driver.getCurrentUrl();
+    const file = (await (await fetch(url.replace('/c/', '/api/commissions/').replace('/line', '/file'))).json()) as CommissionFile;
+    const perCopy = file.units.reduce(
+      (sum, { scheme }) => sum + [...scheme.parts.flatMap((part) => part.steps), ...scheme.allOver].length,
+      0,
+    );
+    const withIds = <T>(value: T, copy: number): T =>
+      JSON.parse(JSON.stringify(value), (key, each: unknown) => (key === 'id' ? `${String(each)}.${copy}` : each)) as T;
+    const long: CommissionFile = {
+      ...file,
+      id: 'long-line',
+      name: 'A long line',
+      runs: [],
+      units: Array.from({ length: Math.ceil(jobs / perCopy) }, (_, copy) => withIds(file.units, copy)).flat(),
+    };
+    const answer = await fetch(`${app.url}/api/commissions/import`, {
+      method: 'POST',
+      body: JSON.stringify(long),
+      headers: { 'content-type': 'application/json', origin: app.url },
+    });
+    return ((await answer.json()) as { id: string }).id;
+  }
+});
