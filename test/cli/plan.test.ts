@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { spawnSync } from 'node:child_process';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import type { LinePlan } from '../../src/core/line/definitions';
+import type { LineJob, LinePlan, LineProblem } from '../../src/core/line/definitions';
 import { temporaryFolder } from '../support/database';
 import { examples, TOTALS } from '../support/examples';
 
@@ -51,6 +51,11 @@ describe('the command line', () => {
       () => [write('bad.json', { ...good, start: [4, -2] })],
       /^start\[1\] is -2: give a number of minutes that is 0 or more\n$/,
     ],
+    ...badProblems(good).map(([what, problem, message]): [string, () => string[], RegExp] => [
+      what,
+      () => [write('bad.json', problem), '--steps', '10'],
+      message,
+    ]),
     [
       'sessions that are too short',
       () => [write('short.json', { ...good, sessions: [{ from: 0, to: 30 }] })],
@@ -78,3 +83,57 @@ describe('the command line', () => {
     });
   }
 });
+
+/** One problem of every kind that the format refuses. Written as text where JSON has no word for the value. */
+function badProblems(good: LineProblem): [what: string, problem: unknown, message: RegExp][] {
+  const [first, second] = good.jobs as [LineJob, LineJob];
+  const jobs = (...changed: unknown[]) => ({ ...good, jobs: changed });
+  const endless = JSON.stringify(jobs({ ...first, dryMinutes: 424242 }, second)).replace('424242', '1e999');
+  return [
+    ['an unknown setup', jobs({ ...first, setup: 'none' }, second), /^jobs\[0\]\.setup is "none": name one/],
+    [
+      'an unknown job to wait for',
+      jobs(first, { ...second, after: [{ job: 'none', scope: 'tray' }] }),
+      /^jobs\[1\]\.after\[0\]\.job is "none"/,
+    ],
+    [
+      'a cycle',
+      jobs({ ...first, after: [{ job: second.id, scope: 'tray' }] }, second),
+      /^jobs\[0\]\.after is \["a","b"\]: break the circle/,
+    ],
+    ['a number that is not finite', endless, /^jobs\[0\]\.dryMinutes is Infinity: /],
+    ['a ragged matrix', { ...good, changeover: [[0], [5, 0]] }, /^changeover\[0\] is \[0\]: give a list with one number for each setup/],
+    [
+      'a wait for a model across trays',
+      { ...good, trays: [...good.trays, { id: 't2', models: 10 }], jobs: [first, { ...second, tray: 't2' }] },
+      /^jobs\[1\]\.after\[0\]\.scope is "model": use "tray"/,
+    ],
+    ['an empty tray', { ...good, trays: [{ ...good.trays[0]!, models: 0 }] }, /^trays\[0\]\.models is 0: /],
+    [
+      'a model that the tray does not have',
+      jobs({ ...first, models: [11], minutesPerModel: 1 }, second),
+      /^jobs\[0\]\.models\[0\] is 11: /,
+    ],
+    [
+      'minutes for the wrong number of models',
+      jobs({ ...first, minutesPerModel: [1, 2] }, second),
+      /^jobs\[0\]\.minutesPerModel is \[1,2\]: /,
+    ],
+    [
+      'sessions that overlap',
+      {
+        ...good,
+        sessions: [
+          { from: 0, to: 90 },
+          { from: 60, to: 120 },
+        ],
+      },
+      /^sessions\[1\]\.from is 60: /,
+    ],
+    [
+      'a wish that cannot be kept',
+      { ...good, wishes: [{ kind: 'pin', jobs: [second.id], after: null }] },
+      /^wishes\[0\] is .*: leave it out/,
+    ],
+  ];
+}

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
-import type { OwnLine } from '../../core/line/carryOver';
+import { canKeep, type OwnLine } from '../../core/line/carryOver';
 import { compareStrategies } from '../../core/line/compareStrategies';
 import { compileLine } from '../../core/line/compileLine';
 import { GREEDY_WEIGHTS, greedyOrder } from '../../core/line/constructOrder';
@@ -78,7 +78,7 @@ export function useLine(picture: LinePicture, commissionId: string) {
       change(next, { minutes, letGo: letGo.length });
     },
     setWishes: (wishes: LineWish[]) => {
-      const arranged = arrangeByWishes(compileLine({ ...problem, wishes }), order);
+      const arranged = canKeep(problem, wishes) ? arrangeByWishes(compileLine({ ...problem, wishes }), order) : null;
       if (!arranged) return false;
       change({ order: Array.from(arranged, (job) => problem.jobs[job]!.id), wishes }, null);
       return true;

@@ -1,0 +1,183 @@
+import type { ScaleLinear } from 'd3-scale';
+import { memo } from 'react';
+import type { LinePlan } from '../../core/line/definitions';
+import type { PlaceCost } from '../../core/line/places';
+import { differenceText, minutesText } from '../../ui/format';
+import { threadPath, type ChartBlock } from './chartBlocks';
+import { minuteOfPlace } from './useCarry';
+import styles from './RelayChart.module.css';
+
+export type Scale = ScaleLinear<number, number>;
+
+export const ROW = 30;
+const BLOCK = 20;
+/** Room above the rows: the minutes, and the places that what is carried may take. */
+export const TOP = 40;
+const RAIL = 34;
+/** Waits shorter than this are drawn as gaps but not labelled. */
+const LABELLED_WAIT_MINUTES = 2;
+const TICK_STEPS = [5, 10, 15, 30, 60, 120, 240, 480, 960, 1920];
+const MOST_TICKS = 16;
+
+const rowY = (row: number) => TOP + row * ROW + (ROW - BLOCK) / 2;
+
+interface GroundProps {
+  x: Scale;
+  height: number;
+  finish: number;
+  zoom: number;
+  rows: number;
+  width: number;
+}
+
+export const Ground = memo(function Ground({ x, height, finish, zoom, rows, width }: GroundProps) {
+  const step = TICK_STEPS.find((each) => finish / each <= MOST_TICKS * zoom) ?? TICK_STEPS.at(-1)!;
+  // The last label would be cut off at the edge.
+  const ticks = Array.from({ length: Math.floor(finish / step) + 1 }, (_, index) => index * step).filter(
+    (tick) => tick === 0 || tick < finish - step / 3,
+  );
+  return (
+    <g aria-hidden="true">
+      {ticks.map((tick) => (
+        <g key={tick} transform={`translate(${x(tick)} 0)`}>
+          <line y1={14} y2={height} className={styles.tick} />
+          <text y={12} x={2} className={styles.tickText}>
+            {tick === 0 ? 'start' : minutesText(tick)}
+          </text>
+        </g>
+      ))}
+      {Array.from({ length: rows }, (_, row) => (
+        <line key={row} x1={0} x2={width} y1={TOP + row * ROW + ROW / 2} y2={TOP + row * ROW + ROW / 2} className={styles.rail} />
+      ))}
+    </g>
+  );
+});
+
+interface BlocksProps {
+  blocks: ChartBlock[];
+  x: Scale;
+  finish: number;
+}
+
+/** Everything that stays where it is while something is carried. */
+export const Blocks = memo(function Blocks({ blocks, x, finish }: BlocksProps) {
+  return (
+    <g>
+      {blocks.map((block) => (
+        <rect
+          key={`${block.job.id} tail`}
+          x={x(block.end)}
+          y={rowY(block.row) + BLOCK / 4}
+          width={Math.max(0, x(Math.min(block.dryAt, finish)) - x(block.end))}
+          height={BLOCK / 2}
+          fill="url(#drying)"
+        />
+      ))}
+      <path d={threadPath(blocks, x, (row) => rowY(row) + BLOCK / 2)} className={styles.thread} />
+      {blocks.map((block, place) => (
+        <rect
+          key={block.job.id}
+          data-place={place}
+          x={x(block.begin)}
+          y={rowY(block.row)}
+          width={Math.max(2, x(block.end) - x(block.begin))}
+          height={BLOCK}
+          fill={block.paint?.hex ?? 'url(#drying)'}
+          className={styles.paint}
+        />
+      ))}
+      {blocks
+        .filter((block) => block.wait >= LABELLED_WAIT_MINUTES)
+        .map((block) => (
+          <text key={block.job.id} x={x(block.begin) - 3} y={rowY(block.row) - 1} textAnchor="end" className={styles.wait}>
+            waits {Math.round(block.wait)} min
+          </text>
+        ))}
+    </g>
+  );
+});
+
+/** A tack on every job that is pinned, over the frame of the one in hand. */
+export const Pins = memo(function Pins({ blocks, x, pinned }: Pick<BlocksProps, 'blocks' | 'x'> & { pinned: ReadonlySet<string> }) {
+  return (
+    <g aria-hidden="true" pointerEvents="none">
+      {blocks
+        .filter((block) => pinned.has(block.job.id))
+        .map((block) => (
+          <path
+            key={block.job.id}
+            d={`M${(x(block.begin) + x(block.end)) / 2 - 6} ${rowY(block.row) - 6}h12l-6 10z`}
+            className={styles.pin}
+            data-pinned={block.job.id}
+          />
+        ))}
+    </g>
+  );
+});
+
+/** The blocks in hand: framed where one looks at them, lifted while they are carried. */
+export function Marked({
+  blocks,
+  from,
+  end,
+  x,
+  isCarried,
+}: {
+  blocks: ChartBlock[];
+  from: number;
+  end: number;
+  x: Scale;
+  isCarried: boolean;
+}) {
+  return (
+    <g aria-hidden="true" pointerEvents="none">
+      {blocks.slice(from, end).map((block) => (
+        <rect
+          key={block.job.id}
+          x={x(block.begin)}
+          y={rowY(block.row)}
+          width={Math.max(2, x(block.end) - x(block.begin))}
+          height={BLOCK}
+          className={isCarried ? styles.carried : styles.selected}
+        />
+      ))}
+    </g>
+  );
+}
+
+/** Where the jobs in hand may go: a mark for each place, the longer the dearer. */
+export const Places = memo(function Places({ places, plan, x }: { places: PlaceCost[]; plan: LinePlan; x: Scale }) {
+  const dearest = Math.max(1, ...places.map((place) => place.minutes));
+  return (
+    <g aria-hidden="true" pointerEvents="none">
+      <line x1={0} x2={x(plan.finish)} y1={RAIL} y2={RAIL} className={styles.placeRail} />
+      {places.map((place) => {
+        const at = x(minuteOfPlace(plan, place.to));
+        const tall = 3 + (9 * Math.max(0, place.minutes)) / dearest;
+        return (
+          <line
+            key={place.to}
+            x1={at}
+            x2={at}
+            y1={RAIL}
+            y2={RAIL - tall}
+            className={place.minutes <= 0 ? styles.freePlace : styles.place}
+          />
+        );
+      })}
+    </g>
+  );
+});
+
+export function Over({ place, plan, x, height }: { place: PlaceCost; plan: LinePlan; x: Scale; height: number }) {
+  const at = x(minuteOfPlace(plan, place.to));
+  const isLate = at > x(plan.finish) - 90;
+  return (
+    <g pointerEvents="none">
+      <line x1={at} x2={at} y1={18} y2={height} className={styles.over} />
+      <text x={isLate ? at - 6 : at + 6} y={RAIL - 8} textAnchor={isLate ? 'end' : 'start'} className={styles.overText} data-carry-change>
+        {differenceText(place.minutes)}
+      </text>
+    </g>
+  );
+}

@@ -1,0 +1,93 @@
+import { expect } from 'chai';
+import { InputError } from '../../src/core/formats/InputError';
+import { compileLine } from '../../src/core/line/compileLine';
+import type { LineWish } from '../../src/core/line/definitions';
+import { enteredOrder } from '../../src/core/line/precedence';
+import { fillDemo } from '../../src/data/demo/fillDemo';
+import { NotFoundError } from '../../src/server/errors';
+import { loadLine } from '../../src/server/line/loadLine';
+import { ownLineSchema, saveOwnLine } from '../../src/server/line/saveOwnLine';
+import { solveInThread } from '../../src/server/line/solveInThread';
+import { parse } from '../../src/core/formats/fields';
+import { testDatabase, type TestDatabase } from '../support/database';
+
+const NOW = new Date('2026-11-23T18:00:00Z');
+
+describe("the painter's own line", () => {
+  let database: TestDatabase;
+  let id: string;
+  before(async function () {
+    this.timeout(60_000);
+    database = await testDatabase();
+    await fillDemo(database, NOW);
+    id = (await database.stores.commissions.list())[0]!.id;
+  });
+  after(() => database.close());
+
+  const load = () => loadLine(database.stores, id, NOW);
+  const save = async (line: unknown) => saveOwnLine(database.stores, id, parse(ownLineSchema, { line }), NOW);
+
+  it('is none until something is done by hand', async () => {
+    expect((await load()).own).to.equal(null);
+  });
+
+  it('is kept with its wishes, and comes back', async () => {
+    const { problem } = await load();
+    const order = Array.from(enteredOrder(compileLine(problem)), (job) => problem.jobs[job]!.id);
+    const wishes: LineWish[] = [{ kind: 'first', trays: [problem.trays[0]!.id], weight: 0.5 }];
+    await save({ order, wishes });
+    const { own } = await load();
+    expect(own!.wishes).to.deep.equal(wishes);
+    expect(own!.order).to.deep.equal(order);
+  });
+
+  it('is refused when it does not fit the line, and what was kept stays', async () => {
+    const { own } = await load();
+    const ids = own!.order;
+    const bad: [line: unknown, message: RegExp][] = [
+      [{ order: ids.slice(1), wishes: [] }, /^order.* is /],
+      [{ order: [...ids.slice(1), 'nothing'], wishes: [] }, /^order\[\d+\] is /],
+      [{ order: [...ids].reverse(), wishes: [] }, /put it after/],
+      [{ order: ids, wishes: [{ kind: 'pin', jobs: ['nothing'], after: null }] }, /^wishes\[0\]\.jobs\[0\] is "nothing"/],
+      [{ order: ids }, /^line\.wishes is missing/],
+      [{ order: 'first to last', wishes: [] }, /^line\.order is "first to last": give a list/],
+    ];
+    for (const [line, message] of bad) {
+      const error = await save(line).then(
+        () => null,
+        (problem_: unknown) => problem_,
+      );
+      expect(error, String(message)).to.be.instanceOf(InputError);
+      expect((error as InputError).message).to.match(message);
+    }
+    expect((await load()).own).to.deep.equal(own);
+  });
+
+  it('is forgotten when the suggestion is followed again', async () => {
+    await save(null);
+    expect((await load()).own).to.equal(null);
+  });
+
+  it('belongs to a commission that there is', async () => {
+    const error = await saveOwnLine(database.stores, 'nowhere', { line: null }, NOW).catch((problem: unknown) => problem);
+    expect(error).to.be.instanceOf(NotFoundError);
+  });
+
+  it('is improved in a thread of the server by the same code', async () => {
+    const { problem } = await load();
+    const reports: number[] = [];
+    const solved = await solveInThread({ problem, seed: 1, steps: 2000, milliseconds: null }, ({ cost }) => reports.push(cost));
+    expect(solved.done).to.equal(true);
+    expect(solved.order).to.have.length(problem.jobs.length);
+    expect(reports.at(-1)).to.equal(solved.cost);
+    const again = await solveInThread({ problem, seed: 1, steps: 2000, milliseconds: null });
+    expect([...again.order]).to.deep.equal([...solved.order]);
+  });
+
+  it('tells when the thread cannot do its work', async () => {
+    const { problem } = await load();
+    const broken = { ...problem, jobs: problem.jobs.map((job) => ({ ...job, tray: 'none' })) };
+    const error = await solveInThread({ problem: broken, seed: 1, steps: 1, milliseconds: null }).catch((problem_: unknown) => problem_);
+    expect((error as Error).message).to.match(/tray "none" is not in the problem/);
+  });
+});
