@@ -1,9 +1,11 @@
 import { expect } from 'chai';
+import type { CommissionFile } from '../../src/core/formats/commission';
 import { InputError } from '../../src/core/formats/InputError';
 import { compileLine } from '../../src/core/line/compileLine';
 import type { LineWish } from '../../src/core/line/definitions';
 import { enteredOrder } from '../../src/core/line/precedence';
 import { fillDemo } from '../../src/data/demo/fillDemo';
+import { exportCommission, importCommission } from '../../src/server/commissions/commissionFile';
 import { NotFoundError } from '../../src/server/errors';
 import { loadLine } from '../../src/server/line/loadLine';
 import { ownLineSchema, saveOwnLine } from '../../src/server/line/saveOwnLine';
@@ -39,6 +41,17 @@ describe("the painter's own line", () => {
     const { own } = await load();
     expect(own!.wishes).to.deep.equal(wishes);
     expect(own!.order).to.deep.equal(order);
+  });
+
+  it('goes along with the file of its commission', async () => {
+    const { text } = await exportCommission(database.stores, id);
+    const { own } = await load();
+    expect((JSON.parse(text) as CommissionFile).line).to.deep.equal(own);
+    const elsewhere = await testDatabase();
+    await importCommission(elsewhere.stores, JSON.parse(text), NOW);
+    expect((await exportCommission(elsewhere.stores, id)).text).to.equal(text);
+    expect((await loadLine(elsewhere.stores, id, NOW)).own!.order).to.have.members(own!.order);
+    await elsewhere.close();
   });
 
   it('is refused when it does not fit the line, and what was kept stays', async () => {

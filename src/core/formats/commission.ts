@@ -1,12 +1,13 @@
 import { array, mixed, object } from 'yup';
 import { BENCH_EVENT_KINDS, type BenchEvent } from '../bench/definitions';
+import type { OwnLine } from '../line/carryOver';
 import type { LineProblem } from '../line/definitions';
 import { SIZES, TECHNIQUES, type Commission, type Paint, type Unit } from '../scheme/definitions';
 import type { JobInfo } from '../scheme/buildLine';
 import { commissionFields, paintSchema, schemeSchema, unitFields } from './commissionSchemas';
 import { count, id, instant, list, literal, minutes, note, oneOf, parse, requiredText } from './fields';
 import { InputError } from './InputError';
-import { readLineProblem } from './lineProblem';
+import { lineWishes, readLineProblem } from './lineProblem';
 
 export const COMMISSION_FORMAT = 'neat-relay/commission@1';
 
@@ -26,6 +27,8 @@ export interface CommissionFile extends Commission {
   paints: Paint[];
   units: Unit[];
   runs: BenchRun[];
+  /** The painter's own order of what is left, when there is one. */
+  line?: OwnLine;
 }
 
 /** One event as the bench sends it. */
@@ -63,6 +66,9 @@ const runJob = object({
   dryMinutes: minutes(),
 });
 
+/** The painter's own order with its wishes; jobs and trays by the ids of the line problem. */
+export const ownLine = () => object({ order: list(requiredText('a job id'), 100_000), wishes: lineWishes() });
+
 const schema = object({
   format: literal(COMMISSION_FORMAT),
   id: id(),
@@ -80,6 +86,7 @@ const schema = object({
     }),
     10_000,
   ),
+  line: ownLine().default(undefined),
 });
 
 /** Reads a commission file; throws an `InputError` naming the first field that cannot be taken. */

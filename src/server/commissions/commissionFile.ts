@@ -23,7 +23,8 @@ export async function exportCommission(stores: Stores, id: string | undefined): 
       events: await eventsOf(stores, run.id),
     })),
   );
-  return { name: commission.name, text: writeCommission({ ...commission, paints: paints.sort(byId), units, runs }) };
+  const line = await stores.ownLines.find(commission.id);
+  return { name: commission.name, text: writeCommission({ ...commission, paints: paints.sort(byId), units, runs, ...(line && { line }) }) };
 }
 
 const byId = (a: Paint, b: Paint) => (a.id < b.id ? -1 : 1);
@@ -39,7 +40,7 @@ const usedPaints = (units: Unit[]) =>
 
 /** Takes a commission file in. Refused when its commission is here already; paints on the shelf stay as they are. */
 export async function importCommission(stores: Stores, value: unknown, now: Date): Promise<{ id: string; paintsKept: string[] }> {
-  const { format: _format, paints, units, runs, ...commission } = readCommission(value);
+  const { format: _format, paints, units, runs, line, ...commission } = readCommission(value);
   if (await stores.commissions.find(commission.id)) {
     throw new ConflictError(
       `"${commission.name}" is here already: open it instead, or give the file, its units, parts, steps and runs other ids.`,
@@ -56,6 +57,7 @@ export async function importCommission(stores: Stores, value: unknown, now: Date
   await stores.commissions.insert(commission, now.toISOString());
   await stores.commissions.saveIntake(commission, units, 1);
   for (const unit of units) await stores.commissions.saveScheme(unit.id, unit.scheme, 1);
+  if (line) await stores.ownLines.save(commission.id, line);
   for (const { events, ...run } of runs) {
     await stores.runs.start({ ...run, commissionId: commission.id });
     await stores.runs.addEvents(run.id, events, now.toISOString(), (all) => logRowsOf(commission.name, run, all));

@@ -1,15 +1,11 @@
 import { object, type InferType } from 'yup';
-import { list, requiredText } from '../../core/formats/fields';
-import { lineWishes, readLineProblem, readOrder } from '../../core/formats/lineProblem';
+import { ownLine } from '../../core/formats/commission';
+import { readLineProblem, readOrder } from '../../core/formats/lineProblem';
 import { buildLine } from '../../core/scheme/buildLine';
 import { loadPicture, rosterOf } from '../commissions/loadPicture';
 import type { Stores } from '../stores';
 
-export const ownLineSchema = object({
-  line: object({ order: list(requiredText('a job id'), 100_000), wishes: lineWishes() })
-    .nullable()
-    .default(null),
-});
+export const ownLineSchema = object({ line: ownLine().nullable().default(null) });
 
 /** Keeps the painter's own order for a commission, or forgets it; what does not fit the line as it is now is refused. */
 export async function saveOwnLine(
