@@ -4,9 +4,10 @@ import { headBodyTail, headsAndTails } from './headsAndTails';
 import { cheapestOpenings } from './openings';
 
 /**
- * Minutes of total that no order can beat: the touch-up no order can avoid, plus the largest of three finishes. All
+ * Minutes of total that no order can beat: the touch-up no order can avoid, plus the largest of four finishes. All
  * hands-on work with the cheapest way to open every leg that is needed, laid into the sessions; all hands-on work with a
- * fresh start in every session; and the work between the earliest begins and the shortest ways to the end of the line.
+ * fresh start in every session; the work between the earliest begins and the shortest ways to the end of the line; and the
+ * model that is longest in the hand or too wet to be.
  */
 export function lowerBound(line: CompiledLine): number {
   if (line.jobCount === 0) return 0;
@@ -17,8 +18,25 @@ export function lowerBound(line: CompiledLine): number {
     calendar.momentOf(handsOn + openings.total),
     finishWithStarts(line, handsOn),
     headBodyTail(line, openings, headsAndTails(line, openings)),
+    line.sessionFrom[0]! + busiestModel(line),
   );
   return finish - line.sessionFrom[0]! + forcedTouchUp(line);
+}
+
+/** All the work on one model, which must rest after each job before it may be picked up again; the last rest aside. */
+function busiestModel(line: CompiledLine): number {
+  const minutes = new Float64Array(line.modelCount);
+  const longestRest = new Float64Array(line.modelCount);
+  for (let job = 0; job < line.jobCount; job++) {
+    const rest = line.jobHandle[job]!;
+    for (let cell = line.cellStart[job]!; cell < line.cellStart[job + 1]!; cell++) {
+      const model = line.cellModel[cell]!;
+      minutes[model] = minutes[model]! + line.cellMinutes[cell]! + rest;
+      longestRest[model] = Math.max(longestRest[model]!, rest);
+    }
+  }
+  const start = line.jobSetup.reduce((least, setup) => Math.min(least, line.start[setup]!), Infinity);
+  return start + minutes.reduce((most, each, model) => Math.max(most, each - longestRest[model]!), 0);
 }
 
 /** When the hands-on work would be finished if each session gave up its cheapest start. */

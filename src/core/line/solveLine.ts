@@ -63,14 +63,15 @@ export function solveLine(line: CompiledLine, options: SolveOptions): SolvedLine
       bound = exact.bound;
       options.onProgress?.(answer(search));
     }
+    // The exact search looks at totals alone: with wishes the order may still get better, the bound may not.
+    if (exact.isComplete) break;
   }
   search.run(options.steps, goal(bound), shouldStop);
   return answer(search);
 }
 
-/** None for lines with wishes: the exact search looks at totals alone. */
 function exactAttempts(line: CompiledLine): typeof EXACT_ATTEMPTS {
-  if (line.jobCount > MOST_JOBS_FOR_EXACT || line.wishes.bind || line.wishes.cost) return [];
+  if (line.jobCount > MOST_JOBS_FOR_EXACT) return [];
   const share = Math.max(1, line.jobCount / JOBS_FOR_FULL_WIDTH) ** 2;
   return EXACT_ATTEMPTS.map(({ afterSteps, width }) => ({ afterSteps: Math.round(afterSteps * share), width: Math.round(width / share) }));
 }

@@ -49,6 +49,15 @@ describe('the lower bound', () => {
     expect(gaps.sort((a, b) => a - b)[7]).to.be.within(0, 0.1);
   });
 
+  it('counts that a model must rest in between before it may be picked up', () => {
+    const problem = madeUpCommission(1, { jobs: 6, trays: 1 });
+    const jobs = problem.jobs.map((job) => ({ ...job, after: [], dryMinutes: 50, handleMinutes: 50, models: [1], minutesPerModel: 2 }));
+    const line = compileLine({ ...problem, jobs, prefer: [] });
+    // Six jobs of 2 min on one model, five rests of 50 min between them, and a start.
+    expect(lowerBound(line)).to.be.at.least(6 * 2 + 5 * 50);
+    expect(lowerBound(line)).to.be.at.most(bruteForce({ ...problem, jobs, prefer: [] }));
+  });
+
   it('counts a setup that a chain comes back to twice', () => {
     const { openings } = chain(['s0', 's1', 's0']);
     // Start 3, then 5 to the second setup and 4 back.

@@ -148,6 +148,12 @@ describe('wishes', () => {
     expect(endOf([{ kind: 'first', trays: ['tray 4'], weight: 3 }])).to.be.lessThan(endOf([]) / 2);
   });
 
+  it('do not keep a small line from being proven, when they cost nothing', () => {
+    const plan = planLine(wishing({ kind: 'pin', jobs: ['c'], after: 'a' }), { seed: 1, steps: 3000 });
+    expect(plan).to.include({ proven: true });
+    expect(plan).to.have.deep.property('wishesKept', [true]);
+  });
+
   it('are told of in the plan', () => {
     const problem = readLineProblem(wishing({ kind: 'pin', jobs: ['b'], after: 'a' }, { kind: 'together', jobs: ['c', 'd'] }));
     expect(planOrder(compileLine(problem), indexes('acbd'))).to.have.deep.property('wishesKept', [false, false]);
