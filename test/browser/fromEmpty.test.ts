@@ -83,6 +83,7 @@ describe('from an empty database to a changed estimate', function () {
     await user.press('Next: in which order?');
     await user.path(/\/line$/);
     await user.find('[data-searching="false"]');
+    await user.press('Shared legs');
     await user.see('[data-testid="shared-saving"]', /2 legs join units/);
     const rows = await user.text('table');
     expect(rows).to.match(/One model at a time/);

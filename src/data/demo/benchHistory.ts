@@ -82,10 +82,11 @@ function eventsOf(
     events.push({ id: random.id(at), kind, at: new Date(at).toISOString(), job, model, target: null, note: '' });
   };
   for (const job of jobs) {
+    // The painter puts the brush down between two jobs.
+    if (cellEnds[line.cellStart[index.get(job.id)! + 1]! - 1]! > until) return events;
     let last: number | null = null;
     for (const [offset, model] of job.models.entries()) {
       const done = cellEnds[line.cellStart[index.get(job.id)!]! + offset]!;
-      if (done > until) return events;
       const begin = done - job.minutes[offset]!;
       if (last === null) add('started', begin, job.id, null);
       else if (begin - last > PAUSE_MINUTES) {
