@@ -2,10 +2,10 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { cpus, tmpdir } from 'node:os';
 import path from 'node:path';
-import { compareStrategies } from '../src/core/line/compareStrategies';
+import { fixedStrategies, strategyOf } from '../src/core/line/strategies';
 import { compileLine } from '../src/core/line/compileLine';
 import { GREEDY_WEIGHTS, greedyOrder } from '../src/core/line/constructOrder';
-import { planOrder } from '../src/core/line/planLine';
+import { planOrder } from '../src/core/line/planOrder';
 import { buildLine } from '../src/core/scheme/buildLine';
 import { sharedLegs } from '../src/core/scheme/sharedLegs';
 import { openDatabase } from '../src/data/database';
@@ -35,7 +35,8 @@ for (const { id, name } of await stores.commissions.list()) {
     const order = greedyOrder(line, GREEDY_WEIGHTS[0]!);
     const plan = planOrder(line, order);
     const unitOf = new Map(built.trays.map((tray) => [tray.id, tray.unitId]));
-    compareStrategies(built.problem, order, (tray) => unitOf.get(tray)!);
+    fixedStrategies(built.problem, (tray) => unitOf.get(tray)!);
+    strategyOf(line, 'suggested', order);
     if (!('missingMinutes' in plan)) sharedLegs(built, plan.legs);
     return built.jobs.length;
   };

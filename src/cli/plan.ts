@@ -4,7 +4,7 @@ import { InputError } from '../core/formats/InputError';
 import { readLineProblem, readOrder } from '../core/formats/lineProblem';
 import { compileLine } from '../core/line/compileLine';
 import type { LineProblem } from '../core/line/definitions';
-import { planOrder } from '../core/line/planLine';
+import { planOrder } from '../core/line/planOrder';
 import type { SolveReport } from '../core/line/runSolver';
 import { solveInThread } from '../server/line/solveInThread';
 

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { renderToStaticMarkup } from 'react-dom/server';
-import { compareStrategies } from '../../src/core/line/compareStrategies';
+import { fixedStrategies, strategyOf } from '../../src/core/line/strategies';
 import { compileLine } from '../../src/core/line/compileLine';
 import type { LineWish } from '../../src/core/line/definitions';
 import { explainPlace } from '../../src/core/line/explainPlace';
@@ -22,10 +22,10 @@ import { smallLine } from '../support/line';
 const { picture, plan } = smallLine();
 const nothing = () => undefined;
 const order = plan.order.map((id) => picture.jobs.findIndex((job) => job.id === id));
-const strategies = compareStrategies(picture.problem, order, (tray) => tray.split('/')[0]!);
 const count = (markup: string, pattern: RegExp) => (markup.match(pattern) ?? []).length;
 
 const line = compileLine(picture.problem);
+const strategies = [...fixedStrategies(picture.problem, (tray) => tray.split('/')[0]!), strategyOf(line, 'suggested', order)];
 
 describe('the relay chart', () => {
   const { blocks } = chartBlocks(picture, plan, 'tray');
@@ -33,9 +33,8 @@ describe('the relay chart', () => {
   const chart = (rowsBy: 'tray' | 'setup', pinned: string[] = [], held: Carry | null = null) =>
     renderToStaticMarkup(
       <RelayChart
-        picture={picture}
         plan={plan}
-        rowsBy={rowsBy}
+        {...chartBlocks(picture, plan, rowsBy)}
         pinned={new Set(pinned)}
         selected={0}
         onSelect={nothing}
@@ -161,8 +160,7 @@ describe('pins and wishes', () => {
           job={picture.jobs[0]!}
           leg={[first, second]}
           beforeLeg={null}
-          onChange={() => true}
-          onRefused={nothing}
+          onChange={nothing}
         />,
       );
     expect(count(panel(wishes, []), /aria-label="Let go/g)).to.equal(wishes.length);
@@ -177,7 +175,7 @@ describe('beside the chart', () => {
     const markup = renderToStaticMarkup(<StrategyTable strategies={strategies} />);
     expect(count(markup, /data-strategy/g)).to.equal(4);
     expect(markup).to.match(/Suggested.*As entered.*Unit by unit.*One model at a time/s);
-    const withOwn = compareStrategies(picture.problem, order, (tray) => tray.split('/')[0]!, [...order]);
+    const withOwn = [...strategies, strategyOf(line, 'own', order)];
     expect(renderToStaticMarkup(<StrategyTable strategies={withOwn} />)).to.include('Yours');
   });
 

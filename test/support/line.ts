@@ -1,12 +1,20 @@
 import { compileLine } from '../../src/core/line/compileLine';
-import { solveLine } from '../../src/core/line/solveLine';
-import { planOrder } from '../../src/core/line/planLine';
-import type { LinePlan } from '../../src/core/line/definitions';
+import { solveLine, type SolveOptions } from '../../src/core/line/solveLine';
+import type { DoesNotFit } from '../../src/core/line/timeOrder';
+import { planOrder } from '../../src/core/line/planOrder';
+import type { LinePlan, LineProblem } from '../../src/core/line/definitions';
 import { buildLine } from '../../src/core/scheme/buildLine';
 import type { LinePicture } from '../../src/core/views/line';
 import { paint, part, roster, step, unit } from './units';
 
 const paints = new Map([paint('red'), paint('blue')].map((each) => [each.id, each]));
+
+/** Finds a good order and plans it. */
+export function planLine(problem: LineProblem, options: SolveOptions): LinePlan | DoesNotFit {
+  const line = compileLine(problem);
+  const { order, bound } = solveLine(line, options);
+  return planOrder(line, order, bound);
+}
 
 /** Two units of four that share two paints, primed, as the Line view gets them. */
 export function smallLine(): { picture: LinePicture; plan: LinePlan } {

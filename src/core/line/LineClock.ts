@@ -179,11 +179,6 @@ export class LineClock {
     return this.end[this.recordOf(job)]!;
   }
 
-  /** The painter's free moment after a job of the kept order, or at the start. */
-  timeAfter(position: number): number {
-    return position === 0 ? this.line.sessionFrom[0]! : this.endOf(this.keptOrder[position - 1]!);
-  }
-
   /** Changeover and waiting minutes of a job that was placed. */
   lostOn(job: number): number {
     return this.lost[this.recordOf(job)]!;

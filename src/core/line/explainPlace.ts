@@ -1,7 +1,7 @@
 import type { CompiledLine } from './compileLine';
 import type { LineTotals } from './definitions';
 import { moveRun } from './OrderJudge';
-import { cheapestOpenings } from './openings';
+import { cheapestEntries } from './openings';
 import { placesFor } from './places';
 import { timeOrder, type TimedOrder } from './timeOrder';
 
@@ -97,5 +97,5 @@ function sharedChangeover(line: CompiledLine, order: Int32Array, place: number):
   const setup = line.jobSetup[order[place]!]!;
   const neighbour = [place - 1, place + 1].find((at) => at >= 0 && at < order.length && line.jobSetup[order[at]!] === setup);
   if (neighbour === undefined) return null;
-  return { with: line.problem.jobs[order[neighbour]!]!.id, minutes: cheapestOpenings(line).enter[setup]! };
+  return { with: line.problem.jobs[order[neighbour]!]!.id, minutes: cheapestEntries(line)[setup]! };
 }

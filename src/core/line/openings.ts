@@ -7,7 +7,7 @@ const MOST_ASSIGNED_LEGS = 400;
 
 /** What opening setups costs at the least, whatever the order. Minutes. */
 export interface Openings {
-  /** To every setup: from another one, or from none in hand where a session may begin with it. */
+  /** To every setup, as `cheapestEntries` has it. */
   enter: Float64Array;
   /** What the first leg's start costs more (or less) than its cheapest opening, at the least. */
   firstExtra: number;
@@ -20,8 +20,18 @@ export interface Openings {
  * the legs follow each other: the cheapest way to give every leg one before it and one behind it is a lower bound.
  */
 export function cheapestOpenings(line: CompiledLine): Openings {
-  const { setupCount } = line;
   const between = cheapestBetween(line);
+  const used = [...new Set(line.jobSetup)];
+  const enter = cheapestEntries(line, between);
+  const legs = used.flatMap((setup) => Array<number>(legsAtLeast(line, setup)).fill(setup));
+  const firstExtra = legs.reduce((least, setup) => Math.min(least, line.start[setup]! - enter[setup]!), Infinity);
+  const eachAlone = legs.reduce((sum, setup) => sum + enter[setup]!, 0) + firstExtra;
+  return { enter, firstExtra, total: legs.length > MOST_ASSIGNED_LEGS ? eachAlone : Math.max(eachAlone, assigned(line, legs, between)) };
+}
+
+/** The least minutes to every setup: from another one, or from none in hand where a session may begin with it. */
+export function cheapestEntries(line: CompiledLine, between = cheapestBetween(line)): Float64Array {
+  const { setupCount } = line;
   const used = [...new Set(line.jobSetup)];
   const enter = new Float64Array(setupCount);
   for (let setup = 0; setup < setupCount; setup++) {
@@ -29,10 +39,7 @@ export function cheapestOpenings(line: CompiledLine): Openings {
     for (const other of used) if (other !== setup) least = Math.min(least, between[other * setupCount + setup]!);
     enter[setup] = least;
   }
-  const legs = used.flatMap((setup) => Array<number>(legsAtLeast(line, setup)).fill(setup));
-  const firstExtra = legs.reduce((least, setup) => Math.min(least, line.start[setup]! - enter[setup]!), Infinity);
-  const eachAlone = legs.reduce((sum, setup) => sum + enter[setup]!, 0) + firstExtra;
-  return { enter, firstExtra, total: legs.length > MOST_ASSIGNED_LEGS ? eachAlone : Math.max(eachAlone, assigned(line, legs, between)) };
+  return enter;
 }
 
 function assigned(line: CompiledLine, legs: number[], between: Float64Array): number {

@@ -2,9 +2,8 @@ import { scaleLinear } from 'd3-scale';
 import { Minus, Plus } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import type { LinePlan } from '../../core/line/definitions';
-import type { LinePicture } from '../../core/views/line';
 import { Button } from '../../ui/Button/Button';
-import { chartBlocks, type RowsBy } from './chartBlocks';
+import type { ChartBlock, ChartRow } from './chartBlocks';
 import { EDGE_PIXELS, keyAction, MOST_ZOOM, usePointer } from './chartHands';
 import { Blocks, Ground, Marked, Over, Pins, Places, ROW, TOP } from './chartLayers';
 import type { useCarry } from './useCarry';
@@ -12,9 +11,9 @@ import { minuteOfPlace } from './useCarry';
 import styles from './RelayChart.module.css';
 
 interface RelayChartProps {
-  picture: LinePicture;
   plan: LinePlan;
-  rowsBy: RowsBy;
+  blocks: ChartBlock[];
+  rows: ChartRow[];
   pinned: ReadonlySet<string>;
   selected: number;
   onSelect: (place: number) => void;
@@ -28,7 +27,7 @@ interface RelayChartProps {
 
 /** One row per tray or setup, legs as blocks of their paint, drying as a hatched tail, the painter's hands as one thread. */
 export function RelayChart(props: RelayChartProps) {
-  const { picture, plan, rowsBy, pinned, selected, onSelect, carrying, wholeLeg, details, controls } = props;
+  const { plan, blocks, rows, pinned, selected, onSelect, carrying, wholeLeg, details, controls } = props;
   const frame = useRef<HTMLDivElement>(null);
   const [room, setRoom] = useState(900);
   const [zoom, setZoom] = useState(1);
@@ -39,7 +38,6 @@ export function RelayChart(props: RelayChartProps) {
   }, []);
   const width = room * zoom - 4;
   const x = useMemo(() => scaleLinear([0, Math.max(1, plan.finish)], [0, width]), [plan.finish, width]);
-  const { blocks, rows } = useMemo(() => chartBlocks(picture, plan, rowsBy), [picture, plan, rowsBy]);
   const height = TOP + rows.length * ROW + 6;
   const current = Math.min(selected, blocks.length - 1);
   const { carry } = carrying;

@@ -1,4 +1,4 @@
-import type { Strategy } from '../../core/line/compareStrategies';
+import type { Strategy } from '../../core/line/strategies';
 import type { SharedLeg } from '../../core/scheme/sharedLegs';
 import { factsOf } from '../../core/scheme/techniques';
 import { Swatch } from '../../ui/Swatch/Swatch';

@@ -20,6 +20,8 @@ import { gapText, useLine } from './useLine';
 import { Wishes } from './Wishes';
 import styles from './View.module.css';
 
+const REFUSED_WISH = 'This wish cannot be kept with the rules and the wishes there are: let one of those go first.';
+
 export function LineView({ picture, commissionId }: { picture: LinePicture; commissionId: string }) {
   if (picture.jobs.length === 0) return <NothingToPlan picture={picture} commissionId={commissionId} />;
   return <PlannedLine picture={picture} commissionId={commissionId} />;
@@ -57,7 +59,7 @@ function PlannedLine({ picture, commissionId }: { picture: LinePicture; commissi
   const { askPlaces, askReason } = useDesk(picture.problem);
   const carrying = useCarry(free, order, plan, askPlaces, drop);
   const reason = useReason(askReason, order, place);
-  const { blocks } = useMemo(() => chartBlocks(picture, plan, rowsBy), [picture, plan, rowsBy]);
+  const { blocks, rows } = useMemo(() => chartBlocks(picture, plan, rowsBy), [picture, plan, rowsBy]);
   const pinned = useMemo(() => new Set(line.wishes.flatMap((wish) => (wish.kind === 'pin' ? wish.jobs : []))), [line.wishes]);
   const takeUp = async () => {
     try {
@@ -103,9 +105,9 @@ function PlannedLine({ picture, commissionId }: { picture: LinePicture; commissi
         </Notice>
       )}
       <RelayChart
-        picture={picture}
         plan={plan}
-        rowsBy={rowsBy}
+        blocks={blocks}
+        rows={rows}
         pinned={pinned}
         selected={place}
         onSelect={setSelected}
@@ -139,8 +141,7 @@ function PlannedLine({ picture, commissionId }: { picture: LinePicture; commissi
           job={blocks[place]!.job}
           leg={plan.order.slice(leg.from, leg.end)}
           beforeLeg={leg.from === 0 ? null : plan.order[leg.from - 1]!}
-          onChange={line.setWishes}
-          onRefused={() => setError('This wish cannot be kept with the rules and the wishes there are: let one of those go first.')}
+          onChange={(wishes) => setError(line.setWishes(wishes) ? null : REFUSED_WISH)}
         />
         <Panel
           title={showShared ? 'What shared legs save' : counted(plan.legs.length, 'leg')}
@@ -165,7 +166,7 @@ function PlannedLine({ picture, commissionId }: { picture: LinePicture; commissi
 
 /** What was done by hand and what it has cost, undo and redo, and what a search around it has found. */
 function HandBar({ line }: { line: ReturnType<typeof useLine> }) {
-  const { note, foundMinutes } = line;
+  const { note, found } = line;
   return (
     <div className={styles.hand}>
       <SaveState saved={line.saved} />
@@ -180,15 +181,15 @@ function HandBar({ line }: { line: ReturnType<typeof useLine> }) {
             Back to the suggestion
           </Button>
         )}
-        {foundMinutes === null ? (
+        {found === null ? (
           <Button onClick={line.improve}>Improve the rest</Button>
         ) : (
           <>
             <span data-testid="found" data-searching={line.isImproving}>
-              {foundMinutes > 0 ? `Found ${minutesText(foundMinutes)} less` : 'Nothing better yet'}
-              {line.isImproving ? ', still looking …' : foundMinutes > 0 ? '.' : ': this is as good as it gets around the pins.'}
+              {found.isBetter ? `Found one that suits better: ${differenceText(found.minutes)}` : 'Nothing better yet'}
+              {line.isImproving ? ', still looking …' : found.isBetter ? '.' : ': this is as good as it gets around the pins.'}
             </span>
-            <Button disabled={foundMinutes === 0} onClick={line.takeFound}>
+            <Button disabled={!found.isBetter} onClick={line.takeFound}>
               Take it
             </Button>
             <Button kind="quiet" onClick={line.leaveFound}>

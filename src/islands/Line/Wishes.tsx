@@ -19,9 +19,7 @@ interface WishesProps {
   leg: string[];
   /** The job before the leg, or null. */
   beforeLeg: string | null;
-  /** False when the wishes cannot be kept at once. */
-  onChange: (wishes: LineWish[]) => boolean;
-  onRefused: () => void;
+  onChange: (wishes: LineWish[]) => void;
 }
 
 /** A minute until a unit that comes first is finished counts so much more. */
@@ -30,13 +28,10 @@ const TREAT_AFTER_MODELS = 10;
 const TREAT_MINUTES = 1;
 
 /** What holds the order besides the rules, what each wish costs, and wishes for the job in hand. */
-export function Wishes({ picture, problem, order, job, leg, beforeLeg, onChange, onRefused }: WishesProps) {
+export function Wishes({ picture, problem, order, job, leg, beforeLeg, onChange }: WishesProps) {
   const wishes = problem.wishes ?? [];
   const prices = useWishPrices(problem, order);
-  const add = (wish: LineWish) => {
-    const isSame = (other: LineWish) => sameThing(wish, other);
-    if (!onChange([...wishes.filter((other) => !isSame(other)), wish])) onRefused();
-  };
+  const add = (wish: LineWish) => onChange([...wishes.filter((other) => !sameThing(wish, other)), wish]);
   const trays = picture.trays.filter((tray) => tray.unitId === job.unitId).map((tray) => tray.id);
   return (
     <Panel title="Pins and wishes" className={styles.lower} scrolls>

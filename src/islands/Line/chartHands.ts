@@ -1,5 +1,5 @@
 import type { KeyboardEvent, PointerEvent, RefObject } from 'react';
-import { useRef } from 'react';
+import { useEffect, useRef } from 'react';
 import type { Scale } from './chartLayers';
 import type { useCarry } from './useCarry';
 
@@ -11,6 +11,12 @@ const CARRY_PIXELS = 5;
 /** So near to an edge of the chart, what is carried scrolls it. */
 export const EDGE_PIXELS = 36;
 
+/** The place of the block that an event is on, or null. */
+function placeOf(event: Pick<Event, 'target'>): number | null {
+  const place = (event.target as Element).getAttribute('data-place');
+  return place === null ? null : Number(place);
+}
+
 /** Pointing at a block selects it; a pointer that is pressed on one and moves away carries it. */
 export function usePointer(
   frame: RefObject<HTMLDivElement | null>,
@@ -19,11 +25,14 @@ export function usePointer(
   wholeLeg: boolean,
   onSelect: (place: number) => void,
 ) {
-  const pressed = useRef<{ place: number; x: number; y: number } | null>(null);
-  const placeOf = (event: PointerEvent) => {
-    const place = (event.target as Element).getAttribute('data-place');
-    return place === null ? null : Number(place);
-  };
+  const pressed = useRef<{ place: number; x: number; y: number; hasCarried: boolean } | null>(null);
+  useEffect(() => {
+    // A finger on a block carries it, between the blocks it scrolls. `touch-action` does not reach the parts of a drawing.
+    const box = frame.current!;
+    const keepFromScrolling = (event: TouchEvent) => placeOf(event) !== null && event.preventDefault();
+    box.addEventListener('touchstart', keepFromScrolling, { passive: false });
+    return () => box.removeEventListener('touchstart', keepFromScrolling);
+  }, [frame]);
   return {
     onPointerOver: (event: PointerEvent) => {
       const place = placeOf(event);
@@ -32,7 +41,7 @@ export function usePointer(
     onPointerDown: (event: PointerEvent) => {
       const place = placeOf(event);
       if (place === null || event.button !== 0) return;
-      pressed.current = { place, x: event.clientX, y: event.clientY };
+      pressed.current = { place, x: event.clientX, y: event.clientY, hasCarried: false };
       onSelect(place);
     },
     onPointerMove: (event: PointerEvent) => {
@@ -40,8 +49,11 @@ export function usePointer(
       if (!start) return;
       const box = frame.current!;
       if (!carrying.carry) {
+        // Put back by Escape, it is not picked up again before the pointer lets go.
+        if (start.hasCarried) return;
         if (Math.hypot(event.clientX - start.x, event.clientY - start.y) < CARRY_PIXELS) return;
         box.setPointerCapture(event.pointerId);
+        start.hasCarried = true;
         carrying.pickUp(start.place, wholeLeg);
         return;
       }

@@ -1,11 +1,12 @@
 import { useEffect, useMemo, useState } from 'react';
 import { canKeep, type OwnLine } from '../../core/line/carryOver';
-import { compareStrategies } from '../../core/line/compareStrategies';
+import { fixedStrategies, strategyOf } from '../../core/line/strategies';
 import { compileLine } from '../../core/line/compileLine';
 import { GREEDY_WEIGHTS, greedyOrder } from '../../core/line/constructOrder';
 import type { LinePlan, LineProblem, LineWish } from '../../core/line/definitions';
 import { moveByHand } from '../../core/line/moveByHand';
-import { planOrder } from '../../core/line/planLine';
+import { OrderJudge } from '../../core/line/OrderJudge';
+import { planOrder } from '../../core/line/planOrder';
 import { arrangeByWishes } from '../../core/line/wishes';
 import { sharedLegs } from '../../core/scheme/sharedLegs';
 import type { LinePicture } from '../../core/views/line';
@@ -15,11 +16,12 @@ import { useSolver } from './useSolver';
 
 const SUGGEST_MS = 1000;
 const IMPROVE_MS = 6000;
-/** A better order must save so much to be worth a change. */
+/** A better order must be better by so much, wishes counted, to be worth a change. */
 const WORTH_MINUTES = 0.05;
 
-/** What the last thing done by hand has cost, said once. */
-export interface HandNote {
+/** What the last thing done by hand has cost, said while the line is as it left it. */
+interface HandNote {
+  of: OwnLine;
   minutes: number;
   letGo: number;
 }
@@ -37,6 +39,10 @@ export function useLine(picture: LinePicture, commissionId: string) {
     save: (line) => send('PUT', `/api/commissions/${commissionId}/line`, { line }),
   });
   const own = saved.value;
+  const fixed = useMemo(() => {
+    const unitOfTray = new Map(picture.trays.map((tray) => [tray.id, tray.unitId]));
+    return fixedStrategies(problem, (tray) => unitOfTray.get(tray)!);
+  }, [picture, problem]);
   const suggestion = useSolver();
   const improvement = useSolver();
   const [note, setNote] = useState<HandNote | null>(null);
@@ -49,14 +55,14 @@ export function useLine(picture: LinePicture, commissionId: string) {
   const order = useMemo(() => (own ? Int32Array.from(own.order, (id) => indexes.get(id)!) : suggested), [own, suggested, indexes]);
   const wished = useMemo<LineProblem>(() => ({ ...problem, wishes: own?.wishes ?? [] }), [problem, own]);
   const plan = useMemo(() => planned(free, order, bound), [free, order, bound]);
+  const cost = useMemo(() => new OrderJudge(compileLine(wished)).take(order), [wished, order]);
   const found = improvement.report && planned(free, improvement.report.order, bound);
 
   /** The painter's line as it stands: what was suggested becomes the painter's own with the first touch. */
   const current = (): OwnLine => own ?? { order: plan.order, wishes: [] };
 
-  const change = (next: OwnLine | null, said: HandNote | null) => {
+  const change = (next: OwnLine | null) => {
     improvement.clear();
-    setNote(said);
     saved.change(next);
   };
 
@@ -68,29 +74,33 @@ export function useLine(picture: LinePicture, commissionId: string) {
     wishes: own?.wishes ?? [],
     isOwn: own !== null,
     isSearching: suggestion.isBusy,
-    note,
+    note: note?.of === own ? note : null,
     saved,
-    strategies: useMemo(() => strategiesOf(picture, suggested, own ? order : null), [picture, suggested, own, order]),
+    strategies: useMemo(
+      () => [...fixed, strategyOf(free, 'suggested', suggested), ...(own ? [strategyOf(free, 'own', order)] : [])],
+      [fixed, free, suggested, own, order],
+    ),
     shared: useMemo(() => sharedLegs(picture, plan.legs), [picture, plan]),
 
     move: (from: number, end: number, to: number, minutes: number) => {
       const { own: next, letGo } = moveByHand(problem, current(), from, end, to);
-      change(next, { minutes, letGo: letGo.length });
+      setNote({ of: next, minutes, letGo: letGo.length });
+      change(next);
     },
     setWishes: (wishes: LineWish[]) => {
       const arranged = canKeep(problem, wishes) ? arrangeByWishes(compileLine({ ...problem, wishes }), order) : null;
       if (!arranged) return false;
-      change({ order: Array.from(arranged, (job) => problem.jobs[job]!.id), wishes }, null);
+      change({ order: Array.from(arranged, (job) => problem.jobs[job]!.id), wishes });
       return true;
     },
-    follow: () => change(null, null),
+    follow: () => change(null),
 
     improve: () => improvement.start(wished, IMPROVE_MS, order),
     isImproving: improvement.isBusy,
-    /** Minutes less than now, or null while nothing has been looked for. */
-    foundMinutes: found && plan.total - found.total > WORTH_MINUTES ? plan.total - found.total : found ? 0 : null,
+    /** What a search has found, null while none was asked for; with wishes a better line may take more minutes. */
+    found: found && { isBetter: cost - improvement.report!.cost > WORTH_MINUTES, minutes: found.total - plan.total },
     takeFound: () => {
-      if (found) change({ order: found.order, wishes: own?.wishes ?? [] }, null);
+      if (found) change({ order: found.order, wishes: own?.wishes ?? [] });
     },
     leaveFound: improvement.clear,
   };
@@ -100,11 +110,6 @@ function planned(line: ReturnType<typeof compileLine>, order: Int32Array, bound:
   const plan = planOrder(line, order, bound);
   if ('missingMinutes' in plan) throw new Error('the Line view plans without sessions, so every order fits');
   return plan;
-}
-
-function strategiesOf(picture: LinePicture, suggested: Int32Array, own: Int32Array | null) {
-  const unitOfTray = new Map(picture.trays.map((tray) => [tray.id, tray.unitId]));
-  return compareStrategies(picture.problem, suggested, (tray) => unitOfTray.get(tray)!, own);
 }
 
 /** How far from the best possible a plan can be, in words. */

@@ -1,9 +1,9 @@
 import { expect } from 'chai';
-import { compareStrategies } from '../../../src/core/line/compareStrategies';
+import { fixedStrategies, strategyOf } from '../../../src/core/line/strategies';
 import { compileLine } from '../../../src/core/line/compileLine';
 import { GREEDY_WEIGHTS, greedyOrder } from '../../../src/core/line/constructOrder';
 import type { LineProblem } from '../../../src/core/line/definitions';
-import { planOrder } from '../../../src/core/line/planLine';
+import { planOrder } from '../../../src/core/line/planOrder';
 import { enteredOrder, tailMinutes, trayByTrayOrder } from '../../../src/core/line/precedence';
 import { moveRun, OrderJudge } from '../../../src/core/line/OrderJudge';
 import { OrderMoves } from '../../../src/core/line/OrderMoves';
@@ -142,7 +142,8 @@ describe('comparing ways to paint', () => {
   it('lists four ways on the same hands-on minutes, the suggested one never the worst', () => {
     const { problem } = examples[11]!;
     const line = compileLine(problem);
-    const strategies = compareStrategies(problem, solveLine(line, { seed: 1, steps: 3000 }).order, (tray) => tray.slice(0, 2));
+    const suggested = strategyOf(line, 'suggested', solveLine(line, { seed: 1, steps: 3000 }).order);
+    const strategies = [...fixedStrategies(problem, (tray) => tray.slice(0, 2)), suggested];
     expect(strategies.map((strategy) => strategy.id)).to.deep.equal(['one-model', 'unit-by-unit', 'entered', 'suggested']);
     const benches = strategies.map((strategy) => strategy.totals!.bench);
     for (const strategy of strategies) expect(strategy.totals!.handsOn).to.be.closeTo(strategies[0]!.totals!.handsOn, 1e-6);

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { readLineProblem, readOrder } from '../../../src/core/formats/lineProblem';
 import { compileLine } from '../../../src/core/line/compileLine';
 import { LineClock } from '../../../src/core/line/LineClock';
-import { planOrder } from '../../../src/core/line/planLine';
+import { planOrder } from '../../../src/core/line/planOrder';
 import { OrderJudge } from '../../../src/core/line/OrderJudge';
 import { timeOrder } from '../../../src/core/line/timeOrder';
 import { examples, TOTALS } from '../../support/examples';

@@ -10,7 +10,7 @@ import { sharedLegs } from '../../../src/core/scheme/sharedLegs';
 import { changeoverMinutes, startMinutes, type SetupInfo } from '../../../src/core/scheme/setups';
 import { splitTrays } from '../../../src/core/scheme/splitTrays';
 import { DEFAULT_HOUSE_RULES } from '../../../src/core/scheme/houseRules';
-import { planLine } from '../../../src/core/line/planLine';
+import { planLine } from '../../support/line';
 import { randomOrder } from '../../support/lineProblems';
 import { Random, seeds } from '../../support/random';
 import { paint, part, randomUnit, roster, step, unit } from '../../support/units';

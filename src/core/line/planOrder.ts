@@ -1,7 +1,6 @@
-import { compileLine, type CompiledLine } from './compileLine';
-import { LINE_PLAN_FORMAT, type LinePlan, type LineProblem } from './definitions';
+import type { CompiledLine } from './compileLine';
+import { LINE_PLAN_FORMAT, type LinePlan } from './definitions';
 import { lowerBound } from './lowerBound';
-import { solveLine, type SolveOptions } from './solveLine';
 import { timeOrder, type DoesNotFit } from './timeOrder';
 import { wishesKept } from './wishes';
 
@@ -23,11 +22,4 @@ export function planOrder(line: CompiledLine, order: ArrayLike<number>, bound = 
     jobs: timed.jobs,
     ...(line.problem.wishes?.length && { wishesKept: wishesKept(line, order) }),
   };
-}
-
-/** Finds a good order and plans it. */
-export function planLine(problem: LineProblem, options: SolveOptions): LinePlan | DoesNotFit {
-  const line = compileLine(problem);
-  const { order, bound } = solveLine(line, options);
-  return planOrder(line, order, bound);
 }
