@@ -47,8 +47,11 @@ export function minorPerMajor(currency: string): number {
 /** A calendar day (2026-11-30) as Mon 30 Nov. */
 export function dayText(day: string): string {
   const [year, month, date] = day.split('-').map(Number);
-  return dateFormat({ weekday: 'short', day: 'numeric', month: 'short' }).format(new Date(year!, month! - 1, date!));
+  return dayOfText(new Date(year!, month! - 1, date!).getTime());
 }
+
+/** The local day of a moment (UTC ms) as Mon 30 Nov. */
+export const dayOfText = (at: number): string => dateFormat({ weekday: 'short', day: 'numeric', month: 'short' }).format(new Date(at));
 
 /** A moment (UTC ms) as its local day and time. */
 export const momentText = (at: number): string =>

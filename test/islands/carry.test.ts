@@ -4,7 +4,12 @@ import { smallLine } from '../support/line';
 
 const { plan } = smallLine();
 /** The job at place 3 may go before those at 1, 2, 5 and 6. */
-const carry = (over: number): Carry => ({ from: 3, end: 4, over, places: [1, 2, 5, 6].map((to) => ({ to, minutes: to })) });
+const carry = (over: number): Carry => ({
+  from: 3,
+  end: 4,
+  over,
+  places: [1, 2, 5, 6].map((to) => ({ to, minutes: to, bench: to, finish: to })),
+});
 const overAfter = (start: number, ...steps: (1 | -1)[]) => steps.reduce<Carry>(stepped, carry(start)).over;
 
 describe('carrying a job', () => {
@@ -31,7 +36,7 @@ describe('carrying a job', () => {
   });
 
   it('stays on one side when the other has no place', () => {
-    const left = { from: 9, end: 10, over: -1, places: [{ to: 4, minutes: 0 }] };
+    const left = { from: 9, end: 10, over: -1, places: [{ to: 4, minutes: 0, bench: 0, finish: 0 }] };
     expect(stepped(left, 1).over).to.equal(0);
     expect(stepped(left, -1).over).to.equal(0);
   });

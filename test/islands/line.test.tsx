@@ -3,7 +3,8 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { fixedStrategies, strategyOf } from '../../src/core/line/strategies';
 import { compileLine } from '../../src/core/line/compileLine';
 import type { LineWish } from '../../src/core/line/definitions';
-import { explainPlace } from '../../src/core/line/explainPlace';
+import { explainPlace, type PlaceReason } from '../../src/core/line/explainPlace';
+import { planOrder } from '../../src/core/line/planOrder';
 import { placesFor } from '../../src/core/line/places';
 import { sharedLegs } from '../../src/core/scheme/sharedLegs';
 import { CarryDetails } from '../../src/islands/Line/CarryDetails';
@@ -13,14 +14,16 @@ import { LegList } from '../../src/islands/Line/LegList';
 import { RelayChart } from '../../src/islands/Line/RelayChart';
 import { SharedLegs } from '../../src/islands/Line/SharedLegs';
 import { StrategyTable } from '../../src/islands/Line/StrategyTable';
+import { LineTimes } from '../../src/islands/Line/LineTimes';
 import { legAround, type Carry } from '../../src/islands/Line/useCarry';
-import { gapText } from '../../src/islands/Line/useLine';
 import { Wishes, wishText } from '../../src/islands/Line/Wishes';
 import { differenceText } from '../../src/ui/format';
 import { smallLine } from '../support/line';
 
 const { picture, plan } = smallLine();
 const nothing = () => undefined;
+/** Counted from the start, as in one sitting. */
+const times = new LineTimes(null);
 const order = plan.order.map((id) => picture.jobs.findIndex((job) => job.id === id));
 const count = (markup: string, pattern: RegExp) => (markup.match(pattern) ?? []).length;
 
@@ -30,11 +33,11 @@ const strategies = [...fixedStrategies(picture.problem, (tray) => tray.split('/'
 describe('the relay chart', () => {
   const { blocks } = chartBlocks(picture, plan, 'tray');
   const carrying = { carry: null, pickUp: nothing, drop: nothing, step: nothing, holdOver: nothing, putBack: nothing };
-  const chart = (rowsBy: 'tray' | 'setup', pinned: string[] = [], held: Carry | null = null) =>
+  const chart = (rowsBy: 'tray' | 'setup', pinned: string[] = [], held: Carry | null = null, timed = { plan, times }) =>
     renderToStaticMarkup(
       <RelayChart
-        plan={plan}
-        {...chartBlocks(picture, plan, rowsBy)}
+        {...timed}
+        {...chartBlocks(picture, timed.plan, rowsBy)}
         pinned={new Set(pinned)}
         selected={0}
         onSelect={nothing}
@@ -72,6 +75,19 @@ describe('the relay chart', () => {
     expect(markup).to.include('waits').and.to.include('what is in hand');
   });
 
+  it('draws a band for each session that is worked in, and the nights between them', () => {
+    const sessions = [0, 1440, 2880, 4320].map((from) => ({ from, to: from + 25 }));
+    const planned = planOrder(compileLine({ ...picture.problem, sessions }), order);
+    if ('missingMinutes' in planned) throw new Error('the sessions are too short for this test');
+    const inSessions = new LineTimes({ origin: new Date(2026, 10, 23, 19).getTime(), sessions });
+    const markup = chart('tray', [], null, { plan: planned, times: inSessions });
+    const worked = inSessions.sessionOf(planned.finish) + 1;
+    expect(worked).to.be.greaterThan(1);
+    expect(count(markup, /data-session=/g)).to.equal(worked);
+    expect(count(markup, /class="night"/g)).to.equal(worked - 1);
+    expect(markup).to.include('Mon 23 Nov, 19:00').and.to.include('Tue 24 Nov');
+  });
+
   it('draws a row for each setup, in the order in which they are opened', () => {
     const { rows } = chartBlocks(picture, plan, 'setup');
     expect(rows.map((row) => row.id)).to.deep.equal([...new Set(plan.legs.map((leg) => leg.setup))]);
@@ -90,7 +106,15 @@ describe('the relay chart', () => {
     const place = blocks.findIndex((block) => block.job.coat === 2);
     const reason = explainPlace(line, Int32Array.from(order), place);
     const markup = renderToStaticMarkup(
-      <JobDetails block={blocks[place]!} picture={picture} reason={reason} place={place} count={blocks.length} />,
+      <JobDetails
+        block={blocks[place]!}
+        picture={picture}
+        reason={reason}
+        times={times}
+        doneAt={plan.finish}
+        place={place}
+        count={blocks.length}
+      />,
     );
     expect(markup).to.match(new RegExp(`${place + 1} of ${blocks.length}: Base coat with Paint blue on \\w+, hood, coat 2 of 2`));
     expect(markup).to.include('A coat goes over a dry coat.').and.to.include('4 models');
@@ -99,7 +123,8 @@ describe('the relay chart', () => {
 
   it('says every computed reason in words', () => {
     const [first, second, third] = plan.order as [string, string, string];
-    const said = whyHere(picture, third, {
+    const why = (id: string, reason: PlaceReason) => whyHere(picture, id, reason, times, plan.finish);
+    const said = why(third, {
       bestOther: { behind: null, total: 7, changeover: 2, wait: 5, touchUp: 0 },
       heldBy: second,
       holds: null,
@@ -109,15 +134,15 @@ describe('the relay chart', () => {
     expect(said).to.have.length(4);
     expect(said[0]).to.match(/^Fills drying: without it .* would wait 6 min for /);
     expect(said.at(-1)).to.equal('Best other place, at the start: +7 min (changeover +2 min, waiting +5 min).');
-    expect(whyHere(picture, first, { bestOther: null, heldBy: null, holds: null, fills: null, shares: null })).to.deep.equal([
+    expect(why(first, { bestOther: null, heldBy: null, holds: null, fills: null, shares: null })).to.deep.equal([
       'The rules leave it no other place.',
     ]);
   });
 
   it('says what is carried and what putting it down would change', () => {
-    const places = [{ to: 0, minutes: 3 }];
+    const places = [{ to: 0, minutes: 3, bench: 3, finish: 3 }];
     const held = (over: number) =>
-      renderToStaticMarkup(<CarryDetails picture={picture} plan={plan} carry={{ from: 2, end: 4, places, over }} />);
+      renderToStaticMarkup(<CarryDetails picture={picture} plan={plan} carry={{ from: 2, end: 4, places, over }} times={times} />);
     expect(held(0)).to.include('and 1 more of its leg').and.to.include('At the start: +3 min.');
     expect(held(-1)).to.include('Where it came from.');
   });
@@ -157,6 +182,8 @@ describe('pins and wishes', () => {
           picture={{ ...picture, treatJobs }}
           problem={{ ...picture.problem, wishes: kept }}
           order={Int32Array.from(order)}
+          times={times}
+          doneAt={plan.finish}
           job={picture.jobs[0]!}
           leg={[first, second]}
           beforeLeg={null}
@@ -172,17 +199,17 @@ describe('pins and wishes', () => {
 
 describe('beside the chart', () => {
   it("compares four ways with their minutes, and the painter's own as the fifth", () => {
-    const markup = renderToStaticMarkup(<StrategyTable strategies={strategies} />);
+    const markup = renderToStaticMarkup(<StrategyTable strategies={strategies} times={times} />);
     expect(count(markup, /data-strategy/g)).to.equal(4);
     expect(markup).to.match(/Suggested.*As entered.*Unit by unit.*One model at a time/s);
     const withOwn = [...strategies, strategyOf(line, 'own', order)];
-    expect(renderToStaticMarkup(<StrategyTable strategies={withOwn} />)).to.include('Yours');
+    expect(renderToStaticMarkup(<StrategyTable strategies={withOwn} times={times} />)).to.include('Yours');
   });
 
   it('says of a way that the sessions cannot hold it', () => {
-    expect(renderToStaticMarkup(<StrategyTable strategies={[{ id: 'one-model', totals: null }, ...strategies.slice(1)]} />)).to.include(
-      'does not fit the sessions',
-    );
+    expect(
+      renderToStaticMarkup(<StrategyTable strategies={[{ id: 'one-model', totals: null }, ...strategies.slice(1)]} times={times} />),
+    ).to.include('does not fit the sessions');
   });
 
   it('names the units a leg joins, or says that none does', () => {
@@ -196,10 +223,5 @@ describe('beside the chart', () => {
     const markup = renderToStaticMarkup(<LegList picture={picture} plan={plan} selected={0} onSelect={nothing} />);
     expect(count(markup, /<button/g)).to.equal(plan.legs.length);
     expect(count(markup, /inHand/g)).to.equal(1);
-  });
-
-  it('says how far from the best possible a plan can be', () => {
-    expect(gapText({ ...plan, proven: true })).to.equal('the best possible');
-    expect(gapText({ ...plan, proven: false, total: 50, bound: 45.4 })).to.equal('at most 5 min from the best possible');
   });
 });

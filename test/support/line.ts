@@ -24,5 +24,8 @@ export function smallLine(): { picture: LinePicture; plan: LinePlan } {
   const line = compileLine(built.problem);
   const plan = planOrder(line, solveLine(line, { seed: 1, steps: 500 }).order);
   if ('missingMinutes' in plan) throw new Error('one endless session holds everything');
-  return { picture: { ...built, waitingUnits: [], unitsWithoutScheme: [], hasOpenRun: false, own: null, treatJobs: [] }, plan };
+  return {
+    picture: { ...built, waitingUnits: [], unitsWithoutScheme: [], hasOpenRun: false, own: null, treatJobs: [], sessions: null },
+    plan,
+  };
 }

@@ -1,5 +1,6 @@
 import { BenchCalendar } from './BenchCalendar';
 import type { CompiledLine } from './compileLine';
+import type { OrderChange } from './definitions';
 import { LineClock } from './LineClock';
 import { positionsOf, touchUpMinutes } from './timeOrder';
 import { wishMinutes } from './wishes';
@@ -104,6 +105,12 @@ export class OrderJudge {
       if (!isMoved && influence <= clock.time && clock.isAsAfter(job)) return this.remember(from, end, to, touchUp, lost, this.finish, 0);
     }
     return this.remember(from, end, to, touchUp, lost, clock.time, clock.missing);
+  }
+
+  /** What the move that was judged last changes; it must not have been given up. */
+  get judgedChange(): OrderChange {
+    const { move } = this;
+    return { bench: move.lost + move.touchUp - this.lost - this.touchUp, finish: move.finish - this.finish };
   }
 
   /** Makes the move that was judged last, which must not have been given up. */

@@ -114,6 +114,12 @@ export interface TimedJob {
   wait: number;
 }
 
+/** What another order changes, in minutes: at the bench, and on the clock until the last job is done. */
+export interface OrderChange {
+  bench: number;
+  finish: number;
+}
+
 /** Consecutive jobs under one setup, from the start of the first prep to the last end. */
 export interface LineLeg {
   setup: string;

@@ -1,12 +1,13 @@
 import type { CompiledLine } from './compileLine';
+import type { OrderChange } from './definitions';
 import { OrderJudge } from './OrderJudge';
 import { OrderMoves } from './OrderMoves';
 
 /** A place that a run of jobs may take, and what it costs to put it there. */
-export interface PlaceCost {
+export interface PlaceCost extends OrderChange {
   /** The run goes before the job that stands at this place now; the number of jobs for the end of the line. */
   to: number;
-  /** Minutes more than now, wishes counted; negative when the place is better. */
+  /** Minutes of total more than now, wishes counted; negative when the place is better. */
   minutes: number;
 }
 
@@ -20,7 +21,10 @@ export function placesFor(line: CompiledLine, order: ArrayLike<number>, from: nu
   const moves = new OrderMoves(line, judge.order, judge.position, () => 0);
   return moves.placesOf(from, end).map((to) => {
     const change = judge.judge(from, end, to, Infinity) - judge.cost;
+    const { bench, finish } = judge.judgedChange;
     judge.reject();
-    return { to, minutes: Math.abs(change) < SMALLEST_CHANGE ? 0 : change };
+    return { to, minutes: rounded(change), bench: rounded(bench), finish: rounded(finish) };
   });
 }
+
+const rounded = (minutes: number) => (Math.abs(minutes) < SMALLEST_CHANGE ? 0 : minutes);

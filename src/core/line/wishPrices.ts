@@ -1,5 +1,5 @@
 import { compileLine } from './compileLine';
-import type { LineProblem } from './definitions';
+import type { LineProblem, LineTotals, OrderChange } from './definitions';
 import { solveLine, type SolveOptions } from './solveLine';
 import { timeOrder } from './timeOrder';
 
@@ -8,6 +8,8 @@ export interface WishPrice {
   wish: number;
   /** Minutes of total that it costs with all the others kept; 0 when the best order found keeps it anyway. */
   minutes: number;
+  /** What keeping it changes, against the best order found without it. */
+  change: OrderChange;
 }
 
 /**
@@ -16,15 +18,22 @@ export interface WishPrice {
  */
 export function wishPrices(problem: LineProblem, order: ArrayLike<number>, options: Omit<SolveOptions, 'start'>): WishPrice[] {
   const wishes = problem.wishes ?? [];
-  const total = totalOf(problem, order);
+  const kept = totalsOf(problem, order);
   return wishes.map((_, wish) => {
     const without = { ...problem, wishes: wishes.filter((__, other) => other !== wish) };
     const solved = solveLine(compileLine(without), { ...options, start: order });
-    return { wish, minutes: Math.max(0, total - totalOf(without, solved.order)) };
+    const free = totalsOf(without, solved.order);
+    const isDearer = kept.total - free.total > 0;
+    return {
+      wish,
+      minutes: isDearer ? kept.total - free.total : 0,
+      change: isDearer ? { bench: kept.bench - free.bench, finish: kept.finish - free.finish } : { bench: 0, finish: 0 },
+    };
   });
 }
 
-function totalOf(problem: LineProblem, order: ArrayLike<number>): number {
+function totalsOf(problem: LineProblem, order: ArrayLike<number>): LineTotals {
   const timed = timeOrder(compileLine(problem), order);
-  return 'missingMinutes' in timed ? Infinity : timed.totals.total;
+  if ('missingMinutes' in timed) throw new Error('wishPrices: the sessions do not hold this order');
+  return timed.totals;
 }

@@ -1,7 +1,8 @@
 import type { LinePlan } from '../../core/line/definitions';
 import type { LinePicture } from '../../core/views/line';
-import { counted, differenceText } from '../../ui/format';
+import { counted } from '../../ui/format';
 import { jobName } from './jobName';
+import type { LineTimes } from './LineTimes';
 import type { Carry } from './useCarry';
 import styles from './RelayChart.module.css';
 
@@ -11,7 +12,7 @@ function placesText({ places }: Carry): string {
 }
 
 /** What is carried, where it is held, and what putting it down there would change. */
-export function CarryDetails({ picture, plan, carry }: { picture: LinePicture; plan: LinePlan; carry: Carry }) {
+export function CarryDetails({ picture, plan, carry, times }: { picture: LinePicture; plan: LinePlan; carry: Carry; times: LineTimes }) {
   const place = carry.places?.[carry.over];
   const what = jobName(picture, plan.order[carry.from]!);
   const count = carry.end - carry.from;
@@ -27,7 +28,7 @@ export function CarryDetails({ picture, plan, carry }: { picture: LinePicture; p
       </p>
       <p className={styles.why} data-testid="carry">
         {place
-          ? `${place.to === 0 ? 'At the start' : `Behind ${jobName(picture, plan.order[place.to - 1]!)}`}: ${differenceText(place.minutes)}.`
+          ? `${place.to === 0 ? 'At the start' : `Behind ${jobName(picture, plan.order[place.to - 1]!)}`}: ${times.changeText(place, plan.finish)}.`
           : 'Where it came from.'}{' '}
         Arrows or the pointer move it, Enter or letting go puts it down, Escape puts it back.
       </p>

@@ -1,3 +1,4 @@
+import type { OrderChange } from '../../core/line/definitions';
 import type { PlaceReason } from '../../core/line/explainPlace';
 import { factsOf } from '../../core/scheme/techniques';
 import type { LinePicture } from '../../core/views/line';
@@ -5,6 +6,7 @@ import { Swatch } from '../../ui/Swatch/Swatch';
 import { counted, differenceText, minutesText } from '../../ui/format';
 import type { ChartBlock } from './chartBlocks';
 import { jobName } from './jobName';
+import type { LineTimes } from './LineTimes';
 import styles from './RelayChart.module.css';
 
 interface JobDetailsProps {
@@ -12,12 +14,14 @@ interface JobDetailsProps {
   picture: LinePicture;
   /** Null until it has been worked out. */
   reason: PlaceReason | null;
+  times: LineTimes;
+  doneAt: number;
   place: number;
   count: number;
 }
 
 /** The job in hand, in words: what, on how many, when, and why it stands there. */
-export function JobDetails({ block, picture, reason, place, count }: JobDetailsProps) {
+export function JobDetails({ block, picture, reason, times, doneAt, place, count }: JobDetailsProps) {
   const { job, paint } = block;
   return (
     <div className={styles.job}>
@@ -28,18 +32,25 @@ export function JobDetails({ block, picture, reason, place, count }: JobDetailsP
           {job.partName?.toLowerCase() ?? 'over everything'}
           {job.coats > 1 && `, coat ${job.coat} of ${job.coats}`}
         </strong>
-        {`, ${counted(job.models.length, 'model')}, ${minutesText(block.end - block.begin)} from ${minutesText(block.begin)} on`}
+        {`, ${counted(job.models.length, 'model')}, ${minutesText(job.minutes.reduce((sum, minutes) => sum + minutes, 0))} from ${times.when(block.begin)} on`}
+        {times.sessionOf(block.end) > times.sessionOf(block.begin + block.prep) && `, done ${times.when(block.end)}`}
         {block.prep > 0 && `, ready in ${minutesText(block.prep)}`}
         {block.wait >= 0.05 && `, waits ${minutesText(block.wait)}`}
         {`, then dries ${minutesText(job.dryMinutes)}.`}
       </p>
-      <p className={styles.why}>{reason && whyHere(picture, job.id, reason).join(' ')}</p>
+      <p className={styles.why}>{reason && whyHere(picture, job.id, reason, times, doneAt).join(' ')}</p>
     </div>
   );
 }
 
 /** The computed reasons as sentences, the strongest first. */
-export function whyHere(picture: LinePicture, id: string, { bestOther, heldBy, fills, shares }: PlaceReason): string[] {
+export function whyHere(
+  picture: LinePicture,
+  id: string,
+  { bestOther, heldBy, fills, shares }: PlaceReason,
+  times: LineTimes,
+  doneAt: number,
+): string[] {
   const said: string[] = [];
   if (fills)
     said.push(
@@ -53,10 +64,15 @@ export function whyHere(picture: LinePicture, id: string, { bestOther, heldBy, f
   if (!bestOther) said.push('The rules leave it no other place.');
   else {
     const where = bestOther.behind === null ? 'at the start' : `behind ${jobName(picture, bestOther.behind)}`;
-    said.push(`Best other place, ${where}: ${differenceText(bestOther.total)}${partsOf(bestOther)}.`);
+    said.push(`Best other place, ${where}: ${times.changeText(changeOf(bestOther), doneAt)}${partsOf(bestOther)}.`);
   }
   return said;
 }
+
+const changeOf = ({ total, changeover, wait, touchUp }: NonNullable<PlaceReason['bestOther']>): OrderChange => ({
+  bench: changeover + wait + touchUp,
+  finish: total - touchUp,
+});
 
 function partsOf({ changeover, wait, touchUp }: NonNullable<PlaceReason['bestOther']>): string {
   const parts = Object.entries({ changeover, waiting: wait, 'touch-up': touchUp }).filter(([, minutes]) => Math.abs(minutes) >= 0.05);

@@ -1,5 +1,6 @@
 import { memo, useMemo } from 'react';
 import type { LinePlan } from '../../core/line/definitions';
+import { legsOf } from '../../core/scheme/legs';
 import type { SetupInfo } from '../../core/scheme/setups';
 import { factsOf } from '../../core/scheme/techniques';
 import type { LinePicture } from '../../core/views/line';
@@ -17,16 +18,17 @@ interface LegListProps {
 
 /** The legs in order, as they would be read out at the bench. */
 export function LegList({ picture, plan, selected, onSelect }: LegListProps) {
-  const legs = useMemo(() => {
-    const units = new Map(picture.jobs.map((job) => [job.id, job.unitName]));
-    const setups = new Map(picture.setups.map((setup) => [setup.id, setup]));
-    const placeOf = new Map(plan.order.map((id, place) => [id, place]));
-    return plan.legs.map((leg) => {
-      const first = placeOf.get(leg.jobs[0]!)!;
-      const unitNames = [...new Set(leg.jobs.map((id) => units.get(id)!))].join(', ');
-      return { setup: setups.get(leg.setup)!, unitNames, minutes: leg.to - leg.from, first, end: first + leg.jobs.length };
-    });
-  }, [picture, plan]);
+  const legs = useMemo(
+    () =>
+      legsOf(picture, plan).map(({ setup, jobs, first, minutes }) => ({
+        setup,
+        unitNames: [...new Set(jobs.map((job) => job.unitName))].join(', '),
+        minutes,
+        first,
+        end: first + jobs.length,
+      })),
+    [picture, plan],
+  );
   return (
     <ol className={styles.legs} aria-label="Legs in their order">
       {legs.map((leg, index) => (

@@ -1,4 +1,3 @@
-import { scaleLinear } from 'd3-scale';
 import { Minus, Plus } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import type { LinePlan } from '../../core/line/definitions';
@@ -6,12 +5,15 @@ import { Button } from '../../ui/Button/Button';
 import type { ChartBlock, ChartRow } from './chartBlocks';
 import { EDGE_PIXELS, keyAction, MOST_ZOOM, usePointer } from './chartHands';
 import { Blocks, Ground, Marked, Over, Pins, Places, ROW, TOP } from './chartLayers';
+import { chartScale } from './chartScale';
+import type { LineTimes } from './LineTimes';
 import type { useCarry } from './useCarry';
 import { minuteOfPlace } from './useCarry';
 import styles from './RelayChart.module.css';
 
 interface RelayChartProps {
   plan: LinePlan;
+  times: LineTimes;
   blocks: ChartBlock[];
   rows: ChartRow[];
   pinned: ReadonlySet<string>;
@@ -27,7 +29,7 @@ interface RelayChartProps {
 
 /** One row per tray or setup, legs as blocks of their paint, drying as a hatched tail, the painter's hands as one thread. */
 export function RelayChart(props: RelayChartProps) {
-  const { plan, blocks, rows, pinned, selected, onSelect, carrying, wholeLeg, details, controls } = props;
+  const { plan, times, blocks, rows, pinned, selected, onSelect, carrying, wholeLeg, details, controls } = props;
   const frame = useRef<HTMLDivElement>(null);
   const [room, setRoom] = useState(900);
   const [zoom, setZoom] = useState(1);
@@ -37,7 +39,8 @@ export function RelayChart(props: RelayChartProps) {
     return () => observer.disconnect();
   }, []);
   const width = room * zoom - 4;
-  const x = useMemo(() => scaleLinear([0, Math.max(1, plan.finish)], [0, width]), [plan.finish, width]);
+  const scale = useMemo(() => chartScale(times.sessions, plan.finish, width), [times, plan.finish, width]);
+  const { x } = scale;
   const height = TOP + rows.length * ROW + 6;
   const current = Math.min(selected, blocks.length - 1);
   const { carry } = carrying;
@@ -87,12 +90,12 @@ export function RelayChart(props: RelayChartProps) {
                 <rect width="2" height="6" className={styles.hatch} />
               </pattern>
             </defs>
-            <Ground x={x} height={height} finish={plan.finish} zoom={zoom} rows={rows.length} width={width} />
+            <Ground scale={scale} times={times} height={height} finish={plan.finish} zoom={zoom} rows={rows.length} width={width} />
             <Blocks blocks={blocks} x={x} finish={plan.finish} />
             <Marked blocks={blocks} from={carry?.from ?? current} end={carry?.end ?? current + 1} x={x} isCarried={carry !== null} />
             <Pins blocks={blocks} x={x} pinned={pinned} />
             {carry?.places && <Places places={carry.places} plan={plan} x={x} />}
-            {over && <Over place={over} plan={plan} x={x} height={height} />}
+            {over && <Over place={over} plan={plan} x={x} height={height} times={times} />}
           </svg>
         </div>
       </div>

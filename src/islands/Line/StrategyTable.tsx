@@ -3,7 +3,8 @@ import type { LineTotals } from '../../core/line/definitions';
 import type { Strategy, StrategyId } from '../../core/line/strategies';
 import { Bar } from '../../ui/Bar/Bar';
 import { Panel } from '../../ui/Panel/Panel';
-import { minutesText } from '../../ui/format';
+import { dayOfText, minutesText } from '../../ui/format';
+import type { LineTimes } from './LineTimes';
 import styles from './View.module.css';
 
 const NAMES = {
@@ -23,7 +24,7 @@ const COLUMNS = [
 ] as const satisfies { name: string; of: keyof LineTotals }[];
 
 /** Ways to paint the same models, on the same numbers; the one on screen first. */
-export const StrategyTable = memo(function StrategyTable({ strategies }: { strategies: Strategy[] }) {
+export const StrategyTable = memo(function StrategyTable({ strategies, times }: { strategies: Strategy[]; times: LineTimes }) {
   // One model at a time waits so long that it would flatten the others: its bar is cut where it leaves the scale.
   const batched = strategies.filter((strategy) => strategy.id !== 'one-model').map((strategy) => strategy.totals?.bench ?? 0);
   const full = Math.max(...batched) * 1.15;
@@ -40,6 +41,11 @@ export const StrategyTable = memo(function StrategyTable({ strategies }: { strat
                 {name}
               </th>
             ))}
+            {times.sessions && (
+              <th scope="col" className={styles.figure}>
+                Done
+              </th>
+            )}
           </tr>
         </thead>
         <tbody>
@@ -69,13 +75,16 @@ export const StrategyTable = memo(function StrategyTable({ strategies }: { strat
                 )}
               </th>
               {totals ? (
-                COLUMNS.map(({ name, of }) => (
-                  <td key={name} className={styles.figure}>
-                    {minutesText(totals[of])}
-                  </td>
-                ))
+                <>
+                  {COLUMNS.map(({ name, of }) => (
+                    <td key={name} className={styles.figure}>
+                      {minutesText(totals[of])}
+                    </td>
+                  ))}
+                  {times.sessions && <td className={styles.figure}>{dayOfText(times.momentOf(totals.finish)!)}</td>}
+                </>
               ) : (
-                <td colSpan={COLUMNS.length}>does not fit the sessions</td>
+                <td colSpan={COLUMNS.length + 1}>does not fit the sessions</td>
               )}
             </tr>
           ))}

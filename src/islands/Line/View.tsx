@@ -1,12 +1,14 @@
 import { useEffect, useEffectEvent, useMemo, useState } from 'react';
 import type { LinePlan, LineProblem } from '../../core/line/definitions';
+import type { PlaceCost } from '../../core/line/places';
 import type { LinePicture } from '../../core/views/line';
 import { Button, LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
 import { Panel } from '../../ui/Panel/Panel';
-import { counted, differenceText, minutesText } from '../../ui/format';
+import { counted } from '../../ui/format';
 import { send } from '../shared/api';
 import { SaveState } from '../shared/SaveState';
+import { useRemembered } from '../shared/useRemembered';
 import { CarryDetails } from './CarryDetails';
 import { chartBlocks, type RowsBy } from './chartBlocks';
 import { JobDetails } from './JobDetails';
@@ -16,7 +18,7 @@ import { SharedLegs } from './SharedLegs';
 import { StrategyTable } from './StrategyTable';
 import { legAround, useCarry } from './useCarry';
 import { useDesk, useReason } from './useDesk';
-import { gapText, useLine } from './useLine';
+import { useLine } from './useLine';
 import { Wishes } from './Wishes';
 import styles from './View.module.css';
 
@@ -44,19 +46,20 @@ function NothingToPlan({ picture, commissionId }: { picture: LinePicture; commis
 }
 
 function PlannedLine({ picture, commissionId }: { picture: LinePicture; commissionId: string }) {
-  const line = useLine(picture, commissionId);
-  const { plan, order, free } = line;
+  const [isInOne, setInOne] = useRemembered('line in one sitting', false);
+  const line = useLine(picture, isInOne ? null : picture.sessions, commissionId);
+  const { plan, order, free, times } = line;
   const [selected, setSelected] = useState(0);
   const [rowsBy, setRowsBy] = useState<RowsBy>('tray');
   const [wholeLeg, setWholeLeg] = useState(false);
   const [showShared, setShowShared] = useState(false);
   const [error, setError] = useState<string | null>(null);
   const place = Math.min(selected, plan.order.length - 1);
-  const drop = (from: number, end: number, to: number, minutes: number) => {
-    line.move(from, end, to, minutes);
+  const drop = (from: number, end: number, { to, bench, finish }: PlaceCost) => {
+    line.move(from, end, to, { bench, finish });
     setSelected(to > from ? to - (end - from) : to);
   };
-  const { askPlaces, askReason } = useDesk(picture.problem);
+  const { askPlaces, askReason } = useDesk(line.problem);
   const carrying = useCarry(free, order, plan, askPlaces, drop);
   const reason = useReason(askReason, order, place);
   const { blocks, rows } = useMemo(() => chartBlocks(picture, plan, rowsBy), [picture, plan, rowsBy]);
@@ -84,11 +87,12 @@ function PlannedLine({ picture, commissionId }: { picture: LinePicture; commissi
     return () => window.removeEventListener('keydown', onKey);
   }, []);
   const leg = legAround(free, order, place);
+  const { amount, until } = times.totalText(plan);
   return (
     <div className={styles.view}>
       <div className={styles.top}>
         <p className={styles.total} role="status" data-searching={line.isSearching}>
-          <strong>{minutesText(plan.total)}</strong> at the bench, {gapText(plan)}
+          <strong>{amount}</strong> {until}, {times.gapText(plan)}
           {line.isSearching && ', still looking …'}
         </p>
         <Gates picture={picture} />
@@ -99,6 +103,12 @@ function PlannedLine({ picture, commissionId }: { picture: LinePicture; commissi
           </Button>
         </span>
       </div>
+      {picture.sessions && !isInOne && !times.sessions && (
+        <Notice kind="flag">
+          Your sessions do not hold this line: one step of one model takes longer than each of them. It is planned in one sitting; make a
+          session longer in House rules, or divide the step.
+        </Notice>
+      )}
       {error && (
         <Notice kind="flag" role="alert">
           {error}
@@ -106,6 +116,7 @@ function PlannedLine({ picture, commissionId }: { picture: LinePicture; commissi
       )}
       <RelayChart
         plan={plan}
+        times={times}
         blocks={blocks}
         rows={rows}
         pinned={pinned}
@@ -115,13 +126,26 @@ function PlannedLine({ picture, commissionId }: { picture: LinePicture; commissi
         wholeLeg={wholeLeg}
         details={
           carrying.carry ? (
-            <CarryDetails picture={picture} plan={plan} carry={carrying.carry} />
+            <CarryDetails picture={picture} plan={plan} carry={carrying.carry} times={times} />
           ) : (
-            <JobDetails block={blocks[place]!} picture={picture} reason={reason} place={place} count={blocks.length} />
+            <JobDetails
+              block={blocks[place]!}
+              picture={picture}
+              reason={reason}
+              times={times}
+              doneAt={plan.finish}
+              place={place}
+              count={blocks.length}
+            />
           )
         }
         controls={
           <>
+            {picture.sessions && (
+              <Button kind="quiet" aria-pressed={!isInOne} onClick={() => setInOne(!isInOne)}>
+                {isInOne ? 'In my sessions' : 'In one sitting'}
+              </Button>
+            )}
             <Button kind="quiet" aria-pressed={rowsBy === 'setup'} onClick={() => setRowsBy(rowsBy === 'tray' ? 'setup' : 'tray')}>
               Rows by {rowsBy === 'tray' ? 'setup' : 'tray'}
             </Button>
@@ -133,11 +157,13 @@ function PlannedLine({ picture, commissionId }: { picture: LinePicture; commissi
       />
       <HandBar line={line} />
       <div className={styles.below}>
-        <StrategyTable strategies={line.strategies} />
+        <StrategyTable strategies={line.strategies} times={times} />
         <Wishes
           picture={picture}
           problem={line.problem}
           order={order}
+          times={times}
+          doneAt={plan.finish}
           job={blocks[place]!.job}
           leg={plan.order.slice(leg.from, leg.end)}
           beforeLeg={leg.from === 0 ? null : plan.order[leg.from - 1]!}
@@ -166,12 +192,12 @@ function PlannedLine({ picture, commissionId }: { picture: LinePicture; commissi
 
 /** What was done by hand and what it has cost, undo and redo, and what a search around it has found. */
 function HandBar({ line }: { line: ReturnType<typeof useLine> }) {
-  const { note, found } = line;
+  const { note, found, times, plan } = line;
   return (
     <div className={styles.hand}>
       <SaveState saved={line.saved} />
       <span role="status" data-testid="hand-note">
-        {note && `Put there and pinned: ${differenceText(note.minutes)} against where it stood.`}
+        {note && `Put there and pinned: ${times.changeText(note.change, plan.finish - note.change.finish)} against where it stood.`}
         {note && note.letGo > 0 && ` ${counted(note.letGo, 'earlier wish', 'earlier wishes')} had to be let go.`}
         {!note && (line.isOwn ? 'This is your own order.' : 'This is the suggested order.')}
       </span>
@@ -186,7 +212,7 @@ function HandBar({ line }: { line: ReturnType<typeof useLine> }) {
         ) : (
           <>
             <span data-testid="found" data-searching={line.isImproving}>
-              {found.isBetter ? `Found one that suits better: ${differenceText(found.minutes)}` : 'Nothing better yet'}
+              {found.isBetter ? `Found one that suits better: ${times.changeText(found.change, plan.finish)}` : 'Nothing better yet'}
               {line.isImproving ? ', still looking …' : found.isBetter ? '.' : ': this is as good as it gets around the pins.'}
             </span>
             <Button disabled={!found.isBetter} onClick={line.takeFound}>

@@ -1,11 +1,13 @@
 import { X } from 'lucide-react';
 import type { LineProblem, LineWish } from '../../core/line/definitions';
+import type { WishPrice } from '../../core/line/wishPrices';
 import type { JobInfo } from '../../core/scheme/buildLine';
 import type { LinePicture } from '../../core/views/line';
 import { Button } from '../../ui/Button/Button';
 import { Panel } from '../../ui/Panel/Panel';
-import { counted, minutesText } from '../../ui/format';
+import { counted } from '../../ui/format';
 import { jobName } from './jobName';
+import type { LineTimes } from './LineTimes';
 import { useWishPrices } from './useWishPrices';
 import styles from './View.module.css';
 
@@ -14,6 +16,8 @@ interface WishesProps {
   /** With the wishes there are. */
   problem: LineProblem;
   order: Int32Array;
+  times: LineTimes;
+  doneAt: number;
   job: JobInfo;
   /** The leg the job stands in, by id. */
   leg: string[];
@@ -28,7 +32,7 @@ const TREAT_AFTER_MODELS = 10;
 const TREAT_MINUTES = 1;
 
 /** What holds the order besides the rules, what each wish costs, and wishes for the job in hand. */
-export function Wishes({ picture, problem, order, job, leg, beforeLeg, onChange }: WishesProps) {
+export function Wishes({ picture, problem, order, times, doneAt, job, leg, beforeLeg, onChange }: WishesProps) {
   const wishes = problem.wishes ?? [];
   const prices = useWishPrices(problem, order);
   const add = (wish: LineWish) => onChange([...wishes.filter((other) => !sameThing(wish, other)), wish]);
@@ -41,13 +45,13 @@ export function Wishes({ picture, problem, order, job, leg, beforeLeg, onChange 
         <ul className={styles.wishes} aria-label="Pins and wishes">
           {wishes.map((wish, index) => {
             const words = wishText(picture, wish);
-            const price = prices?.[index]?.minutes;
+            const price = prices?.[index];
             return (
               <li key={words}>
                 <span>
                   {words}
                   <small data-price={price !== undefined}>
-                    {price === undefined ? 'working out its price …' : price < 0.05 ? 'costs nothing' : `costs ${minutesText(price)}`}
+                    {price === undefined ? 'working out its price …' : priceText(price, times, doneAt)}
                   </small>
                 </span>
                 <Button kind="quiet" aria-label={`Let go: ${words}`} onClick={() => onChange(wishes.filter((_, other) => other !== index))}>
@@ -81,6 +85,12 @@ export function Wishes({ picture, problem, order, job, leg, beforeLeg, onChange 
       </div>
     </Panel>
   );
+}
+
+/** Against the line as it is, which keeps the wish. */
+function priceText({ minutes, change }: WishPrice, times: LineTimes, doneAt: number): string {
+  if (minutes < 0.05) return 'costs nothing';
+  return `costs ${times.changeText(change, doneAt - change.finish).replace(/^\+/, '')}`;
 }
 
 /** A new wish takes the place of one that binds the same jobs, or weighs the same trays. */

@@ -1,6 +1,6 @@
 import type { KeyboardEvent, PointerEvent, RefObject } from 'react';
 import { useEffect, useRef } from 'react';
-import type { Scale } from './chartLayers';
+import type { Scale } from './chartScale';
 import type { useCarry } from './useCarry';
 
 type Carrying = ReturnType<typeof useCarry>;

@@ -1,13 +1,12 @@
-import type { ScaleLinear } from 'd3-scale';
 import { memo } from 'react';
-import type { LinePlan } from '../../core/line/definitions';
+import type { LinePlan, LineSession } from '../../core/line/definitions';
 import type { PlaceCost } from '../../core/line/places';
-import { differenceText, minutesText } from '../../ui/format';
+import { dayOfText, minutesText, timeOfDayText } from '../../ui/format';
 import { threadPath, type ChartBlock } from './chartBlocks';
+import type { ChartScale, Scale } from './chartScale';
+import type { LineTimes } from './LineTimes';
 import { minuteOfPlace } from './useCarry';
 import styles from './RelayChart.module.css';
-
-export type Scale = ScaleLinear<number, number>;
 
 export const ROW = 30;
 const BLOCK = 20;
@@ -22,7 +21,8 @@ const MOST_TICKS = 16;
 const rowY = (row: number) => TOP + row * ROW + (ROW - BLOCK) / 2;
 
 interface GroundProps {
-  x: Scale;
+  scale: ChartScale;
+  times: LineTimes;
   height: number;
   finish: number;
   zoom: number;
@@ -30,28 +30,80 @@ interface GroundProps {
   width: number;
 }
 
-export const Ground = memo(function Ground({ x, height, finish, zoom, rows, width }: GroundProps) {
-  const step = TICK_STEPS.find((each) => finish / each <= MOST_TICKS * zoom) ?? TICK_STEPS.at(-1)!;
-  // The last label would be cut off at the edge.
-  const ticks = Array.from({ length: Math.floor(finish / step) + 1 }, (_, index) => index * step).filter(
-    (tick) => tick === 0 || tick < finish - step / 3,
-  );
+export const Ground = memo(function Ground({ scale: { x, bands }, times, height, finish, zoom, rows, width }: GroundProps) {
   return (
     <g aria-hidden="true">
-      {ticks.map((tick) => (
-        <g key={tick} transform={`translate(${x(tick)} 0)`}>
-          <line y1={14} y2={height} className={styles.tick} />
-          <text y={12} x={2} className={styles.tickText}>
-            {tick === 0 ? 'start' : minutesText(tick)}
-          </text>
-        </g>
-      ))}
+      {bands ? (
+        <Sessions x={x} bands={bands} times={times} height={height} />
+      ) : (
+        <Minutes x={x} finish={finish} zoom={zoom} height={height} />
+      )}
       {Array.from({ length: rows }, (_, row) => (
         <line key={row} x1={0} x2={width} y1={TOP + row * ROW + ROW / 2} y2={TOP + row * ROW + ROW / 2} className={styles.rail} />
       ))}
     </g>
   );
 });
+
+/** Minutes counted from the start. */
+function Minutes({ x, finish, zoom, height }: { x: Scale; finish: number; zoom: number; height: number }) {
+  const step = TICK_STEPS.find((each) => finish / each <= MOST_TICKS * zoom) ?? TICK_STEPS.at(-1)!;
+  // The last label would be cut off at the edge.
+  const ticks = Array.from({ length: Math.floor(finish / step) + 1 }, (_, index) => index * step).filter(
+    (tick) => tick === 0 || tick < finish - step / 3,
+  );
+  return ticks.map((tick) => <Tick key={tick} at={x(tick)} height={height} label={tick === 0 ? 'start' : minutesText(tick)} />);
+}
+
+/** A session is named by its day and begin where there is room, and divided by the clock where it is wide. */
+const DAY_AND_TIME_PIXELS = 118;
+const DAY_PIXELS = 66;
+const HOUR_PIXELS = 56;
+const HOUR = 60;
+
+/** A band for each session, the nights between them darker. */
+function Sessions({ x, bands, times, height }: { x: Scale; bands: LineSession[]; times: LineTimes; height: number }) {
+  return bands.map(({ from, to }, index) => {
+    const left = x(from);
+    const wide = x(to) - left;
+    const moment = times.momentOf(from)!;
+    const day = dayOfText(moment);
+    const hours = wide / ((to - from) / HOUR) < HOUR_PIXELS ? 0 : Math.ceil((to - from) / HOUR);
+    const next = bands[index + 1];
+    return (
+      <g key={from} data-session={index}>
+        <title>{times.when(from)}</title>
+        {next && <rect x={left + wide} width={x(next.from) - left - wide} y={0} height={height} className={styles.night} />}
+        {wide >= DAY_PIXELS && (
+          <text y={12} x={left + 3} className={styles.tickText}>
+            {wide >= DAY_AND_TIME_PIXELS ? `${day}, ${timeOfDayText(moment)}` : day}
+          </text>
+        )}
+        {Array.from({ length: hours }, (_, hour) => fullHour(moment, hour))
+          .map((at) => ({ at, x: x(from + (at - moment) / MINUTE_MS) }))
+          .filter((tick) => tick.x > left + DAY_AND_TIME_PIXELS && tick.x < left + wide - HOUR_PIXELS / 2)
+          .map((tick) => (
+            <Tick key={tick.at} at={tick.x} height={height} label={timeOfDayText(tick.at)} />
+          ))}
+      </g>
+    );
+  });
+}
+
+const MINUTE_MS = 60_000;
+const HOUR_MS = HOUR * MINUTE_MS;
+const fullHour = (moment: number, hour: number) => (Math.floor(moment / HOUR_MS) + 1 + hour) * HOUR_MS;
+
+function Tick({ at, height, label }: { at: number; height: number; label: string }) {
+  return (
+    <g transform={`translate(${at} 0)`}>
+      <line y1={14} y2={height} className={styles.tick} />
+      <text y={12} x={2} className={styles.tickText}>
+        {label}
+      </text>
+    </g>
+  );
+}
 
 interface BlocksProps {
   blocks: ChartBlock[];
@@ -147,13 +199,13 @@ export function Marked({
 
 /** Where the jobs in hand may go: a mark for each place, the longer the dearer. */
 export const Places = memo(function Places({ places, plan, x }: { places: PlaceCost[]; plan: LinePlan; x: Scale }) {
-  const dearest = Math.max(1, ...places.map((place) => place.minutes));
+  const dearest = Math.max(1, ...places.map((place) => place.bench));
   return (
     <g aria-hidden="true" pointerEvents="none">
       <line x1={0} x2={x(plan.finish)} y1={RAIL} y2={RAIL} className={styles.placeRail} />
       {places.map((place) => {
         const at = x(minuteOfPlace(plan, place.to));
-        const tall = 3 + (9 * Math.max(0, place.minutes)) / dearest;
+        const tall = 3 + (9 * Math.max(0, place.bench)) / dearest;
         return (
           <line
             key={place.to}
@@ -169,14 +221,14 @@ export const Places = memo(function Places({ places, plan, x }: { places: PlaceC
   );
 });
 
-export function Over({ place, plan, x, height }: { place: PlaceCost; plan: LinePlan; x: Scale; height: number }) {
+export function Over({ place, plan, x, height, times }: { place: PlaceCost; plan: LinePlan; x: Scale; height: number; times: LineTimes }) {
   const at = x(minuteOfPlace(plan, place.to));
   const isLate = at > x(plan.finish) - 90;
   return (
     <g pointerEvents="none">
       <line x1={at} x2={at} y1={18} y2={height} className={styles.over} />
       <text x={isLate ? at - 6 : at + 6} y={RAIL - 8} textAnchor={isLate ? 'end' : 'start'} className={styles.overText} data-carry-change>
-        {differenceText(place.minutes)}
+        {times.changeText(place, plan.finish)}
       </text>
     </g>
   );

@@ -54,7 +54,7 @@ export function heldOver(held: Carry, plan: LinePlan, minute: number): Carry {
   return over === held.over ? held : { ...held, over };
 }
 
-type Drop = (from: number, end: number, to: number, minutes: number) => void;
+type Drop = (from: number, end: number, place: PlaceCost) => void;
 
 /** Picking up, carrying and putting down, the same for mouse, touch and keyboard. Earlier pins do not bind the hand. */
 export function useCarry(line: CompiledLine, order: Int32Array, plan: LinePlan, askPlaces: AskPlaces, onDrop: Drop) {
@@ -80,7 +80,7 @@ export function useCarry(line: CompiledLine, order: Int32Array, plan: LinePlan, 
 
   const drop = () => {
     const place = carry?.places?.[carry.over];
-    if (carry && place) onDrop(carry.from, carry.end, place.to, place.minutes);
+    if (carry && place) onDrop(carry.from, carry.end, place);
     setCarry(null);
   };
 

@@ -1,17 +1,20 @@
 import { useEffect, useMemo, useState } from 'react';
+import type { LineSessions } from '../../core/calendar/lineSessions';
 import { canKeep, type OwnLine } from '../../core/line/carryOver';
 import { fixedStrategies, strategyOf } from '../../core/line/strategies';
 import { compileLine } from '../../core/line/compileLine';
 import { GREEDY_WEIGHTS, greedyOrder } from '../../core/line/constructOrder';
-import type { LinePlan, LineProblem, LineWish } from '../../core/line/definitions';
+import type { LinePlan, LineProblem, LineWish, OrderChange } from '../../core/line/definitions';
 import { moveByHand } from '../../core/line/moveByHand';
 import { OrderJudge } from '../../core/line/OrderJudge';
 import { planOrder } from '../../core/line/planOrder';
+import { timeOrder } from '../../core/line/timeOrder';
 import { arrangeByWishes } from '../../core/line/wishes';
 import { sharedLegs } from '../../core/scheme/sharedLegs';
 import type { LinePicture } from '../../core/views/line';
 import { send } from '../shared/api';
 import { useSaved } from '../shared/useSaved';
+import { LineTimes } from './LineTimes';
 import { useSolver } from './useSolver';
 
 const SUGGEST_MS = 1000;
@@ -22,23 +25,28 @@ const WORTH_MINUTES = 0.05;
 /** What the last thing done by hand has cost, said while the line is as it left it. */
 interface HandNote {
   of: OwnLine;
-  minutes: number;
+  change: OrderChange;
   letGo: number;
 }
 
 /**
  * The line on screen: the order the program suggests, or the painter's own with its pins and wishes, and what a search
- * around those has found. Everything is planned without sessions, so every order fits.
+ * around those has found. It is planned in the sessions given, or in one sitting when there are none.
  */
-export function useLine(picture: LinePicture, commissionId: string) {
-  const { problem } = picture;
-  const free = useMemo(() => compileLine(problem), [problem]);
-  const indexes = useMemo(() => new Map(problem.jobs.map((job, index) => [job.id, index])), [problem]);
+export function useLine(picture: LinePicture, sessions: LineSessions | null, commissionId: string) {
+  const indexes = useMemo(() => new Map(picture.problem.jobs.map((job, index) => [job.id, index])), [picture]);
   const saved = useSaved<OwnLine | null>({
     initial: picture.own,
     save: (line) => send('PUT', `/api/commissions/${commissionId}/line`, { line }),
   });
   const own = saved.value;
+  const ownOrder = useMemo(() => own && Int32Array.from(own.order, (id) => indexes.get(id)!), [own, indexes]);
+  const times = useMemo(
+    () => new LineTimes(sessions && holds(picture.problem, sessions, ownOrder) ? sessions : null),
+    [picture, sessions, ownOrder],
+  );
+  const problem = useMemo(() => (times.sessions ? { ...picture.problem, sessions: times.sessions } : picture.problem), [picture, times]);
+  const free = useMemo(() => compileLine(problem), [problem]);
   const fixed = useMemo(() => {
     const unitOfTray = new Map(picture.trays.map((tray) => [tray.id, tray.unitId]));
     return fixedStrategies(problem, (tray) => unitOfTray.get(tray)!);
@@ -52,7 +60,7 @@ export function useLine(picture: LinePicture, commissionId: string) {
 
   const suggested = useMemo(() => suggestion.report?.order ?? greedyOrder(free, GREEDY_WEIGHTS[0]!), [suggestion.report, free]);
   const bound = suggestion.report?.bound || undefined;
-  const order = useMemo(() => (own ? Int32Array.from(own.order, (id) => indexes.get(id)!) : suggested), [own, suggested, indexes]);
+  const order = ownOrder ?? suggested;
   const wished = useMemo<LineProblem>(() => ({ ...problem, wishes: own?.wishes ?? [] }), [problem, own]);
   const plan = useMemo(() => planned(free, order, bound), [free, order, bound]);
   const cost = useMemo(() => new OrderJudge(compileLine(wished)).take(order), [wished, order]);
@@ -68,6 +76,7 @@ export function useLine(picture: LinePicture, commissionId: string) {
 
   return {
     plan,
+    times,
     order,
     problem: wished,
     free,
@@ -82,9 +91,9 @@ export function useLine(picture: LinePicture, commissionId: string) {
     ),
     shared: useMemo(() => sharedLegs(picture, plan.legs), [picture, plan]),
 
-    move: (from: number, end: number, to: number, minutes: number) => {
+    move: (from: number, end: number, to: number, made: OrderChange) => {
       const { own: next, letGo } = moveByHand(problem, current(), from, end, to);
-      setNote({ of: next, minutes, letGo: letGo.length });
+      setNote({ of: next, change: made, letGo: letGo.length });
       change(next);
     },
     setWishes: (wishes: LineWish[]) => {
@@ -98,7 +107,10 @@ export function useLine(picture: LinePicture, commissionId: string) {
     improve: () => improvement.start(wished, IMPROVE_MS, order),
     isImproving: improvement.isBusy,
     /** What a search has found, null while none was asked for; with wishes a better line may take more minutes. */
-    found: found && { isBetter: cost - improvement.report!.cost > WORTH_MINUTES, minutes: found.total - plan.total },
+    found: found && {
+      isBetter: cost - improvement.report!.cost > WORTH_MINUTES,
+      change: { bench: found.bench - plan.bench, finish: found.finish - plan.finish },
+    },
     takeFound: () => {
       if (found) change({ order: found.order, wishes: own?.wishes ?? [] });
     },
@@ -108,12 +120,12 @@ export function useLine(picture: LinePicture, commissionId: string) {
 
 function planned(line: ReturnType<typeof compileLine>, order: Int32Array, bound: number | undefined): LinePlan {
   const plan = planOrder(line, order, bound);
-  if ('missingMinutes' in plan) throw new Error('the Line view plans without sessions, so every order fits');
+  if ('missingMinutes' in plan) throw new Error('the Line view has made sure that the sessions hold its orders');
   return plan;
 }
 
-/** How far from the best possible a plan can be, in words. */
-export function gapText(plan: LinePlan): string {
-  if (plan.proven) return 'the best possible';
-  return `at most ${Math.max(1, Math.ceil(plan.total - plan.bound))} min from the best possible`;
+/** Do the sessions hold this order, or a sensible one? They do not when one model of one step takes longer than each of them. */
+function holds(problem: LineProblem, { sessions }: LineSessions, order: Int32Array | null): boolean {
+  const line = compileLine({ ...problem, sessions });
+  return !('missingMinutes' in timeOrder(line, order ?? greedyOrder(line, GREEDY_WEIGHTS[0]!)));
 }

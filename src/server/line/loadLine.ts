@@ -1,3 +1,4 @@
+import { lineSessions } from '../../core/calendar/lineSessions';
 import { carryOver } from '../../core/line/carryOver';
 import { buildLine } from '../../core/scheme/buildLine';
 import { hasScheme } from '../../core/scheme/definitions';
@@ -14,6 +15,7 @@ export async function loadLine(stores: Stores, commissionId: string | undefined,
   return {
     ...built,
     treatJobs: built.jobs.filter((job) => job.models.every((model) => model <= leaders.get(job.unitId)!)).map((job) => job.id),
+    sessions: lineSessions(built.problem, picture.house.sessions, now.getTime()),
     own: own && built.jobs.length > 0 ? carryOver(built.problem, own) : null,
     waitingUnits: picture.units.filter((unit) => unit.testModel === 'waiting').map((unit) => unit.name),
     unitsWithoutScheme: picture.units.filter((unit) => !hasScheme(unit)).map((unit) => unit.name),

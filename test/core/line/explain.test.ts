@@ -44,6 +44,27 @@ describe('the places of a run', () => {
       }
     }
   });
+
+  it('say what they change at the bench and on the clock, in sessions too', () => {
+    let compared = 0;
+    for (const seed of seeds(80)) {
+      const problem = randomProblem(seed, { sessions: seed % 2 === 0 });
+      const line = compileLine(problem);
+      const order = Int32Array.from(randomOrder(problem, new Random(seed)));
+      const before = timeOrder(line, order);
+      if ('missingMinutes' in before) continue;
+      for (const place of placesFor(line, order, 0, 1)) {
+        const moved = order.slice();
+        moveRun(moved, 0, 1, place.to);
+        const after = timeOrder(line, moved);
+        if ('missingMinutes' in after) continue;
+        expect(place.bench, `seed ${seed} to ${place.to}`).to.be.closeTo(after.totals.bench - before.totals.bench, 2e-3);
+        expect(place.finish, `seed ${seed} to ${place.to}`).to.be.closeTo(after.totals.finish - before.totals.finish, 2e-3);
+        compared++;
+      }
+    }
+    expect(compared).to.be.greaterThan(60);
+  });
 });
 
 describe('why a job stands where it does', () => {

@@ -1,0 +1,64 @@
+import type { LinePlan, LineSession, OrderChange } from '../../core/line/definitions';
+import type { LineSessions } from '../../core/calendar/lineSessions';
+import { counted, differenceText, minutesText, momentText } from '../../ui/format';
+
+const MINUTE_MS = 60_000;
+/** Less than this is not told apart. */
+const SMALLEST_MINUTES = 0.05;
+
+/** Says the minutes of a plan as the painter reads them: counted from the start, or as days and times of the sessions. */
+export class LineTimes {
+  constructor(private readonly calendar: LineSessions | null) {}
+
+  get sessions(): LineSession[] | null {
+    return this.calendar?.sessions ?? null;
+  }
+
+  /** Moment of a minute, UTC ms; null when the line is counted from its start. */
+  momentOf(minute: number): number | null {
+    return this.calendar && this.calendar.origin + minute * MINUTE_MS;
+  }
+
+  when(minute: number): string {
+    const moment = this.momentOf(minute);
+    return moment === null ? minutesText(minute) : momentText(moment);
+  }
+
+  /** The session that work done until this minute ends in. */
+  sessionOf(minute: number): number {
+    const behind = this.calendar?.sessions.findIndex((session) => session.from >= minute - SMALLEST_MINUTES) ?? 0;
+    return behind < 0 ? this.calendar!.sessions.length - 1 : Math.max(0, behind - 1);
+  }
+
+  /** What another order changes against a line that is done at this minute. */
+  changeText({ bench, finish }: OrderChange, doneAt: number): string {
+    if (!this.calendar) return differenceText(bench);
+    const sessions = this.sessionOf(doneAt + finish) - this.sessionOf(doneAt);
+    const parts = [
+      Math.abs(bench) >= SMALLEST_MINUTES && differenceText(bench),
+      sessions !== 0
+        ? `done ${counted(Math.abs(sessions), 'session')} ${sessions > 0 ? 'later' : 'earlier'}`
+        : Math.abs(finish - bench) >= SMALLEST_MINUTES &&
+          Math.abs(finish) >= SMALLEST_MINUTES &&
+          `done ${minutesText(Math.abs(finish))} ${finish > 0 ? 'later' : 'earlier'}`,
+    ].filter(Boolean);
+    return parts.length === 0 ? differenceText(0) : parts.join(', ');
+  }
+
+  /** How far from the best possible a plan can be, in words. */
+  gapText({ proven, total, bound, finish }: LinePlan): string {
+    if (proven) return 'the best possible';
+    const sessions = this.sessionOf(finish) - this.sessionOf(finish - (total - bound));
+    if (sessions > 0) return `at most ${counted(sessions, 'session')} later than the best possible`;
+    return `at most ${Math.max(1, Math.ceil(total - bound))} min from the best possible`;
+  }
+
+  /** How much the whole line is, and until when. */
+  totalText({ bench, total, finish }: LinePlan): { amount: string; until: string } {
+    if (!this.calendar) return { amount: minutesText(total), until: 'at the bench' };
+    return {
+      amount: minutesText(bench),
+      until: `at the bench in ${counted(this.sessionOf(finish) + 1, 'session')}, done ${this.when(finish)}`,
+    };
+  }
+}
