@@ -4,8 +4,9 @@ export const layers = {
   data: ['core'],
   server: ['core', 'data'],
   ui: [],
+  print: ['core', 'ui'],
   islands: ['core', 'ui'],
-  pages: ['core', 'server', 'islands', 'ui'],
+  pages: ['core', 'server', 'islands', 'ui', 'print'],
   cli: ['core', 'server'],
 };
 

@@ -68,3 +68,14 @@ export function daysUntil(day: string, now: number): number {
 }
 
 export const counted = (count: number, one: string, many = `${one}s`): string => `${plain(count)} ${count === 1 ? one : many}`;
+
+/** Positions in their order, runs drawn together: 1 to 3, 5. */
+export function positionsText(positions: readonly number[]): string {
+  const runs: [number, number][] = [];
+  for (const position of positions) {
+    const last = runs.at(-1);
+    if (last?.[1] === position - 1) last[1] = position;
+    else runs.push([position, position]);
+  }
+  return runs.map(([from, to]) => (from === to ? String(from) : `${from} to ${to}`)).join(', ');
+}

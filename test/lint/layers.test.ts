@@ -9,6 +9,7 @@ const SOMETHING_OF: Record<string, string> = {
   data: 'data/database',
   server: 'server/errors',
   ui: 'ui/cx',
+  print: 'print/pdf',
   islands: 'islands/shared/api',
   pages: 'pages/api/paints',
   cli: 'cli/plan',

@@ -1,12 +1,12 @@
 import { useEffect, useEffectEvent, useMemo, useState } from 'react';
-import type { LinePlan, LineProblem } from '../../core/line/definitions';
 import type { PlaceCost } from '../../core/line/places';
 import type { LinePicture } from '../../core/views/line';
 import { Button, LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted } from '../../ui/format';
-import { send } from '../shared/api';
+import { send, sendForFile } from '../shared/api';
+import { saveFile, saveJson } from '../shared/saveFile';
 import { SaveState } from '../shared/SaveState';
 import { useRemembered } from '../shared/useRemembered';
 import { CarryDetails } from './CarryDetails';
@@ -72,8 +72,20 @@ function PlannedLine({ picture, commissionId }: { picture: LinePicture; commissi
       setError((problem as Error).message);
     }
   };
+  const printSheet = async () => {
+    try {
+      const sheet = await sendForFile(`/api/commissions/${commissionId}/leg-sheet`, {
+        order: plan.order,
+        inSessions: times.sessions !== null,
+      });
+      saveFile(sheet, 'leg-sheet.pdf');
+    } catch (problem) {
+      setError((problem as Error).message);
+    }
+  };
   const keys: Record<string, () => void> = {
     b: () => void takeUp(),
+    p: () => void printSheet(),
     l: () => setWholeLeg(!wholeLeg),
     r: () => setRowsBy(rowsBy === 'tray' ? 'setup' : 'tray'),
     i: line.improve,
@@ -96,12 +108,9 @@ function PlannedLine({ picture, commissionId }: { picture: LinePicture; commissi
           {line.isSearching && ', still looking …'}
         </p>
         <Gates picture={picture} />
-        <span className={styles.actions}>
-          <Downloads problem={line.problem} plan={plan} />
-          <Button kind="main" onClick={() => void takeUp()}>
-            {picture.hasOpenRun ? 'Lay this line out anew' : 'Take this line to the bench'}
-          </Button>
-        </span>
+        <Button kind="main" className={styles.takeUp} onClick={() => void takeUp()}>
+          {picture.hasOpenRun ? 'Lay this line out anew' : 'Take this line to the bench'}
+        </Button>
       </div>
       {picture.sessions && !isInOne && !times.sessions && (
         <Notice kind="flag">
@@ -186,6 +195,17 @@ function PlannedLine({ picture, commissionId }: { picture: LinePicture; commissi
           )}
         </Panel>
       </div>
+      <p className={styles.files}>
+        <Button kind="quiet" onClick={() => void printSheet()}>
+          Leg sheet to print
+        </Button>
+        <Button kind="quiet" onClick={() => saveJson(line.problem, 'line-problem.json')}>
+          Save the problem
+        </Button>
+        <Button kind="quiet" onClick={() => saveJson(plan, 'line-plan.json')}>
+          Save the plan
+        </Button>
+      </p>
     </div>
   );
 }
@@ -234,26 +254,4 @@ function Gates({ picture }: { picture: LinePicture }) {
     picture.unitsWithoutScheme.length > 0 && `${picture.unitsWithoutScheme.join(', ')}: no scheme yet, so not on the line.`,
   ].filter(Boolean);
   return gates.length === 0 ? null : <p className={styles.gates}>{gates.join(' ')}</p>;
-}
-
-/** The problem and the plan in their open formats. */
-function Downloads({ problem, plan }: { problem: LineProblem; plan: LinePlan }) {
-  const save = (value: unknown, name: string) => {
-    const url = URL.createObjectURL(new Blob([`${JSON.stringify(value, null, 1)}\n`], { type: 'application/json' }));
-    const link = document.createElement('a');
-    link.href = url;
-    link.download = name;
-    link.click();
-    URL.revokeObjectURL(url);
-  };
-  return (
-    <>
-      <Button kind="quiet" onClick={() => save(problem, 'line-problem.json')}>
-        Save the problem
-      </Button>
-      <Button kind="quiet" onClick={() => save(plan, 'line-plan.json')}>
-        Save the plan
-      </Button>
-    </>
-  );
 }

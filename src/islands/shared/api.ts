@@ -14,6 +14,14 @@ const NO_ANSWER = 'The program does not answer: what you did is kept in this win
 
 /** Sends JSON to our own server and returns its JSON answer; throws an `ApiError`. */
 export async function send<T>(method: 'GET' | 'POST' | 'PUT', url: string, body?: unknown): Promise<T> {
+  const response = await ask(method, url, body);
+  return (await response.json().catch(() => null)) as T;
+}
+
+/** Sends JSON and returns the file that the server makes of it; throws an `ApiError`. */
+export const sendForFile = async (url: string, body: unknown): Promise<Blob> => (await ask('POST', url, body)).blob();
+
+async function ask(method: string, url: string, body: unknown): Promise<Response> {
   let response: Response;
   try {
     response = await fetch(url, {
@@ -23,7 +31,7 @@ export async function send<T>(method: 'GET' | 'POST' | 'PUT', url: string, body?
   } catch {
     throw new ApiError(NO_ANSWER, 0);
   }
+  if (response.ok) return response;
   const answer = (await response.json().catch(() => null)) as { error?: string } | null;
-  if (!response.ok) throw new ApiError(answer?.error ?? `The program answered with ${response.status}: try again.`, response.status);
-  return answer as T;
+  throw new ApiError(answer?.error ?? `The program answered with ${response.status}: try again.`, response.status);
 }

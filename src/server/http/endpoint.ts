@@ -16,24 +16,23 @@ interface Call {
   now: Date;
 }
 
-/** An endpoint that takes a JSON body, parses it by one schema and answers with what one use case returns. */
+/** An endpoint that takes a JSON body and parses it by one schema. A use case may return a `Response` of its own, for files. */
 export function endpoint<S extends Schema>(
   schema: S,
   useCase: (input: InferType<S>, call: Call) => Promise<unknown>,
   limitBytes = DEFAULT_LIMIT_BYTES,
 ): APIRoute {
   return answering(async (context, call) =>
-    json(await useCase(parse(schema, readJson(await readBody(context.request, limitBytes))), call)),
+    answerOf(await useCase(parse(schema, readJson(await readBody(context.request, limitBytes))), call)),
   );
 }
 
-/** An endpoint without a body. A use case may return a `Response` of its own, for files. */
+/** An endpoint without a body, otherwise like the one above. */
 export function query(useCase: (call: Call) => Promise<unknown>): APIRoute {
-  return answering(async (_context, call) => {
-    const result = await useCase(call);
-    return result instanceof Response ? result : json(result);
-  });
+  return answering(async (_context, call) => answerOf(await useCase(call)));
 }
+
+const answerOf = (result: unknown) => (result instanceof Response ? result : json(result));
 
 function answering(handle: (context: APIContext, call: Call) => Promise<Response>): APIRoute {
   return async (context) => {

@@ -1,0 +1,43 @@
+import { boolean, object, type InferType } from 'yup';
+import { lineSessions } from '../../core/calendar/lineSessions';
+import { id, list } from '../../core/formats/fields';
+import { InputError } from '../../core/formats/InputError';
+import { readOrder } from '../../core/formats/lineProblem';
+import { compileLine } from '../../core/line/compileLine';
+import { SESSION_ROUNDING } from '../../core/line/definitions';
+import { timeOrder } from '../../core/line/timeOrder';
+import { buildLine } from '../../core/scheme/buildLine';
+import { legsOf } from '../../core/scheme/legs';
+import type { LegSheet } from '../../core/views/legSheet';
+import { loadPicture, rosterOf } from '../commissions/loadPicture';
+import type { Stores } from '../stores';
+
+export const legSheetSchema = object({ order: list(id(), 100_000), inSessions: boolean().required() });
+
+/** The legs of an order as they are printed, timed in the painter's sessions or in one sitting. */
+export async function loadLegSheet(
+  stores: Stores,
+  commissionId: string | undefined,
+  { order: ids, inSessions }: InferType<typeof legSheetSchema>,
+  now: Date,
+): Promise<LegSheet> {
+  const picture = await loadPicture(stores, commissionId, now);
+  const built = buildLine(rosterOf(picture));
+  if (built.jobs.length === 0) throw new InputError('order', ids, 'nothing is left to paint here: add steps to a scheme first');
+  const order = readOrder(built.problem, ids);
+  const sessions = inSessions ? lineSessions(built.problem, picture.house.sessions, now.getTime()) : null;
+  const timed = timeOrder(compileLine({ ...built.problem, ...(sessions && { sessions: sessions.sessions }) }), order);
+  if ('missingMinutes' in timed)
+    throw new InputError('inSessions', inSessions, 'the sessions of House rules do not hold this line: print it as one sitting');
+  const sessionOf = (begin: number) => sessions?.sessions.findLastIndex(({ from }) => from <= begin + SESSION_ROUNDING) ?? 0;
+  return {
+    commission: picture.commission,
+    totals: timed.totals,
+    sessions,
+    trays: built.trays,
+    legs: legsOf(built, timed).map(({ first, ...leg }) => ({
+      ...leg,
+      timed: timed.jobs.slice(first, first + leg.jobs.length).map(({ begin }) => ({ begin, session: sessionOf(begin) })),
+    })),
+  };
+}

@@ -1,0 +1,63 @@
+import { expect } from 'chai';
+import { fillDemo } from '../../src/data/demo/fillDemo';
+import { compileLine } from '../../src/core/line/compileLine';
+import { enteredOrder } from '../../src/core/line/precedence';
+import { InputError } from '../../src/core/formats/InputError';
+import { NotFoundError } from '../../src/server/errors';
+import { loadLegSheet } from '../../src/server/line/loadLegSheet';
+import { loadLine } from '../../src/server/line/loadLine';
+import { testDatabase, type TestDatabase } from '../support/database';
+
+const NOW = new Date('2026-11-23T18:00:00Z');
+
+describe('what is printed on a leg sheet', () => {
+  let database: TestDatabase;
+  let id: string;
+  let order: string[];
+  before(async function () {
+    this.timeout(60_000);
+    database = await testDatabase();
+    await fillDemo(database, NOW);
+    id = (await database.stores.commissions.list())[0]!.id;
+    const { problem } = await loadLine(database.stores, id, NOW);
+    order = Array.from(enteredOrder(compileLine(problem)), (job) => problem.jobs[job]!.id);
+  });
+  after(() => database.close());
+
+  const sheet = (inSessions: boolean, ids = order, of = id) => loadLegSheet(database.stores, of, { order: ids, inSessions }, NOW);
+
+  it('is every job that is left, in the order asked for', async () => {
+    const { legs, sessions } = await sheet(false);
+    expect(legs.flatMap((leg) => leg.jobs.map((job) => job.id))).to.deep.equal(order);
+    expect(sessions).to.equal(null);
+    expect(new Set(legs.flatMap((leg) => leg.timed.map(({ session }) => session)))).to.deep.equal(new Set([0]));
+  });
+
+  it('is timed in the sessions of House rules when they are asked for', async () => {
+    const { legs, sessions, totals } = await sheet(true);
+    for (const { begin, session } of legs.flatMap((leg) => leg.timed))
+      expect(begin).to.be.within(sessions!.sessions[session]!.from, sessions!.sessions[session]!.to);
+    expect(totals.finish).to.be.greaterThan(1440);
+  });
+
+  it('is refused for an order that breaks the line, and for a commission that is not there', async () => {
+    for (const wrong of [sheet(false, order.toReversed()), sheet(false, order.slice(1)), sheet(false, order, 'nobody')])
+      await wrong.then(
+        () => expect.fail('it was not refused'),
+        (error: unknown) => expect(error).to.satisfy((each: unknown) => each instanceof InputError || each instanceof NotFoundError),
+      );
+  });
+
+  it('is refused in sessions too short for it, with what to do', async () => {
+    const house = await database.stores.houseRules.load();
+    await database.stores.houseRules.save({ ...house, sessions: [{ weekday: 0, from: '19:00', to: '19:02' }] });
+    try {
+      await sheet(true);
+      expect.fail('it was not refused');
+    } catch (error) {
+      expect((error as Error).message).to.include('print it as one sitting');
+    } finally {
+      await database.stores.houseRules.save(house);
+    }
+  });
+});
