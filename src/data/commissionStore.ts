@@ -100,6 +100,18 @@ export class CommissionStore {
     await this.db('unit').where({ id: unitId }).update({ testModel });
   }
 
+  /** Sets how the units travel. False when the revision has moved on. */
+  async setTrayLimits(commissionId: string, units: readonly Pick<Unit, 'id' | 'trayLimit'>[], revision: number): Promise<boolean> {
+    return this.db.transaction(async (trx) => {
+      const updated = await trx('commission')
+        .where({ id: commissionId, revision })
+        .update({ revision: revision + 1 });
+      if (updated === 0) return false;
+      for (const { id, trayLimit } of units) await trx('unit').where({ id, commissionId }).update({ trayLimit });
+      return true;
+    });
+  }
+
   /** Replaces a unit's scheme; steps keep their ids, so what was logged on them stays. False when the revision has moved on. */
   async saveScheme(unitId: string, scheme: Scheme, revision: number): Promise<boolean> {
     return this.db.transaction(async (trx) => {

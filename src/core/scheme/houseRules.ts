@@ -1,3 +1,5 @@
+import type { Size } from './definitions';
+
 /** How this painter works: sessions in the week, what changing over costs, tools owned, schools. */
 
 export const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
@@ -29,6 +31,10 @@ export interface HouseRules {
   airbrushes: number;
   /** Factor on all drying: about 1.5 at 12 C or 75 % humidity. */
   dryingFactor: number;
+  /** Models of each size that fit a holder, the most that can travel together. */
+  holderModels: Record<Size, number>;
+  /** Work on one tray without putting it down that the painter can keep up. */
+  stretchMinutes: number;
   /** How much longer a leader takes than the others. */
   leaderFactor: number;
   metallics: (typeof METALLICS_SCHOOLS)[number];
@@ -54,6 +60,8 @@ export const DEFAULT_HOUSE_RULES: HouseRules = {
   dryBrushRestMinutes: 30,
   airbrushes: 1,
   dryingFactor: 1,
+  holderModels: { tiny: 40, foot: 20, heavy: 12, mounted: 10, vehicle: 6, large: 4, scenery: 10 },
+  stretchMinutes: 45,
   leaderFactor: 1.6,
   metallics: 'near the end',
   baseSchool: 'textured after painting',

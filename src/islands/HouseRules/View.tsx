@@ -1,4 +1,5 @@
 import { X } from 'lucide-react';
+import { SIZE_LABELS, SIZES } from '../../core/scheme/definitions';
 import { BASE_SCHOOLS, METALLICS_SCHOOLS, WEEKDAYS, type HouseRules, type WeeklySession } from '../../core/scheme/houseRules';
 import { Button } from '../../ui/Button/Button';
 import { ClockField } from '../../ui/Field/ClockField';
@@ -39,6 +40,7 @@ const BENCH: NumberEntry[] = [
   { key: 'dryBrushRestMinutes', label: 'A washed dry brush rests', unit: 'min', min: 0, max: 1440 },
   { key: 'airbrushes', label: 'Airbrushes owned', unit: '', min: 1, max: 20, whole: true },
   { key: 'dryingFactor', label: 'Drying in this room (cold or damp: 1.5)', unit: '×', min: 0.1, max: 10 },
+  { key: 'stretchMinutes', label: 'One thing at a stretch, at most', unit: 'min', min: 1, max: 1440 },
   { key: 'leaderFactor', label: 'A leader takes longer by', unit: '×', min: 1, max: 20 },
 ];
 
@@ -54,9 +56,27 @@ export function HouseRulesView({ rules: initial }: { rules: HouseRules }) {
     <div className={styles.view}>
       <SaveState saved={saved} />
       <div className={styles.columns}>
-        <Panel title="Sessions in the week">
-          <Sessions sessions={rules.sessions} onChange={(sessions) => change({ sessions })} />
-        </Panel>
+        <div className={styles.column}>
+          <Panel title="Sessions in the week">
+            <Sessions sessions={rules.sessions} onChange={(sessions) => change({ sessions })} />
+          </Panel>
+          <Panel title="Models on a holder">
+            <div className={styles.holders}>
+              {SIZES.map((size) => (
+                <NumberField
+                  key={size}
+                  label={SIZE_LABELS[size].replace(/ \(.*/, '')}
+                  unit=""
+                  min={1}
+                  max={1000}
+                  whole
+                  value={rules.holderModels[size]}
+                  onChange={(models) => models !== null && change({ holderModels: { ...rules.holderModels, [size]: models } })}
+                />
+              ))}
+            </div>
+          </Panel>
+        </div>
         <Panel title="What a change of setup costs">{numbers(CHANGEOVERS)}</Panel>
         <Panel title="The bench">{numbers(BENCH)}</Panel>
         <Panel title="Schools and money">

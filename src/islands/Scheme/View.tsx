@@ -6,13 +6,13 @@ import { LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
 import { counted, minutesText } from '../../ui/format';
 import { send } from '../shared/api';
+import { keepInAddress, UnitTabs } from '../shared/UnitTabs';
 import { UnitScheme } from './UnitScheme';
 import styles from './View.module.css';
 
 interface SchemeViewProps {
   picture: SchemePicture;
   commissionId: string;
-  /** Which unit is shown stands in the address, so that a reload and a link keep it. */
   wantedUnit: string | null;
 }
 
@@ -37,7 +37,7 @@ export function SchemeView({ picture, commissionId, wantedUnit }: SchemeViewProp
 
   const show = (id: string) => {
     setShown(id);
-    window.history.replaceState(null, '', `?unit=${id}`);
+    keepInAddress(id);
   };
   const saveScheme = (scheme: Scheme): Promise<void> => {
     const { id } = unit;
@@ -61,24 +61,16 @@ export function SchemeView({ picture, commissionId, wantedUnit }: SchemeViewProp
 
   return (
     <div className={styles.view}>
-      <div className={styles.units} role="tablist" aria-label="Units">
-        {units.map((each) => (
-          <button
-            key={each.id}
-            type="button"
-            role="tab"
-            aria-selected={each.id === unit.id}
-            aria-controls="scheme"
-            className={styles.unit}
-            onClick={() => show(each.id)}
-          >
-            <strong>{each.name}</strong>
-            <small>
-              {counted(modelsOf(each), 'model')}, {hasScheme(each) ? minutesText(minutesOfUnit(each.id)) : 'no scheme yet'}
-            </small>
-          </button>
-        ))}
-      </div>
+      <UnitTabs
+        units={units.map((each) => ({
+          id: each.id,
+          name: each.name,
+          detail: `${counted(modelsOf(each), 'model')}, ${hasScheme(each) ? minutesText(minutesOfUnit(each.id)) : 'no scheme yet'}`,
+        }))}
+        shown={unit.id}
+        onShow={show}
+        controls="scheme"
+      />
       <LinkButton kind="main" href={`/c/${commissionId}/line`} className={styles.toLine}>
         Next: in which order?
       </LinkButton>

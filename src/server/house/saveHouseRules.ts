@@ -1,6 +1,7 @@
 import { object, type InferType } from 'yup';
 import { atLeast, clockTime, count, list, minutes, oneOf } from '../../core/formats/fields';
 import { InputError } from '../../core/formats/InputError';
+import { SIZES, type Size } from '../../core/scheme/definitions';
 import { BASE_SCHOOLS, METALLICS_SCHOOLS } from '../../core/scheme/houseRules';
 import type { Stores } from '../stores';
 
@@ -15,6 +16,10 @@ export const houseRulesSchema = object({
   dryBrushRestMinutes: minutes(),
   airbrushes: count(1, 20),
   dryingFactor: atLeast(0.1, 'a factor from 0.1 to 10').max(10),
+  holderModels: object(
+    Object.fromEntries(SIZES.map((size) => [size, count(1, 1000)])) as Record<Size, ReturnType<typeof count>>,
+  ).required(),
+  stretchMinutes: atLeast(1, 'a number of minutes from 1 to 1440').max(1440),
   leaderFactor: atLeast(1, 'a factor from 1 to 20').max(20),
   metallics: oneOf(METALLICS_SCHOOLS),
   baseSchool: oneOf(BASE_SCHOOLS),

@@ -1,0 +1,59 @@
+import { isWithin, type TrayChoice } from '../../core/scheme/trayChoices';
+import { Button } from '../../ui/Button/Button';
+import { cx } from '../../ui/cx';
+import { differenceText, minutesText } from '../../ui/format';
+import { splitText, splitWords } from './words';
+import styles from './View.module.css';
+
+interface SplitTableProps {
+  choices: TrayChoice[];
+  /** The limit that splits the unit as it is split now. */
+  now: number;
+  sweet: TrayChoice | null;
+  stretchMinutes: number;
+  holderModels: number;
+  onTake: (limit: number) => void;
+}
+
+/** Every split with its figures, and what taking it would change. */
+export function SplitTable({ choices, now, sweet, stretchMinutes, holderModels, onTake }: SplitTableProps) {
+  const current = choices.find((choice) => choice.limit === now);
+  return (
+    <table className={styles.splits}>
+      <thead>
+        <tr>
+          <th scope="col">Trays</th>
+          <th scope="col">Total</th>
+          <th scope="col">Waiting</th>
+          <th scope="col">Longest stretch</th>
+          <th scope="col">Against now</th>
+          <td />
+        </tr>
+      </thead>
+      <tbody>
+        {choices.map((choice) => (
+          <tr key={choice.limit} className={cx(choice === sweet && styles.sweet)} data-split={choice.limit}>
+            <th scope="row">
+              {splitText(choice)}
+              {choice === sweet && <small>sweet spot</small>}
+              {choice.limit > holderModels && <small>beyond a holder</small>}
+            </th>
+            <td>{minutesText(choice.totals.total)}</td>
+            <td>{minutesText(choice.totals.wait)}</td>
+            <td className={cx(!isWithin(choice, stretchMinutes) && styles.tooLong)}>{minutesText(choice.stretch.minutes)}</td>
+            <td>{current && choice !== current && differenceText(choice.totals.total - current.totals.total)}</td>
+            <td>
+              {choice.limit === now ? (
+                <span className={styles.now}>as it is</span>
+              ) : (
+                <Button kind="quiet" aria-label={`Take ${splitWords(choice)}`} onClick={() => onTake(choice.limit)}>
+                  Take
+                </Button>
+              )}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

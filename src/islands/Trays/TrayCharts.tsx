@@ -1,0 +1,98 @@
+import {
+  Bar,
+  BarChart,
+  CartesianGrid,
+  ComposedChart,
+  LabelList,
+  Line,
+  ReferenceArea,
+  ReferenceLine,
+  XAxis,
+  YAxis,
+  type LabelProps,
+} from 'recharts';
+import type { TrayChoice } from '../../core/scheme/trayChoices';
+import { minutesText } from '../../ui/format';
+import { lostMinutes, splitText } from './words';
+import styles from './View.module.css';
+
+const LOST_HEIGHT = 124;
+const STRETCH_HEIGHT = 104;
+/** With more splits than this, totals would run into each other. */
+const MOST_TOTALS = 9;
+const AXIS_WIDTH = 84;
+const MARGIN = { left: 0, right: 8, top: 18, bottom: 0 };
+const TICK = { fill: 'var(--ink-soft)' };
+
+interface TrayChartsProps {
+  choices: TrayChoice[];
+  sweet: TrayChoice | null;
+  stretchMinutes: number;
+}
+
+/** What each split loses, and how long it keeps the painter at one thing; the sweet spot stands on a darker ground in both. */
+export function TrayCharts({ choices, sweet, stretchMinutes }: TrayChartsProps) {
+  const data = choices.map((choice) => ({
+    name: splitText(choice),
+    changeover: choice.totals.changeover,
+    wait: choice.totals.wait,
+    touchUp: choice.totals.touchUp,
+    lost: lostMinutes(choice),
+    total: choices.length <= MOST_TOTALS || choice === sweet ? minutesText(choice.totals.total) : '',
+    stretch: choice.stretch.minutes,
+  }));
+  const spot = sweet && splitText(sweet);
+  const frame = { responsive: true, width: '100%', data, margin: MARGIN, accessibilityLayer: false } as const;
+  const ground = spot && <ReferenceArea x1={spot} x2={spot} fill="var(--sunken)" fillOpacity={1} ifOverflow="visible" />;
+  return (
+    <div className={styles.charts}>
+      <figure>
+        <figcaption>
+          What is lost, in <span data-look="grey">changeover</span>, <span data-look="hatch">waiting</span> and{' '}
+          <span data-look="dots">touch-up</span>; above it the total
+        </figcaption>
+        <ComposedChart {...frame} height={LOST_HEIGHT}>
+          <defs>
+            <pattern id="waiting" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+              <rect width="6" height="6" fill="var(--surface)" />
+              <rect width="2" height="6" fill="var(--hatch)" />
+            </pattern>
+            <pattern id="touching-up" width="5" height="5" patternUnits="userSpaceOnUse">
+              <rect width="5" height="5" fill="var(--surface)" />
+              <circle cx="2" cy="2" r="1" fill="var(--ink)" />
+            </pattern>
+          </defs>
+          {ground}
+          <CartesianGrid vertical={false} stroke="var(--line)" />
+          <XAxis dataKey="name" tick={false} height={6} />
+          <YAxis width={AXIS_WIDTH} tick={TICK} tickFormatter={minutesText} tickCount={4} />
+          <Bar dataKey="changeover" stackId="lost" fill="var(--line-strong)" isAnimationActive={false} />
+          <Bar dataKey="wait" stackId="lost" fill="url(#waiting)" stroke="var(--line-strong)" isAnimationActive={false} />
+          <Bar dataKey="touchUp" stackId="lost" fill="url(#touching-up)" isAnimationActive={false} />
+          {/* A line that is not drawn carries the totals above the stacks, also where the topmost part is nothing. */}
+          <Line dataKey="lost" stroke="none" dot={false} activeDot={false} isAnimationActive={false}>
+            <LabelList dataKey="total" content={Total} />
+          </Line>
+        </ComposedChart>
+      </figure>
+      <figure>
+        <figcaption>The longest stretch on one tray, against the {minutesText(stretchMinutes)} of House rules</figcaption>
+        <BarChart {...frame} height={STRETCH_HEIGHT}>
+          {ground}
+          <CartesianGrid vertical={false} stroke="var(--line)" />
+          <XAxis dataKey="name" tick={TICK} interval={0} />
+          <YAxis width={AXIS_WIDTH} tick={TICK} tickFormatter={minutesText} tickCount={4} />
+          <Bar dataKey="stretch" fill="var(--solid)" maxBarSize={10} isAnimationActive={false} />
+          <ReferenceLine y={stretchMinutes} ifOverflow="extendDomain" stroke="var(--ink)" strokeWidth={2} strokeDasharray="6 4" />
+        </BarChart>
+      </figure>
+    </div>
+  );
+}
+
+/** On one line; the label that comes with the charts breaks at every space. */
+const Total = ({ x, y, value }: LabelProps) => (
+  <text x={Number(x)} y={Number(y) - 5} textAnchor="middle" fontSize={11} fill="var(--ink)">
+    {value}
+  </text>
+);

@@ -1,0 +1,213 @@
+import { useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
+import { hasScheme, modelsOf, SIZE_LABELS, type Unit } from '../../core/scheme/definitions';
+import { dryingNeeds } from '../../core/scheme/dryingNeeds';
+import { sameSplit, sweetSpot, trayLimits, traySizes, type TrayScope } from '../../core/scheme/trayChoices';
+import { rosterFrom, type TraysPicture } from '../../core/views/trays';
+import { Button, LinkButton } from '../../ui/Button/Button';
+import { Notice } from '../../ui/Notice/Notice';
+import { Panel } from '../../ui/Panel/Panel';
+import { counted, minutesText } from '../../ui/format';
+import { send } from '../shared/api';
+import { SaveState } from '../shared/SaveState';
+import { keepInAddress, UnitTabs } from '../shared/UnitTabs';
+import { useSaved } from '../shared/useSaved';
+import type { TraysRequest } from '../workers/trays.worker';
+import { SplitTable } from './SplitTable';
+import { TrayCharts } from './TrayCharts';
+import { arithmetic, passName, smallestWithoutWaiting, splitText, splitWords, whySweet } from './words';
+import { useTrays } from './useTrays';
+import styles from './View.module.css';
+
+interface TraysViewProps {
+  picture: TraysPicture;
+  commissionId: string;
+  wantedUnit: string | null;
+}
+
+/** How many alike models travel together, for every unit that has a scheme. */
+export function TraysView({ picture, commissionId, wantedUnit }: TraysViewProps) {
+  const ready = picture.units.filter(hasScheme);
+  if (ready.length === 0)
+    return (
+      <Notice>
+        <p>No unit has a scheme yet. How many models travel together follows from what is painted on them.</p>
+        <LinkButton kind="main" href={`/c/${commissionId}/${picture.units.length === 0 ? 'intake' : 'scheme'}`}>
+          {picture.units.length === 0 ? 'Enter the units first' : 'Give the units a scheme'}
+        </LinkButton>
+      </Notice>
+    );
+  return <ReadyTrays picture={picture} commissionId={commissionId} wantedUnit={wantedUnit} />;
+}
+
+function ReadyTrays({ picture, commissionId, wantedUnit }: TraysViewProps) {
+  const revision = useRef(picture.revision);
+  const saved = useSaved<ReadonlyMap<string, number>>({
+    initial: useMemo(() => new Map(picture.units.map((unit) => [unit.id, unit.trayLimit])), [picture]),
+    save: async (limits) => {
+      const units = Array.from(limits, ([id, trayLimit]) => ({ id, trayLimit }));
+      const answer = await send<{ revision: number }>('PUT', `/api/commissions/${commissionId}/trays`, {
+        revision: revision.current,
+        units,
+      });
+      revision.current = answer.revision;
+    },
+  });
+  const units = useMemo(
+    () => picture.units.map((unit) => ({ ...unit, trayLimit: saved.value.get(unit.id) ?? unit.trayLimit })),
+    [picture, saved.value],
+  );
+  const withScheme = units.filter(hasScheme);
+  const [shown, setShown] = useState(() => (withScheme.find((unit) => unit.id === wantedUnit) ?? withScheme[0]!).id);
+  const [scope, setScope] = useState<TrayScope>(withScheme.length > 1 ? 'whole line' : 'alone');
+  // Whatever changes what the splits of this unit come to has them tried anew.
+  const others = units.filter((unit) => unit.id !== shown).map((unit) => unit.trayLimit);
+  const show = (id: string) => {
+    setShown(id);
+    keepInAddress(id);
+  };
+  return (
+    <div className={styles.view}>
+      <div className={styles.top}>
+        <UnitTabs
+          units={withScheme.map((unit) => ({ id: unit.id, name: unit.name, detail: splitOf(unit) }))}
+          shown={shown}
+          onShow={show}
+          controls="trays"
+        />
+        <SaveState saved={saved} />
+        <LinkButton kind="main" href={`/c/${commissionId}/line`} className={styles.toLine}>
+          Next: in which order?
+        </LinkButton>
+      </div>
+      {picture.hasOpenRun && (
+        <p className={styles.note}>
+          The line at the bench keeps its trays until it is laid out anew from the Line; what is painted stays painted.
+        </p>
+      )}
+      <UnitTrays
+        key={[shown, scope, ...others].join(' ')}
+        picture={picture}
+        units={units}
+        unit={units.find((unit) => unit.id === shown)!}
+        scope={scope}
+        onScope={withScheme.length > 1 ? setScope : null}
+        onTake={(limit) => saved.change(new Map([...saved.value, [shown, limit]]))}
+      />
+    </div>
+  );
+}
+
+const splitOf = (unit: Unit): string => {
+  const trays = traySizes({ ...unit, testModel: 'none' }, unit.trayLimit);
+  return `${counted(modelsOf(unit), 'model')}: ${splitWords({ limit: Math.max(...trays), trays })}`;
+};
+
+interface UnitTraysProps {
+  picture: TraysPicture;
+  units: Unit[];
+  unit: Unit;
+  scope: TrayScope;
+  /** Null when there is no other unit to share a line with. */
+  onScope: ((scope: TrayScope) => void) | null;
+  onTake: (limit: number) => void;
+}
+
+function UnitTrays({ picture, units, unit, scope, onScope, onTake }: UnitTraysProps) {
+  const { house, paints } = picture;
+  const models = modelsOf(unit);
+  const holderModels = house.holderModels[unit.size];
+  const now = sameSplit(models, unit.trayLimit);
+  // What is tried stays the same when one of the splits is taken, so that nothing is worked out twice.
+  const [request] = useState<TraysRequest>(() => ({
+    picture: { ...picture, units },
+    unitId: unit.id,
+    limits: trayLimits(models, holderModels, unit.trayLimit),
+    scope,
+  }));
+  const { choices, isDone } = useTrays(request);
+  const needs = useMemo(() => dryingNeeds(rosterFrom(picture), unit.id), [picture, unit.id]);
+  const sweet = isDone
+    ? sweetSpot(
+        choices.filter((choice) => choice.limit <= holderModels),
+        house.stretchMinutes,
+      )
+    : null;
+  const onKey = useEffectEvent((event: KeyboardEvent) => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    const key = event.key.toLowerCase();
+    if (key === 's' && sweet && sweet.limit !== now) onTake(sweet.limit);
+    if (key === 'a') onScope?.(scope === 'alone' ? 'whole line' : 'alone');
+  });
+  useEffect(() => {
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+
+  if (isDone && choices.length === 0) return <Notice>Everything on {unit.name} is painted: its trays no longer matter.</Notice>;
+  return (
+    <div className={styles.unit} id="trays" role="tabpanel">
+      <div className={styles.column}>
+        <Panel
+          title={`How many ${unit.name} at a time?`}
+          aside={
+            onScope && (
+              <Button kind="quiet" aria-pressed={scope === 'alone'} onClick={() => onScope(scope === 'alone' ? 'whole line' : 'alone')}>
+                {scope === 'alone' ? 'Within the whole line' : 'This unit alone'}
+              </Button>
+            )
+          }
+        >
+          <p className={styles.scope} role="status" data-done={isDone}>
+            {scope === 'alone' ? 'Painted by themselves, in one sitting' : 'Painted together with the other units, in one sitting'}
+            {isDone
+              ? `, ${counted(choices.length, 'split')} tried.`
+              : `, trying ${splitText(nextSplit(unit, request.limits[choices.length] ?? 1))} …`}
+          </p>
+          <TrayCharts choices={choices} sweet={sweet} stretchMinutes={house.stretchMinutes} />
+        </Panel>
+        <Panel title="The smallest tray without waiting" className={styles.rest} scrolls>
+          <div className={styles.why} data-testid="needs">
+            {isDone && <p>{smallestWithoutWaiting(choices, scope === 'alone' ? 'painted by themselves' : 'within the whole line')}</p>}
+            {needs.length > 0 && <p>With nothing else to do meanwhile, each drying asks for a tray of its own size:</p>}
+            <ul className={styles.needs}>
+              {needs.slice(0, MOST_NEEDS).map((need) => (
+                <li key={`${need.job.id} ${need.next.id}`}>
+                  <strong>{need.models === null ? 'any' : counted(need.models, 'model')}</strong>
+                  <span>
+                    {passName(need.job, paints)}, then {passName(need.next, paints)}
+                    <small>{arithmetic(need)}</small>
+                  </span>
+                </li>
+              ))}
+            </ul>
+          </div>
+        </Panel>
+      </div>
+      <div className={styles.column}>
+        <Panel title={sweet ? `Sweet spot: ${splitWords(sweet)}` : 'Looking for the sweet spot …'}>
+          <div className={styles.why} data-testid="why">
+            {sweet && whySweet(choices, sweet, house.stretchMinutes, paints).map((sentence) => <p key={sentence}>{sentence}</p>)}
+            <p className={styles.soft}>
+              A holder takes {counted(holderModels, 'model')} of this size ({SIZE_LABELS[unit.size]}), and you keep one thing up for{' '}
+              {minutesText(house.stretchMinutes)}: <a href="/house-rules">House rules</a>.
+            </p>
+          </div>
+        </Panel>
+        <Panel title="Split by split" className={styles.rest} scrolls>
+          <SplitTable
+            choices={choices}
+            now={now}
+            sweet={sweet}
+            stretchMinutes={house.stretchMinutes}
+            holderModels={holderModels}
+            onTake={onTake}
+          />
+        </Panel>
+      </div>
+    </div>
+  );
+}
+
+const MOST_NEEDS = 3;
+
+const nextSplit = (unit: Unit, limit: number) => ({ limit, trays: traySizes({ ...unit, testModel: 'none' }, limit) });

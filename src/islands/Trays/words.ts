@@ -1,0 +1,86 @@
+import type { DryingNeed } from '../../core/scheme/dryingNeeds';
+import { factsOf } from '../../core/scheme/techniques';
+import type { JobInfo } from '../../core/scheme/buildLine';
+import { isWithin, SAME_SHARE, type TrayChoice } from '../../core/scheme/trayChoices';
+import type { Paint } from '../../core/scheme/definitions';
+import { counted, differenceText, minutesText, percentText, plain } from '../../ui/format';
+
+/** Less than this is not told apart. */
+const SMALLEST_MINUTES = 0.5;
+
+/** A split in short: 20, 2 × 10, 3 × 7. */
+export const splitText = ({ limit, trays }: Pick<TrayChoice, 'limit' | 'trays'>): string =>
+  trays.length === 1 ? String(limit) : `${trays.length} × ${limit}`;
+
+/** A split in words: one tray of 20, 3 trays of up to 7. */
+export function splitWords({ limit, trays }: Pick<TrayChoice, 'limit' | 'trays'>): string {
+  if (trays.length === 1) return `one tray of ${limit}`;
+  return `${trays.length} trays of ${trays.every((models) => models === limit) ? '' : 'up to '}${limit}`;
+}
+
+export const lostMinutes = ({ totals }: TrayChoice): number => totals.total - totals.handsOn;
+
+/** A pass in a few words: Wash Bog wash, over everything. */
+export function passName(job: JobInfo, paints: ReadonlyMap<string, Paint>): string {
+  const paint = job.paintId === null ? undefined : paints.get(job.paintId);
+  return `${factsOf(job.technique).label}${paint ? ` ${paint.name}` : ''}, ${job.partName?.toLowerCase() ?? 'over everything'}`;
+}
+
+/** What another split changes, and through what: 3.4 min more (waiting +3.4 min). */
+export function changeWords(to: TrayChoice, from: TrayChoice): string {
+  const minutes = to.totals.total - from.totals.total;
+  if (Math.abs(minutes) < SMALLEST_MINUTES) return 'the same total';
+  const parts = (['changeover', 'wait', 'touchUp'] as const)
+    .map((of) => ({ of, minutes: to.totals[of] - from.totals[of] }))
+    .filter((part) => Math.abs(part.minutes) >= SMALLEST_MINUTES)
+    .map((part) => `${PARTS[part.of]} ${differenceText(part.minutes)}`);
+  return `${minutesText(Math.abs(minutes))} ${minutes > 0 ? 'more' : 'less'}${parts.length > 0 ? ` (${parts.join(', ')})` : ''}`;
+}
+
+const PARTS = { changeover: 'changeover', wait: 'waiting', touchUp: 'touch-up' };
+
+/** Why the sweet spot is where it is: itself, and its neighbours on both sides. */
+export function whySweet(
+  choices: readonly TrayChoice[],
+  sweet: TrayChoice,
+  stretchMinutes: number,
+  paints: ReadonlyMap<string, Paint>,
+): string[] {
+  const longest = (choice: TrayChoice) => `${minutesText(choice.stretch.minutes)} at a stretch (${passName(choice.stretch.job, paints)})`;
+  const said = [
+    `${capital(splitWords(sweet))}: ${minutesText(sweet.totals.total)} in all, ${minutesText(lostMinutes(sweet))} of it lost, at most ${longest(sweet)}.`,
+  ];
+  if (!isWithin(sweet, stretchMinutes))
+    said.push(`No split keeps every stretch within your ${minutesText(stretchMinutes)}: this one comes nearest.`);
+  const sorted = choices.toSorted((a, b) => b.limit - a.limit);
+  const at = sorted.indexOf(sweet);
+  const larger = sorted[at - 1];
+  if (larger)
+    said.push(
+      `${capital(splitWords(larger))}: ${changeWords(larger, sweet)}${!isWithin(larger, stretchMinutes) ? `, but ${longest(larger)}, beyond your ${minutesText(stretchMinutes)}` : ''}.`,
+    );
+  const least = sorted.slice(at).reduce((best, choice) => (choice.totals.total < best.totals.total ? choice : best));
+  const isLess = sweet.totals.total - least.totals.total >= SMALLEST_MINUTES;
+  const smaller = sorted[at + 1];
+  if (smaller && !(isLess && smaller === least)) said.push(`${capital(splitWords(smaller))}: ${changeWords(smaller, sweet)}.`);
+  if (isLess)
+    said.push(
+      `The least: ${splitWords(least)}, ${changeWords(least, sweet)}. For under ${percentText(SAME_SHARE)}, fewer trays are handier.`,
+    );
+  return said;
+}
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** The arithmetic of a drying: (30 min drying − 2 min changeover) / 1.3 min a model + 1 = 23 models. */
+export function arithmetic({ dryMinutes, changeoverMinutes, minutesPerModel, models }: DryingNeed): string {
+  if (models === null) return 'The whole tray must be dry first: no size helps, other work must fill it.';
+  return `(${minutesText(dryMinutes)} drying − ${minutesText(changeoverMinutes)} changeover) / ${plain(minutesPerModel, 2, 1)} min a model + 1 = ${counted(models, 'model')}`;
+}
+
+/** The smallest tray that waits for nothing in the orders found, in words. */
+export function smallestWithoutWaiting(choices: readonly TrayChoice[], scope: string): string {
+  const free = choices.filter(({ totals }) => totals.wait < SMALLEST_MINUTES).toSorted((a, b) => a.limit - b.limit)[0];
+  if (!free) return `${capital(scope)}, every split waits a little.`;
+  return `${capital(scope)}, other work fills the drying: ${free.limit === 1 ? 'even single models wait' : `trays of ${free.limit} wait`} for nothing.`;
+}

@@ -1,0 +1,30 @@
+import { object, type InferType } from 'yup';
+import { unitFields } from '../../core/formats/commissionSchemas';
+import { count, id, list } from '../../core/formats/fields';
+import { InputError } from '../../core/formats/InputError';
+import { ConflictError } from '../errors';
+import { findCommission } from '../commissions/loadPicture';
+import type { Stores } from '../stores';
+
+export const saveTraysSchema = object({
+  revision: count(1),
+  units: list(object({ id: id(), trayLimit: unitFields.trayLimit }), 500),
+});
+
+/** Sets how many models of each unit named travel together at most. Answers with the new revision of the commission. */
+export async function saveTrays(
+  stores: Pick<Stores, 'commissions'>,
+  commissionId: string | undefined,
+  { revision, units }: InferType<typeof saveTraysSchema>,
+): Promise<{ revision: number }> {
+  const commission = await findCommission(stores, commissionId);
+  const known = new Set((await stores.commissions.units(commission.id)).map((unit) => unit.id));
+  units.forEach((unit, index) => {
+    if (!known.has(unit.id)) throw new InputError(`units[${index}].id`, unit.id, 'name a unit of this commission');
+  });
+  if (!(await stores.commissions.setTrayLimits(commission.id, units, revision)))
+    throw new ConflictError(
+      'This commission was changed in another window after this one was opened: reload the page, then choose the trays again.',
+    );
+  return { revision: revision + 1 };
+}
