@@ -5,7 +5,19 @@ import { startApp, type App } from '../support/app';
 import { openBrowser } from '../support/browser';
 import { PageUser } from '../support/page';
 
-const VIEWS = ['/', '/new', '/c/ID/intake', '/c/ID/scheme', '/c/ID/line', '/c/ID/bench', '/ledger', '/shelf', '/house-rules', '/nowhere'];
+const VIEWS = [
+  '/',
+  '/new',
+  '/c/ID/intake',
+  '/c/ID/scheme',
+  '/c/ID/line',
+  '/c/ID/trays',
+  '/c/ID/bench',
+  '/ledger',
+  '/shelf',
+  '/house-rules',
+  '/nowhere',
+];
 
 /** Elements of the page that cover each other's text, though neither holds the other. */
 const OVERLAPS = `
@@ -49,7 +61,7 @@ describe('every view', function () {
       for (const view of VIEWS.filter((path) => demo || !path.includes('ID'))) {
         it(`${view} has no accessibility violation in either theme, no sideways scrolling, no overlap and no complaint`, async () => {
           await user.open(view.replace('ID', commission ?? ''));
-          await driver.sleep(view.endsWith('line') ? 1800 : 300);
+          await driver.sleep(/line|trays/.test(view) ? 2500 : 300);
           expect(await driver.executeScript<number>('return document.documentElement.scrollWidth - innerWidth'), 'sideways').to.be.at.most(
             0,
           );
@@ -83,7 +95,7 @@ describe('every view', function () {
       await user.keys('?');
       await user.see('dialog[open]', /Keys/);
       await user.keys(Key.ESCAPE);
-      await driver.actions().keyDown(Key.ALT).sendKeys('7').keyUp(Key.ALT).perform();
+      await driver.actions().keyDown(Key.ALT).sendKeys('8').keyUp(Key.ALT).perform();
       await user.path(/\/shelf$/);
     });
 

@@ -57,8 +57,9 @@ describe('the times of a line in the sessions of the week', () => {
     expect(times.changeText({ bench: 3, finish: 3 }, 1460)).to.equal('+3 min');
     expect(times.changeText({ bench: -2, finish: -1380 }, 1460)).to.equal('−2 min, done 1 session earlier');
     expect(times.changeText({ bench: 0, finish: 2870 }, 1460)).to.equal('done 1 session later');
-    expect(times.changeText({ bench: 3, finish: 8 }, 1460)).to.equal('+3 min, done 8 min later');
+    expect(times.changeText({ bench: 3, finish: 28 }, 1460)).to.equal('+3 min, done 28 min later');
     expect(times.changeText({ bench: 3, finish: 0 }, 1460), 'the end of a session took it up').to.equal('+3 min');
+    expect(times.changeText({ bench: 0, finish: -4 }, 1460)).to.equal('done 4 min earlier');
     expect(times.changeText({ bench: 0, finish: 0 }, 1460)).to.equal('no change');
   });
 

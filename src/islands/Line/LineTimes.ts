@@ -5,6 +5,8 @@ import { counted, differenceText, minutesText, momentText } from '../../ui/forma
 const MINUTE_MS = 60_000;
 /** Less than this is not told apart. */
 const SMALLEST_MINUTES = 0.05;
+/** Ends of sessions that stay unused part the finish from the bench time; within a session less than this is not worth a word. */
+const WORTH_SAYING_MINUTES = 15;
 
 /** Says the minutes of a plan as the painter reads them: counted from the start, or as days and times of the sessions. */
 export class LineTimes {
@@ -34,13 +36,12 @@ export class LineTimes {
   changeText({ bench, finish }: OrderChange, doneAt: number): string {
     if (!this.calendar) return differenceText(bench);
     const sessions = this.sessionOf(doneAt + finish) - this.sessionOf(doneAt);
+    const hasBench = Math.abs(bench) >= SMALLEST_MINUTES;
+    const isApart = Math.abs(finish - bench) >= (hasBench ? WORTH_SAYING_MINUTES : SMALLEST_MINUTES);
+    const shift = sessions === 0 ? minutesText(Math.abs(finish)) : counted(Math.abs(sessions), 'session');
     const parts = [
-      Math.abs(bench) >= SMALLEST_MINUTES && differenceText(bench),
-      sessions !== 0
-        ? `done ${counted(Math.abs(sessions), 'session')} ${sessions > 0 ? 'later' : 'earlier'}`
-        : Math.abs(finish - bench) >= SMALLEST_MINUTES &&
-          Math.abs(finish) >= SMALLEST_MINUTES &&
-          `done ${minutesText(Math.abs(finish))} ${finish > 0 ? 'later' : 'earlier'}`,
+      hasBench && differenceText(bench),
+      (sessions !== 0 || isApart) && `done ${shift} ${finish > 0 ? 'later' : 'earlier'}`,
     ].filter(Boolean);
     return parts.length === 0 ? differenceText(0) : parts.join(', ');
   }
