@@ -75,6 +75,15 @@ describe('the relay chart', () => {
     expect(markup).to.include('waits').and.to.include('what is in hand');
   });
 
+  it('has a gate where a whole tray must be dry, no later than the job begins, and draws it', () => {
+    const gated = blocks.filter((block) => block.gateAt !== null);
+    const wholeTray = picture.problem.jobs.filter((job) => job.after.some(({ scope }) => scope === 'tray'));
+    expect(gated.map((block) => block.job.id)).to.have.members(wholeTray.map((job) => job.id));
+    expect(gated.length).to.be.greaterThan(0);
+    for (const block of gated) expect(block.gateAt).to.be.at.most(block.begin + 1e-6);
+    expect(count(chart('tray'), /data-gate/g)).to.equal(gated.length);
+  });
+
   it('draws a band for each session that is worked in, and the nights between them', () => {
     const sessions = [0, 1440, 2880, 4320].map((from) => ({ from, to: from + 25 }));
     const planned = planOrder(compileLine({ ...picture.problem, sessions }), order);

@@ -36,6 +36,7 @@ export function JobDetails({ block, picture, reason, times, doneAt, place, count
         {times.sessionOf(block.end) > times.sessionOf(block.begin + block.prep) && `, done ${times.when(block.end)}`}
         {block.prep > 0 && `, ready in ${minutesText(block.prep)}`}
         {block.wait >= 0.05 && `, waits ${minutesText(block.wait)}`}
+        {block.gateAt !== null && `, may begin when the whole tray is dry: ${times.when(block.gateAt)}`}
         {`, then dries ${minutesText(job.dryMinutes)}.`}
       </p>
       <p className={styles.why}>{reason && whyHere(picture, job.id, reason, times, doneAt).join(' ')}</p>

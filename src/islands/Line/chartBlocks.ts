@@ -1,4 +1,4 @@
-import type { LinePlan } from '../../core/line/definitions';
+import type { LinePlan, LineProblem } from '../../core/line/definitions';
 import type { JobInfo } from '../../core/scheme/buildLine';
 import type { Paint } from '../../core/scheme/definitions';
 import { factsOf } from '../../core/scheme/techniques';
@@ -18,6 +18,8 @@ export interface ChartBlock {
   wait: number;
   /** When its last model is dry. */
   dryAt: number;
+  /** When all of another job is dry that it waits for as a whole; null when it may follow model by model. */
+  gateAt: number | null;
 }
 
 export interface ChartRow {
@@ -32,12 +34,34 @@ export function chartBlocks(picture: LinePicture, plan: LinePlan, rowsBy: RowsBy
   const setups = new Map(picture.setups.map((setup) => [setup.id, setup]));
   const rows = rowsBy === 'tray' ? trayRows(picture) : setupRows(picture, plan);
   const rowOf = new Map(rows.map((row, index) => [row.id, index]));
+  const gates = gatesOf(picture.problem, plan);
   const blocks = plan.jobs.map(({ id, begin, end, prep, wait }) => {
     const job = jobs.get(id)!;
     const row = rowOf.get(rowsBy === 'tray' ? job.trayId : job.setupId)!;
-    return { job, paint: setups.get(job.setupId)!.paint, row, begin, end, prep, wait, dryAt: end + job.dryMinutes };
+    return {
+      job,
+      paint: setups.get(job.setupId)!.paint,
+      row,
+      begin,
+      end,
+      prep,
+      wait,
+      dryAt: end + job.dryMinutes,
+      gateAt: gates.get(id) ?? null,
+    };
   });
   return { blocks, rows };
+}
+
+/** The minutes at which whole trays are dry, for the jobs that may not begin before. */
+function gatesOf(problem: LineProblem, plan: LinePlan): Map<string, number> {
+  const ends = new Map(plan.jobs.map(({ id, end }) => [id, end]));
+  const drying = new Map(problem.jobs.map(({ id, dryMinutes }) => [id, dryMinutes]));
+  const gates = new Map<string, number>();
+  for (const { id, after } of problem.jobs)
+    for (const { job, scope, lagMinutes } of after)
+      if (scope === 'tray') gates.set(id, Math.max(gates.get(id) ?? 0, ends.get(job)! + (lagMinutes ?? drying.get(job)!)));
+  return gates;
 }
 
 const trayRows = (picture: LinePicture): ChartRow[] =>

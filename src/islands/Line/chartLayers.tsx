@@ -10,6 +10,8 @@ import styles from './RelayChart.module.css';
 
 export const ROW = 30;
 const BLOCK = 20;
+/** How far a gate stands out above and below its row. */
+const GATE = 3;
 /** Room above the rows: the minutes, and the places that what is carried may take. */
 export const TOP = 40;
 const RAIL = 34;
@@ -138,6 +140,16 @@ export const Blocks = memo(function Blocks({ blocks, x, finish }: BlocksProps) {
           className={styles.paint}
         />
       ))}
+      {blocks
+        .filter((block) => block.gateAt !== null && block.gateAt <= finish)
+        .map((block) => (
+          <path
+            key={`${block.job.id} gate`}
+            d={`M${x(block.gateAt!) - 3} ${rowY(block.row) - GATE}h6m-3 0v${BLOCK + 2 * GATE}m-3 0h6`}
+            className={styles.gate}
+            data-gate
+          />
+        ))}
       {blocks
         .filter((block) => block.wait >= LABELLED_WAIT_MINUTES)
         .map((block) => (

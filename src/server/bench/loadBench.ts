@@ -21,7 +21,7 @@ export async function loadBench(stores: Stores, commissionId: string | undefined
     events: await stores.runs.events(run.id),
     paints: [...picture.paints.values()],
     stillWet: picture.runs.filter((other) => other.run.id !== run.id).flatMap((other) => leftWet(other, now)),
-    estimate: estimateCommission(picture),
+    estimate: await estimateCommission(picture),
   };
 }
 

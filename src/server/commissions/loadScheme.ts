@@ -10,6 +10,6 @@ export async function loadScheme(stores: Stores, commissionId: string | undefine
     units: picture.units,
     paints: [...picture.paints.values()],
     house: picture.house,
-    estimate: estimateCommission(picture),
+    estimate: await estimateCommission(picture),
   };
 }

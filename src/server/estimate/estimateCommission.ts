@@ -17,8 +17,8 @@ const SEED = 20;
  * passes of all commissions together; changeovers, waits and touch-up come from a quick plan of what is left, test
  * models taken as approved. All pictures must share one time model.
  */
-export function estimateCommissions(pictures: readonly Picture[]): { estimate: CommissionEstimate; left: MinutesLeft }[] {
-  const open = pictures.map(openWork);
+export async function estimateCommissions(pictures: readonly Picture[]): Promise<{ estimate: CommissionEstimate; left: MinutesLeft }[]> {
+  const open = await Promise.all(pictures.map(openWork));
   const handsOn =
     pictures[0]?.model.simulate(
       open.map(({ work }) => work),
@@ -32,13 +32,14 @@ export function estimateCommissions(pictures: readonly Picture[]): { estimate: C
 }
 
 /** The estimate of one commission. */
-export const estimateCommission = (picture: Picture): CommissionEstimate => estimateCommissions([picture])[0]!.estimate;
+export const estimateCommission = async (picture: Picture): Promise<CommissionEstimate> =>
+  (await estimateCommissions([picture]))[0]!.estimate;
 
-function openWork(picture: Picture) {
+async function openWork(picture: Picture) {
   const units = picture.units.map((unit): Unit => ({ ...unit, testModel: unit.testModel === 'waiting' ? 'approved' : unit.testModel }));
   const passes = units.flatMap((unit) => passesOf(unit, picture.commission.standard).map((pass) => passLeft(picture, unit, pass)));
   return {
-    totals: quickPlan(buildLine(rosterOf(picture, units)).problem),
+    totals: await quickPlan(buildLine(rosterOf(picture, units)).problem),
     work: passes.filter((entry) => entry.weight > 0).map(({ kind, weight }) => ({ kind, models: weight })),
     passes: passes.map((entry) => entry.estimate),
   };

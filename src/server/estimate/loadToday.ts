@@ -16,7 +16,7 @@ export async function loadToday(stores: Stores, now: Date): Promise<Today> {
   const model = await loadTimeModel(stores, now);
   const pictures = await Promise.all((await stores.commissions.list()).map((commission) => loadPicture(stores, commission.id, now, model)));
   const house = await stores.houseRules.load();
-  const estimates = estimateCommissions(pictures);
+  const estimates = await estimateCommissions(pictures);
   const outlooks = outlook(
     estimates.map(({ left }, index) => ({
       left,
