@@ -1,3 +1,4 @@
+import axe from 'axe-core';
 import { expect } from 'chai';
 import { Key, type WebDriver } from 'selenium-webdriver';
 import type chrome from 'selenium-webdriver/chrome';
@@ -5,6 +6,7 @@ import type { CommissionFile } from '../../src/core/formats/commission';
 import { startApp, type App } from '../support/app';
 import { openBrowser } from '../support/browser';
 import { PageUser } from '../support/page';
+import { readPdf } from '../support/pdf';
 import { recordTasks } from '../support/recordTasks';
 
 /** A frame that takes longer than this is seen as a jerk. */
@@ -144,6 +146,49 @@ describe('arranging a line by hand', function () {
     await user.isStored();
   });
 
+  it('plans in the sessions of House rules, or in one sitting, and remembers which', async () => {
+    const bands = async () => (await driver.findElements({ css: '[data-session]' })).length;
+    const worked = await bands();
+    expect(worked).to.be.greaterThan(2);
+    await user.see('[data-searching]', new RegExp(`at the bench in ${worked} sessions, done \\w+ \\d+ \\w+, \\d\\d:\\d\\d`));
+    await user.see('[data-strategy="suggested"]', /(Mon|Tue|Thu|Sat) \d/);
+    await user.press('In one sitting');
+    await driver.navigate().refresh();
+    await user.ready();
+    await user.see('[data-searching]', /h \d+ min at the bench, /);
+    expect(await bands()).to.equal(0);
+    await user.press('In my sessions');
+    await user.find('[data-searching="false"]');
+    expect(await bands()).to.equal(worked);
+  });
+
+  it('makes a leg sheet of the order on screen', async () => {
+    const first = (await user.text('[aria-label="Legs in their order"] li')).split('\n')[1]!;
+    const bytes = await driver.executeAsyncScript<number[]>(`
+      const done = arguments[0];
+      const make = URL.createObjectURL;
+      URL.createObjectURL = (blob) => {
+        blob.arrayBuffer().then((buffer) => done([...new Uint8Array(buffer)]));
+        URL.createObjectURL = make;
+        return make.call(URL, blob);
+      };
+      document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'p', bubbles: true }));`);
+    const { pages } = await readPdf(Uint8Array.from(bytes));
+    expect(pages[0]).to.include('Leg sheet').and.to.include('Tide coast watch').and.to.include(` 1 ${first}`);
+  });
+
+  it('has no accessibility violation while a job is carried', async () => {
+    await driver.executeScript('document.querySelector("[aria-roledescription]").focus()');
+    await user.keys(Key.HOME, Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ENTER, Key.ARROW_RIGHT);
+    await user.find('[data-carry-change]');
+    await driver.executeScript(axe.source);
+    const violations = await driver.executeAsyncScript<string[]>(
+      'const done = arguments[0]; axe.run().then((result) => done(result.violations.map((each) => each.id + ": " + each.nodes[0].html.slice(0, 120))))',
+    );
+    expect(violations).to.deep.equal([]);
+    await user.keys(Key.ESCAPE);
+  });
+
   it('shows rows by setup', async () => {
     await user.keys('r');
     await user.see('[aria-label="Relay chart"]', /Rows by tray/);
@@ -155,14 +200,24 @@ describe('arranging a line by hand', function () {
     const id = await importLongLine(600);
     await user.open(`/c/${id}/line`);
     await user.find('[data-searching="false"]');
-    expect((await driver.findElements({ css: '[data-place]' })).length).to.be.at.least(600);
-    await driver.executeScript('document.querySelector(\'[data-place="300"]\').scrollIntoView({ block: "center" })');
+    await user.see('#job-in-hand', /^1 of/);
+    const jobs = Number(/of (\d+):/.exec(await user.text('#job-in-hand'))![1]);
+    expect(jobs).to.be.at.least(600);
+    expect((await driver.findElements({ css: '[data-place]' })).length, 'only what is in sight is drawn').to.be.within(20, jobs * 0.7);
+    await goTo(300);
     // Another program may take the processor away in the middle of a frame, but not every time.
     const longest: number[] = [];
     while (longest.length < DRAGS && !(longest.at(-1)! <= LONGEST_FRAME_MS)) longest.push(await longestTaskOfADrag());
     expect(Math.min(...longest), `longest task of the page, ms, in ${longest.length} drags`).to.be.at.most(LONGEST_FRAME_MS);
     await user.see('[data-testid="hand-note"]', /^Put there and pinned/);
   });
+
+  /** Steps through the line by keyboard until the job at a place is in hand, and so in sight. */
+  async function goTo(place: number): Promise<void> {
+    await driver.executeScript('document.querySelector("[aria-roledescription]").focus()');
+    await user.keys(Key.HOME, ...Array.from({ length: place }, () => Key.ARROW_RIGHT));
+    await user.find(`[data-place="${place}"]`);
+  }
 
   /** Carries the job at place 300 to and fro and puts it down. */
   async function longestTaskOfADrag(): Promise<number> {

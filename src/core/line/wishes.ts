@@ -89,23 +89,22 @@ export function arrangeByWishes(line: CompiledLine, order: ArrayLike<number> = e
   const blocks = blocksOf(line, order);
   const blockOf = new Int32Array(line.jobCount);
   blocks.forEach((jobs, block) => jobs.forEach((job) => (blockOf[job] = block)));
-  const before = blocks.map((jobs, block) => {
-    const blockers = new Set(jobs.flatMap((job) => Array.from(line.predecessors[job]!, (other) => blockOf[other]!)));
-    blockers.delete(block);
-    return blockers;
+  const held: number[][] = blocks.map(() => []);
+  const blockers = blocks.map((jobs, block) => {
+    const before = new Set(jobs.flatMap((job) => Array.from(line.predecessors[job]!, (other) => blockOf[other]!)));
+    before.delete(block);
+    before.forEach((other) => held[other]!.push(block));
+    return before.size;
   });
+  const place = blocks.map(([first]) => (line.wishes.behind[first!] === AT_START ? -1 : rank[first!]!));
   const arranged: number[] = [];
-  const open = new Set(blocks.keys());
-  while (open.size > 0) {
+  const free = new Set([...blocks.keys()].filter((block) => blockers[block] === 0));
+  while (free.size > 0) {
     let next = -1;
-    const atStart = (block: number) => (line.wishes.behind[blocks[block]![0]!] === AT_START ? -1 : rank[blocks[block]![0]!]!);
-    for (const block of open) {
-      if ([...before[block]!].some((other) => open.has(other))) continue;
-      if (next < 0 || atStart(block) < atStart(next)) next = block;
-    }
-    if (next < 0) return null;
-    open.delete(next);
+    for (const block of free) if (next < 0 || place[block]! < place[next]!) next = block;
+    free.delete(next);
     arranged.push(...blocks[next]!);
+    for (const block of held[next]!) if (--blockers[block]! === 0) free.add(block);
   }
   const result = Int32Array.from(arranged);
   return keepsOrder(line, result) && pinsKept(line, result) ? result : null;

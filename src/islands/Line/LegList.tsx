@@ -22,7 +22,7 @@ export function LegList({ picture, plan, selected, onSelect }: LegListProps) {
     () =>
       legsOf(picture, plan).map(({ setup, jobs, first, minutes }) => ({
         setup,
-        unitNames: [...new Set(jobs.map((job) => job.unitName))].join(', '),
+        unitNames: shortened([...new Set(jobs.map((job) => job.unitName))]),
         minutes,
         first,
         end: first + jobs.length,
@@ -37,6 +37,10 @@ export function LegList({ picture, plan, selected, onSelect }: LegListProps) {
     </ol>
   );
 }
+
+const MOST_NAMES = 3;
+const shortened = (names: string[]): string =>
+  names.length <= MOST_NAMES + 1 ? names.join(', ') : `${names.slice(0, MOST_NAMES).join(', ')} and ${names.length - MOST_NAMES} more`;
 
 interface LegProps {
   number: number;

@@ -9,6 +9,7 @@ import { chartScale } from './chartScale';
 import type { LineTimes } from './LineTimes';
 import type { useCarry } from './useCarry';
 import { minuteOfPlace } from './useCarry';
+import { useWindow } from './useWindow';
 import styles from './RelayChart.module.css';
 
 interface RelayChartProps {
@@ -31,6 +32,7 @@ interface RelayChartProps {
 export function RelayChart(props: RelayChartProps) {
   const { plan, times, blocks, rows, pinned, selected, onSelect, carrying, wholeLeg, details, controls } = props;
   const frame = useRef<HTMLDivElement>(null);
+  const upright = useRef<HTMLDivElement>(null);
   const [room, setRoom] = useState(900);
   const [zoom, setZoom] = useState(1);
   useEffect(() => {
@@ -44,6 +46,7 @@ export function RelayChart(props: RelayChartProps) {
   const height = TOP + rows.length * ROW + 6;
   const current = Math.min(selected, blocks.length - 1);
   const { carry } = carrying;
+  const seen = useWindow(upright, frame);
 
   const over = carry?.places?.[carry.over] ?? null;
   const focus = over ? minuteOfPlace(plan, over.to) : blocks[current]!.begin;
@@ -52,6 +55,12 @@ export function RelayChart(props: RelayChartProps) {
     const at = x(focus);
     if (at < box.scrollLeft || at > box.scrollLeft + box.clientWidth - EDGE_PIXELS) box.scrollLeft = at - box.clientWidth / 3;
   }, [focus, x]);
+  const row = blocks[current]!.row;
+  useEffect(() => {
+    const box = upright.current!;
+    const top = TOP + row * ROW;
+    if (top + ROW <= box.scrollTop || top >= box.scrollTop + box.clientHeight) box.scrollTop = top - box.clientHeight / 2;
+  }, [row]);
 
   const pointer = usePointer(frame, x, carrying, wholeLeg, onSelect);
 
@@ -65,7 +74,7 @@ export function RelayChart(props: RelayChartProps) {
 
   return (
     <section className={styles.chart} aria-label="Relay chart">
-      <div className={styles.scroll}>
+      <div ref={upright} className={styles.scroll}>
         <ol className={styles.labels} style={{ paddingTop: TOP }}>
           {rows.map((row) => (
             <li key={row.id} style={{ height: ROW }}>
@@ -91,9 +100,9 @@ export function RelayChart(props: RelayChartProps) {
               </pattern>
             </defs>
             <Ground scale={scale} times={times} height={height} finish={plan.finish} zoom={zoom} rows={rows.length} width={width} />
-            <Blocks blocks={blocks} x={x} finish={plan.finish} />
+            <Blocks blocks={blocks} seen={seen} x={x} finish={plan.finish} />
             <Marked blocks={blocks} from={carry?.from ?? current} end={carry?.end ?? current + 1} x={x} isCarried={carry !== null} />
-            <Pins blocks={blocks} x={x} pinned={pinned} />
+            <Pins blocks={blocks} seen={seen} x={x} pinned={pinned} />
             {carry?.places && <Places places={carry.places} plan={plan} x={x} />}
             {over && <Over place={over} plan={plan} x={x} height={height} times={times} />}
           </svg>

@@ -8,6 +8,8 @@ export type RowsBy = 'tray' | 'setup';
 
 /** A job as it is drawn: minutes from the start of the line. */
 export interface ChartBlock {
+  /** Its place in the order. */
+  place: number;
   job: JobInfo;
   paint: Paint | null;
   /** Row of its tray or setup. */
@@ -35,10 +37,11 @@ export function chartBlocks(picture: LinePicture, plan: LinePlan, rowsBy: RowsBy
   const rows = rowsBy === 'tray' ? trayRows(picture) : setupRows(picture, plan);
   const rowOf = new Map(rows.map((row, index) => [row.id, index]));
   const gates = gatesOf(picture.problem, plan);
-  const blocks = plan.jobs.map(({ id, begin, end, prep, wait }) => {
+  const blocks = plan.jobs.map(({ id, begin, end, prep, wait }, place) => {
     const job = jobs.get(id)!;
     const row = rowOf.get(rowsBy === 'tray' ? job.trayId : job.setupId)!;
     return {
+      place,
       job,
       paint: setups.get(job.setupId)!.paint,
       row,

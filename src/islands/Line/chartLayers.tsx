@@ -5,6 +5,7 @@ import { dayOfText, minutesText, timeOfDayText } from '../../ui/format';
 import { threadPath, type ChartBlock } from './chartBlocks';
 import type { ChartScale, Scale } from './chartScale';
 import type { LineTimes } from './LineTimes';
+import type { ChartWindow } from './useWindow';
 import { minuteOfPlace } from './useCarry';
 import styles from './RelayChart.module.css';
 
@@ -19,6 +20,12 @@ const RAIL = 34;
 const LABELLED_WAIT_MINUTES = 2;
 const TICK_STEPS = [5, 10, 15, 30, 60, 120, 240, 480, 960, 1920];
 const MOST_TICKS = 16;
+
+/** Is any of a block, or of the drying behind it, in sight? */
+function isSeen({ row, begin, dryAt }: ChartBlock, { left, right, top, bottom }: ChartWindow, x: Scale): boolean {
+  const y = TOP + row * ROW;
+  return y + ROW >= top && y <= bottom && x(begin) <= right && x(dryAt) >= left;
+}
 
 const rowY = (row: number) => TOP + row * ROW + (ROW - BLOCK) / 2;
 
@@ -109,12 +116,15 @@ function Tick({ at, height, label }: { at: number; height: number; label: string
 
 interface BlocksProps {
   blocks: ChartBlock[];
+  /** Only what is in sight is drawn; a line may have hundreds of rows. */
+  seen: ChartWindow;
   x: Scale;
   finish: number;
 }
 
 /** Everything that stays where it is while something is carried. */
-export const Blocks = memo(function Blocks({ blocks, x, finish }: BlocksProps) {
+export const Blocks = memo(function Blocks({ blocks: all, seen, x, finish }: BlocksProps) {
+  const blocks = all.filter((block) => isSeen(block, seen, x));
   return (
     <g>
       {blocks.map((block) => (
@@ -127,11 +137,11 @@ export const Blocks = memo(function Blocks({ blocks, x, finish }: BlocksProps) {
           fill="url(#drying)"
         />
       ))}
-      <path d={threadPath(blocks, x, (row) => rowY(row) + BLOCK / 2)} className={styles.thread} />
-      {blocks.map((block, place) => (
+      <path d={threadPath(all, x, (row) => rowY(row) + BLOCK / 2)} className={styles.thread} />
+      {blocks.map((block) => (
         <rect
           key={block.job.id}
-          data-place={place}
+          data-place={block.place}
           x={x(block.begin)}
           y={rowY(block.row)}
           width={Math.max(2, x(block.end) - x(block.begin))}
@@ -162,11 +172,16 @@ export const Blocks = memo(function Blocks({ blocks, x, finish }: BlocksProps) {
 });
 
 /** A tack on every job that is pinned, over the frame of the one in hand. */
-export const Pins = memo(function Pins({ blocks, x, pinned }: Pick<BlocksProps, 'blocks' | 'x'> & { pinned: ReadonlySet<string> }) {
+export const Pins = memo(function Pins({
+  blocks,
+  seen,
+  x,
+  pinned,
+}: Pick<BlocksProps, 'blocks' | 'seen' | 'x'> & { pinned: ReadonlySet<string> }) {
   return (
     <g aria-hidden="true" pointerEvents="none">
       {blocks
-        .filter((block) => pinned.has(block.job.id))
+        .filter((block) => pinned.has(block.job.id) && isSeen(block, seen, x))
         .map((block) => (
           <path
             key={block.job.id}
@@ -215,7 +230,7 @@ export const Places = memo(function Places({ places, plan, x }: { places: PlaceC
   return (
     <g aria-hidden="true" pointerEvents="none">
       <line x1={0} x2={x(plan.finish)} y1={RAIL} y2={RAIL} className={styles.placeRail} />
-      {places.map((place) => {
+      {oneForEachPixel(places, (place) => x(minuteOfPlace(plan, place.to))).map((place) => {
         const at = x(minuteOfPlace(plan, place.to));
         const tall = 3 + (9 * Math.max(0, place.bench)) / dearest;
         return (
@@ -232,6 +247,17 @@ export const Places = memo(function Places({ places, plan, x }: { places: PlaceC
     </g>
   );
 });
+
+/** The cheapest of the places that fall together on the screen. */
+function oneForEachPixel(places: PlaceCost[], at: (place: PlaceCost) => number): PlaceCost[] {
+  const cheapest = new Map<number, PlaceCost>();
+  for (const place of places) {
+    const pixel = Math.round(at(place));
+    const known = cheapest.get(pixel);
+    if (!known || place.minutes < known.minutes) cheapest.set(pixel, place);
+  }
+  return [...cheapest.values()];
+}
 
 export function Over({ place, plan, x, height, times }: { place: PlaceCost; plan: LinePlan; x: Scale; height: number; times: LineTimes }) {
   const at = x(minuteOfPlace(plan, place.to));

@@ -41,10 +41,8 @@ export function useLine(picture: LinePicture, sessions: LineSessions | null, com
   });
   const own = saved.value;
   const ownOrder = useMemo(() => own && Int32Array.from(own.order, (id) => indexes.get(id)!), [own, indexes]);
-  const times = useMemo(
-    () => new LineTimes(sessions && holds(picture.problem, sessions, ownOrder) ? sessions : null),
-    [picture, sessions, ownOrder],
-  );
+  const fits = useMemo(() => sessions !== null && holds(picture.problem, sessions, ownOrder), [picture, sessions, ownOrder]);
+  const times = useMemo(() => new LineTimes(fits ? sessions : null), [fits, sessions]);
   const problem = useMemo(() => (times.sessions ? { ...picture.problem, sessions: times.sessions } : picture.problem), [picture, times]);
   const free = useMemo(() => compileLine(problem), [problem]);
   const fixed = useMemo(() => {
