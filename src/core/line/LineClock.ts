@@ -1,5 +1,6 @@
 import type { CompiledLine } from './compileLine';
 import { SESSION_ROUNDING } from './definitions';
+import { ToolRack } from './ToolRack';
 
 /** What placing one job next would bring, or has brought. All in minutes. */
 export interface JobTiming {
@@ -9,17 +10,6 @@ export interface JobTiming {
   end: number;
   prep: number;
   wait: number;
-}
-
-/** A copy of a tool that is owned. */
-export interface ToolCopy {
-  tool: number;
-  /** Under which it was used last, or -1. */
-  setup: number;
-  end: number;
-  rest: number;
-  /** Its index where the contract's choice depends on it, for ends at the same minute; else -1. */
-  copy: number;
 }
 
 /**
@@ -53,14 +43,7 @@ export class LineClock {
   private readonly lost: Float64Array;
   private readonly sessionAfter: Int32Array;
   private readonly missingAfter: Float64Array;
-  private readonly copyStart: Int32Array;
-  private readonly copies: number;
-  private readonly copySetup: Int32Array;
-  private readonly copyEnd: Float64Array;
-  private readonly copySetupAfter: Int32Array;
-  private readonly copyEndAfter: Float64Array;
-  private copy = -1;
-  private copyFree = 0;
+  readonly tools: ToolRack;
   /** The job before it on the same tray, and the moment all of them may be picked up; for trays with handle minutes. */
   private readonly trayBefore: Int32Array;
   private readonly trayHandleAt: Float64Array;
@@ -84,13 +67,7 @@ export class LineClock {
     this.lost = new Float64Array(2 * n);
     this.sessionAfter = new Int32Array(2 * n);
     this.missingAfter = new Float64Array(2 * n);
-    this.copyStart = new Int32Array(line.toolCopies.length + 1);
-    line.toolCopies.forEach((count, tool) => (this.copyStart[tool + 1] = this.copyStart[tool]! + count));
-    this.copies = this.copyStart[line.toolCopies.length]!;
-    this.copySetup = new Int32Array(this.copies);
-    this.copyEnd = new Float64Array(this.copies);
-    this.copySetupAfter = new Int32Array(2 * n * this.copies);
-    this.copyEndAfter = new Float64Array(2 * n * this.copies);
+    this.tools = new ToolRack(line, 2 * n);
     this.trayBefore = new Int32Array(2 * n).fill(-1);
     this.trayHandleAt = new Float64Array(2 * n);
     this.trayLast = new Int32Array(line.trayJobs.length);
@@ -117,8 +94,7 @@ export class LineClock {
       this.time = this.line.sessionFrom[0]!;
       this.held = -1;
       this.missing = 0;
-      this.copySetup.fill(-1);
-      this.copyEnd.fill(0);
+      this.tools.clear();
       return;
     }
     const last = this.keptOrder[position - 1]!;
@@ -127,10 +103,7 @@ export class LineClock {
     this.time = this.end[record]!;
     this.held = this.line.jobSetup[last]!;
     this.missing = this.missingAfter[record]!;
-    for (let copy = 0; copy < this.copies; copy++) {
-      this.copySetup[copy] = this.copySetupAfter[record * this.copies + copy]!;
-      this.copyEnd[copy] = this.copyEndAfter[record * this.copies + copy]!;
-    }
+    this.tools.goBackTo(record);
   }
 
   /** Places the job and returns its timing, in an object that the next call overwrites. */
@@ -194,8 +167,7 @@ export class LineClock {
   }
 
   /**
-   * Is the clock where it was after the job in the kept order, so that the jobs behind it would go the same way? Tools
-   * that have rested by now need not have rested since the same minute, only in the same order.
+   * Is the clock where it was after the job in the kept order, so that the jobs behind it would go the same way?
    */
   isAsAfter(job: number): boolean {
     const kept = this.recordOf(job) ^ 1;
@@ -204,38 +176,8 @@ export class LineClock {
       this.sessionAfter[kept] === this.session &&
       this.missing === 0 &&
       this.missingAfter[kept] === 0 &&
-      this.toolsAreAsAfter(kept)
+      this.tools.isAsAfter(kept, this.time)
     );
-  }
-
-  private toolsAreAsAfter(kept: number): boolean {
-    const { toolRest } = this.line;
-    const base = kept * this.copies;
-    for (let tool = 0; tool < toolRest.length; tool++) {
-      for (let copy = this.copyStart[tool]!; copy < this.copyStart[tool + 1]!; copy++) {
-        const end = this.copyEnd[copy]!;
-        const keptEnd = this.copyEndAfter[base + copy]!;
-        if (this.copySetupAfter[base + copy] !== this.copySetup[copy]) return false;
-        if (keptEnd !== end && Math.max(end, keptEnd) + toolRest[tool]! > this.time) return false;
-        for (let other = this.copyStart[tool]!; other < copy; other++)
-          if (this.copyEnd[other]! < end !== this.copyEndAfter[base + other]! < keptEnd) return false;
-      }
-    }
-    return true;
-  }
-
-  /** The copies of all tools, each tool's by their last use. */
-  copiesByLastUse(): ToolCopy[] {
-    if (this.copies === 0) return [];
-    return Array.from(this.line.toolRest).flatMap((rest, tool) => {
-      const first = this.copyStart[tool]!;
-      const ends = this.copyEnd.subarray(first, this.copyStart[tool + 1]!);
-      const setups = this.copySetup.subarray(first, this.copyStart[tool + 1]!);
-      return Array.from(ends, (end, copy) => {
-        const isTie = setups[copy]! >= 0 && ends.some((other, index) => index !== copy && setups[index]! >= 0 && other === end);
-        return { tool, setup: setups[copy]!, end, rest, copy: isTie ? copy : -1 };
-      }).sort((a, b) => (a.setup < 0 ? -1 : a.end) - (b.setup < 0 ? -1 : b.end));
-    });
   }
 
   prepFor(setup: number): number {
@@ -254,9 +196,7 @@ export class LineClock {
       return;
     }
     const setup = line.jobSetup[job]!;
-    const tool = line.setupTool[setup]!;
-    this.copyFree = 0;
-    if (tool >= 0) this.chooseCopy(tool, setup);
+    this.tools.choose(setup);
     const free = this.time + this.prepFor(setup);
     const begin = this.smoothStart(job, before, free);
     if (begin + line.jobMinutes[job]! <= line.sessionTo[this.session]! + SESSION_ROUNDING) this.runSmooth(job, record, free, begin);
@@ -266,7 +206,7 @@ export class LineClock {
   /** When the job could begin and then run without a stop; NaN when it cannot, or when only its models tell. */
   private smoothStart(job: number, before: number, free: number): number {
     const { line } = this;
-    let begin = Math.max(free, this.copyFree);
+    let begin = Math.max(free, this.tools.freeAt);
     let later = -Infinity;
     for (let edge = line.edgeStart[job]!, last = line.edgeStart[job + 1]!; edge < last; edge++) {
       const other = 2 * line.edgeJob[edge]! + this.side[line.edgeJob[edge]!]!;
@@ -317,18 +257,19 @@ export class LineClock {
     const lastCell = line.cellStart[job + 1]!;
     const cellEnds = (record & 1) * line.cellSum.length;
     const gate = this.trayGate(job);
+    // The copy in hand is under this setup from its first model on, so it is free at once for the rest of the job.
+    let toolFree = this.tools.freeAt;
     this.handleTimes(job, before);
     timing.prep = timing.wait = 0;
     for (let cell = firstCell; cell < lastCell; cell++) {
       const minutes = line.cellMinutes[cell]!;
-      const ready = Math.max(gate, this.modelReady(job, cell - firstCell, line.cellModel[cell]!), this.copyFree);
+      const ready = Math.max(gate, this.modelReady(job, cell - firstCell, line.cellModel[cell]!), toolFree);
       if (!this.paint(setup, minutes, ready, cell === firstCell)) {
         this.missing += this.minutesMissing(setup, ready, cell, lastCell);
         break;
       }
       this.cellEnds[cellEnds + cell] = this.time;
-      // The copy in hand is under this setup from its first model on, so it is free at once for the rest of the job.
-      this.copyFree = 0;
+      toolFree = 0;
     }
     this.smoothBegin[record] = NaN;
     this.end[record] = timing.end = this.time;
@@ -401,22 +342,6 @@ export class LineClock {
     return ready;
   }
 
-  /** The copy last used under this setup, else one never used, else the one that has rested longest. */
-  private chooseCopy(tool: number, setup: number): void {
-    const first = this.copyStart[tool]!;
-    const last = this.copyStart[tool + 1]!;
-    let same = -1;
-    let unused = -1;
-    let oldest = first;
-    for (let copy = first; copy < last; copy++) {
-      if (this.copySetup[copy] === setup && (same < 0 || this.copyEnd[copy]! > this.copyEnd[same]!)) same = copy;
-      if (this.copySetup[copy] === -1 && unused < 0) unused = copy;
-      if (this.copyEnd[copy]! < this.copyEnd[oldest]!) oldest = copy;
-    }
-    this.copy = same >= 0 ? same : unused >= 0 ? unused : oldest;
-    this.copyFree = same >= 0 || unused >= 0 ? 0 : this.copyEnd[this.copy]! + this.line.toolRest[tool]!;
-  }
-
   /** The job placed last on the same tray, or -1; only for trays where handling matters. */
   private lastOnTray(job: number): number {
     const tray = this.line.jobTray[job]!;
@@ -448,15 +373,7 @@ export class LineClock {
       this.trayLast[tray] = job;
       this.trayBranch[tray] = this.branchNumber;
     }
-    if (this.copies === 0) return;
-    const tool = line.setupTool[line.jobSetup[job]!]!;
-    if (tool >= 0 && this.missing === 0) {
-      this.copySetup[this.copy] = line.jobSetup[job]!;
-      this.copyEnd[this.copy] = this.time;
-    }
-    for (let copy = 0; copy < this.copies; copy++) {
-      this.copySetupAfter[record * this.copies + copy] = this.copySetup[copy]!;
-      this.copyEndAfter[record * this.copies + copy] = this.copyEnd[copy]!;
-    }
+    if (this.missing === 0) this.tools.use(line.jobSetup[job]!, this.time);
+    this.tools.remember(record);
   }
 }

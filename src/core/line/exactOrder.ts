@@ -1,7 +1,8 @@
 import { BenchCalendar } from './BenchCalendar';
 import type { CompiledLine } from './compileLine';
 import { headsAndTails } from './headsAndTails';
-import { LineClock, type ToolCopy } from './LineClock';
+import { LineClock } from './LineClock';
+import type { ToolCopy } from './ToolRack';
 import { cheapestOpenings, type Openings } from './openings';
 
 export interface ExactLimits {
@@ -199,7 +200,7 @@ class ExactSearch {
     clock.branch(length - 1);
     clock.place(job);
     const rest = this.restOf(placed);
-    const copies = clock.copiesByLastUse().filter(({ tool }) => this.isToolWanted(tool, rest));
+    const copies = clock.tools.byLastUse().filter(({ tool }) => this.isToolWanted(tool, rest));
     const felt = this.feltBy(placed, rest, copies);
     const begun: Begun = { before, job, placed, touchUp, bound, session: clock.session, felt };
     clock.drop();
