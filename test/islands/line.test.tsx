@@ -215,6 +215,15 @@ describe('beside the chart', () => {
     expect(renderToStaticMarkup(<StrategyTable strategies={withOwn} times={times} />)).to.include('Yours');
   });
 
+  it('shows what is known before the other ways have been worked out', () => {
+    const [own] = strategies.slice(-1);
+    expect(renderToStaticMarkup(<StrategyTable strategies={[own!]} times={times} />)).to.match(/Suggested.*working out the other ways/s);
+    const shared = sharedLegs(picture, plan.legs);
+    expect(renderToStaticMarkup(<SharedLegs shared={shared} strategies={[own!]} />))
+      .to.include('units.')
+      .and.not.to.include('Against');
+  });
+
   it('says of a way that the sessions cannot hold it', () => {
     expect(
       renderToStaticMarkup(<StrategyTable strategies={[{ id: 'one-model', totals: null }, ...strategies.slice(1)]} times={times} />),

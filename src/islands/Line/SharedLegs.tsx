@@ -7,16 +7,17 @@ import styles from './View.module.css';
 
 /** What the units share: one setup carried across them, and what that keeps away. */
 export function SharedLegs({ shared, strategies }: { shared: SharedLeg[]; strategies: Strategy[] }) {
-  const bench = (id: Strategy['id']) => strategies.find((strategy) => strategy.id === id)?.totals?.bench ?? 0;
-  const saved = bench('unit-by-unit') - bench(strategies.at(-1)!.id);
+  const bench = (id: Strategy['id']) => strategies.find((strategy) => strategy.id === id)?.totals?.bench ?? null;
+  const apart = bench('unit-by-unit');
+  const saved = (apart ?? 0) - (bench(strategies.at(-1)!.id) ?? 0);
   return (
     <>
       {shared.length === 0 ? (
         <p>No leg joins two units: they share no paint used the same way, or every sharing would cost more than it saves.</p>
       ) : (
         <p data-testid="shared-saving">
-          {counted(shared.length, 'leg')} {shared.length === 1 ? 'joins' : 'join'} units. Against unit by unit,{' '}
-          {saved >= 0.05 ? `${minutesText(saved)} less at the bench` : 'nothing is lost'}.
+          {counted(shared.length, 'leg')} {shared.length === 1 ? 'joins' : 'join'} units.
+          {apart !== null && ` Against unit by unit, ${saved >= 0.05 ? `${minutesText(saved)} less at the bench` : 'nothing is lost'}.`}
         </p>
       )}
       <ul className={styles.shared} aria-label="Legs that join units">

@@ -88,6 +88,11 @@ export const StrategyTable = memo(function StrategyTable({ strategies, times }: 
               )}
             </tr>
           ))}
+          {strategies[0]!.id !== 'one-model' && (
+            <tr>
+              <td colSpan={COLUMNS.length + 2}>working out the other ways …</td>
+            </tr>
+          )}
         </tbody>
       </table>
     </Panel>

@@ -17,7 +17,7 @@ import { RelayChart } from './RelayChart';
 import { SharedLegs } from './SharedLegs';
 import { StrategyTable } from './StrategyTable';
 import { legAround, useCarry } from './useCarry';
-import { useDesk, useReason } from './useDesk';
+import { useDesk, useFixedStrategies, useReason } from './useDesk';
 import { useLine } from './useLine';
 import { Wishes } from './Wishes';
 import styles from './View.module.css';
@@ -59,7 +59,9 @@ function PlannedLine({ picture, commissionId }: { picture: LinePicture; commissi
     line.move(from, end, to, { bench, finish });
     setSelected(to > from ? to - (end - from) : to);
   };
-  const { askPlaces, askReason } = useDesk(line.problem);
+  const { askPlaces, askReason, askStrategies } = useDesk(line.withoutWishes);
+  const fixed = useFixedStrategies(askStrategies, line.withoutWishes, picture.trays);
+  const strategies = useMemo(() => [...fixed, ...line.strategies], [fixed, line.strategies]);
   const carrying = useCarry(free, order, plan, askPlaces, drop);
   const reason = useReason(askReason, order, place);
   const { blocks, rows } = useMemo(() => chartBlocks(picture, plan, rowsBy), [picture, plan, rowsBy]);
@@ -98,6 +100,10 @@ function PlannedLine({ picture, commissionId }: { picture: LinePicture; commissi
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, []);
+  const toggleSitting = () => {
+    carrying.putBack();
+    setInOne(!isInOne);
+  };
   const leg = legAround(free, order, place);
   const { amount, until } = times.totalText(plan);
   return (
@@ -151,7 +157,7 @@ function PlannedLine({ picture, commissionId }: { picture: LinePicture; commissi
         controls={
           <>
             {picture.sessions && (
-              <Button kind="quiet" aria-pressed={!isInOne} onClick={() => setInOne(!isInOne)}>
+              <Button kind="quiet" aria-pressed={!isInOne} onClick={toggleSitting}>
                 {isInOne ? 'In my sessions' : 'In one sitting'}
               </Button>
             )}
@@ -166,7 +172,7 @@ function PlannedLine({ picture, commissionId }: { picture: LinePicture; commissi
       />
       <HandBar line={line} />
       <div className={styles.below}>
-        <StrategyTable strategies={line.strategies} times={times} />
+        <StrategyTable strategies={strategies} times={times} />
         <Wishes
           picture={picture}
           problem={line.problem}
@@ -189,7 +195,7 @@ function PlannedLine({ picture, commissionId }: { picture: LinePicture; commissi
           }
         >
           {showShared ? (
-            <SharedLegs shared={line.shared} strategies={line.strategies} />
+            <SharedLegs shared={line.shared} strategies={strategies} />
           ) : (
             <LegList picture={picture} plan={plan} selected={place} onSelect={setSelected} />
           )}

@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { CompiledLine } from '../../core/line/compileLine';
 import type { LinePlan } from '../../core/line/definitions';
 import type { PlaceCost } from '../../core/line/places';
@@ -58,38 +58,69 @@ type Drop = (from: number, end: number, place: PlaceCost) => void;
 
 /** Picking up, carrying and putting down, the same for mouse, touch and keyboard. Earlier pins do not bind the hand. */
 export function useCarry(line: CompiledLine, order: Int32Array, plan: LinePlan, askPlaces: AskPlaces, onDrop: Drop) {
-  const [carry, setCarry] = useState<Carry | null>(null);
-  // What the hand does before the places are known is done as soon as they are.
-  const early = useRef<((held: Carry) => Carry)[]>([]);
+  const [held, setHeld] = useState<{ of: Int32Array; carry: Carry } | null>(null);
+  // A better order that a search has found meanwhile puts back what is carried: its places were those of another line.
+  const carry = held?.of === order ? held.carry : null;
+  // As of the last event, which may be ahead of what is drawn.
+  const hand = useRef<Carry | null>(null);
+  const show = (next: Carry | null) => {
+    hand.current = next;
+    setHeld(next && { of: order, carry: next });
+  };
+  // What the hand does before the places are known is done as soon as they are, putting down included.
+  const early = useRef<Early | null>(null);
+  const latest = useRef({ order, onDrop });
+  useEffect(() => {
+    latest.current = { order, onDrop };
+  });
+
   const move = (how: (held: Carry) => Carry) => {
-    if (carry && !carry.places) early.current.push(how);
-    else setCarry((held) => held && how(held));
+    if (early.current) early.current.moves.push(how);
+    else if (hand.current) show(how(hand.current));
+  };
+
+  const putDown = ({ from, end, places, over }: Carry) => {
+    show(null);
+    const place = places?.[over];
+    if (place) latest.current.onDrop(from, end, place);
   };
 
   const pickUp = (place: number, wholeLeg: boolean) => {
     const { from, end } = wholeLeg ? legAround(line, order, place) : { from: place, end: place + 1 };
-    early.current = [];
-    setCarry({ from, end, places: null, over: -1 });
+    const ahead: Early = { moves: [], drops: false };
+    early.current = ahead;
+    show({ from, end, places: null, over: -1 });
     void askPlaces(order, from, end).then((places) => {
-      const done = early.current.splice(0);
-      setCarry((held) =>
-        held?.from === from && held.end === end ? done.reduce<Carry>((each, how) => how(each), { ...held, places }) : held,
-      );
+      if (early.current !== ahead) return;
+      early.current = null;
+      if (latest.current.order !== order) return;
+      const moved = ahead.moves.reduce<Carry>((each, how) => how(each), { from, end, places, over: -1 });
+      if (ahead.drops) putDown(moved);
+      else show(moved);
     });
   };
 
   const drop = () => {
-    const place = carry?.places?.[carry.over];
-    if (carry && place) onDrop(carry.from, carry.end, place);
-    setCarry(null);
+    if (early.current) early.current.drops = true;
+    else if (hand.current) putDown(hand.current);
+  };
+
+  const putBack = () => {
+    early.current = null;
+    show(null);
   };
 
   return {
     carry,
     pickUp,
     drop,
-    step: (by: 1 | -1) => move((held) => stepped(held, by)),
-    holdOver: (minute: number) => move((held) => heldOver(held, plan, minute)),
-    putBack: () => setCarry(null),
+    step: (by: 1 | -1) => move((each) => stepped(each, by)),
+    holdOver: (minute: number) => move((each) => heldOver(each, plan, minute)),
+    putBack,
   };
+}
+
+interface Early {
+  moves: ((held: Carry) => Carry)[];
+  drops: boolean;
 }

@@ -2,6 +2,8 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import type { LineProblem } from '../../core/line/definitions';
 import type { PlaceReason } from '../../core/line/explainPlace';
 import type { PlaceCost } from '../../core/line/places';
+import type { Strategy } from '../../core/line/strategies';
+import type { TrayInfo } from '../../core/scheme/buildLine';
 import type { DeskAnswer, DeskQuestion } from '../workers/desk.worker';
 
 export type AskPlaces = (order: Int32Array, from: number, end: number) => Promise<PlaceCost[]>;
@@ -40,17 +42,44 @@ export function useDesk(problem: LineProblem) {
     (order: Int32Array, place: number) => ask<PlaceReason>((id) => ({ kind: 'reason', id, order, place })),
     [ask],
   );
-  return { askPlaces, askReason };
+  const askStrategies = useCallback(
+    (unitOfTray: ReadonlyMap<string, string>) => ask<Strategy[]>((id) => ({ kind: 'strategies', id, unitOfTray })),
+    [ask],
+  );
+  return { askPlaces, askReason, askStrategies };
 }
+
+/** The ways to paint the line that ask nobody; none until they have been worked out. */
+export function useFixedStrategies(
+  ask: ReturnType<typeof useDesk>['askStrategies'],
+  problem: LineProblem,
+  trays: readonly TrayInfo[],
+): Strategy[] {
+  const [known, setKnown] = useState<{ of: LineProblem; strategies: Strategy[] } | null>(null);
+  useEffect(() => {
+    let isWanted = true;
+    void ask(new Map(trays.map((tray) => [tray.id, tray.unitId]))).then((strategies) => isWanted && setKnown({ of: problem, strategies }));
+    return () => {
+      isWanted = false;
+    };
+  }, [ask, problem, trays]);
+  return known?.of === problem ? known.strategies : NONE;
+}
+
+const NONE: Strategy[] = [];
+
+/** A job that one only passes by is not asked about, or the answers to many would hold up the next question. */
+const REST_MS = 60;
 
 /** Why the job at a place stands there; null until it has been worked out. */
 export function useReason(ask: ReturnType<typeof useDesk>['askReason'], order: Int32Array, place: number): PlaceReason | null {
   const [known, setKnown] = useState<{ order: Int32Array; place: number; reason: PlaceReason } | null>(null);
   useEffect(() => {
     let isWanted = true;
-    void ask(order, place).then((reason) => isWanted && setKnown({ order, place, reason }));
+    const rests = setTimeout(() => void ask(order, place).then((reason) => isWanted && setKnown({ order, place, reason })), REST_MS);
     return () => {
       isWanted = false;
+      clearTimeout(rests);
     };
   }, [ask, order, place]);
   return known?.order === order && known.place === place ? known.reason : null;

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { LineSessions } from '../../core/calendar/lineSessions';
 import { canKeep, type OwnLine } from '../../core/line/carryOver';
-import { fixedStrategies, strategyOf } from '../../core/line/strategies';
+import { strategyOf } from '../../core/line/strategies';
 import { compileLine } from '../../core/line/compileLine';
 import { GREEDY_WEIGHTS, greedyOrder } from '../../core/line/constructOrder';
 import type { LinePlan, LineProblem, LineWish, OrderChange } from '../../core/line/definitions';
@@ -45,10 +45,6 @@ export function useLine(picture: LinePicture, sessions: LineSessions | null, com
   const times = useMemo(() => new LineTimes(fits ? sessions : null), [fits, sessions]);
   const problem = useMemo(() => (times.sessions ? { ...picture.problem, sessions: times.sessions } : picture.problem), [picture, times]);
   const free = useMemo(() => compileLine(problem), [problem]);
-  const fixed = useMemo(() => {
-    const unitOfTray = new Map(picture.trays.map((tray) => [tray.id, tray.unitId]));
-    return fixedStrategies(problem, (tray) => unitOfTray.get(tray)!);
-  }, [picture, problem]);
   const suggestion = useSolver();
   const improvement = useSolver();
   const [note, setNote] = useState<HandNote | null>(null);
@@ -75,6 +71,8 @@ export function useLine(picture: LinePicture, sessions: LineSessions | null, com
   return {
     plan,
     times,
+    /** The line without wishes, for the hand that earlier pins do not bind. */
+    withoutWishes: problem,
     order,
     problem: wished,
     free,
@@ -83,9 +81,10 @@ export function useLine(picture: LinePicture, sessions: LineSessions | null, com
     isSearching: suggestion.isBusy,
     note: note?.of === own ? note : null,
     saved,
+    /** The suggested order and, when there is one, the painter's own. */
     strategies: useMemo(
-      () => [...fixed, strategyOf(free, 'suggested', suggested), ...(own ? [strategyOf(free, 'own', order)] : [])],
-      [fixed, free, suggested, own, order],
+      () => [strategyOf(free, 'suggested', suggested), ...(own ? [strategyOf(free, 'own', order)] : [])],
+      [free, suggested, own, order],
     ),
     shared: useMemo(() => sharedLegs(picture, plan.legs), [picture, plan]),
 
