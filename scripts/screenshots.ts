@@ -13,6 +13,7 @@ const VIEWS: { name: string; path: string; act?: (user: PageUser) => Promise<voi
   { name: 'intake', path: '/c/SECOND/intake' },
   { name: 'scheme', path: '/c/FIRST/scheme', act: (user) => user.press('Mussel blue') },
   { name: 'line', path: '/c/FIRST/line' },
+  { name: 'trays', path: '/c/SECOND/trays', act: async (user) => void (await user.find('[data-done="true"]')) },
   { name: 'ledger', path: '/ledger' },
   { name: 'shelf', path: '/shelf' },
   { name: 'house-rules', path: '/house-rules' },

@@ -12,6 +12,8 @@ export interface SolveOptions {
   shouldStop?: () => boolean;
   /** Called for every new best order and every better bound; the order must be copied to be kept. */
   onProgress?: (progress: SolvedLine) => void;
+  /** False to leave the exact search out: for many quick answers of which none need be proven. True when not given. */
+  seeksProof?: boolean;
   /** An order to start from, beside the constructions. */
   start?: ArrayLike<number>;
 }
@@ -52,7 +54,7 @@ export function solveLine(line: CompiledLine, options: SolveOptions): SolvedLine
   search.construct(shouldStop);
   bound = lowerBound(line);
   options.onProgress?.(answer(search));
-  for (const { afterSteps, width } of exactAttempts(line)) {
+  for (const { afterSteps, width } of options.seeksProof === false ? [] : exactAttempts(line)) {
     if (options.steps < afterSteps || isProven(search.bestCost, bound) || shouldStop()) break;
     search.run(afterSteps, goal(bound), shouldStop);
     if (isProven(search.bestCost, bound)) break;

@@ -21,6 +21,9 @@ export interface TrayChoice {
 /** What to try: the unit within the line of the whole commission, or by itself. */
 export type TrayScope = 'whole line' | 'alone';
 
+/** Moves judged for each split: enough for a hundred jobs to settle within a minute or two of their best. */
+export const SPLIT_STEPS = 25_000;
+
 /** More trays of one unit than this are not worth carrying about, nor worth the search. */
 const MOST_TRAYS = 40;
 
@@ -66,7 +69,7 @@ export function* tryTrays(
     if (own.length === 0) return;
     const line = compileLine(problem);
     const start: Int32Array | null = before && orderFrom(before.jobs, before.order, jobs, problem);
-    const { order } = solveLine(line, { ...options, ...(start && { start }) });
+    const { order } = solveLine(line, { ...options, seeksProof: false, ...(start && { start }) });
     before = { jobs, order };
     yield choiceOf(
       units.find((unit) => unit.id === unitId)!,

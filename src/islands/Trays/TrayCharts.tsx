@@ -18,8 +18,8 @@ import styles from './View.module.css';
 
 const LOST_HEIGHT = 124;
 const STRETCH_HEIGHT = 104;
-/** With more splits than this, totals would run into each other. */
-const MOST_TOTALS = 9;
+/** With more splits than this there is never room for all totals. */
+const MANY = 9;
 const AXIS_WIDTH = 84;
 const MARGIN = { left: 0, right: 8, top: 18, bottom: 0 };
 const TICK = { fill: 'var(--ink-soft)' };
@@ -38,14 +38,14 @@ export function TrayCharts({ choices, sweet, stretchMinutes }: TrayChartsProps) 
     wait: choice.totals.wait,
     touchUp: choice.totals.touchUp,
     lost: lostMinutes(choice),
-    total: choices.length <= MOST_TOTALS || choice === sweet ? minutesText(choice.totals.total) : '',
+    [choice === sweet ? 'sweetTotal' : 'total']: minutesText(choice.totals.total),
     stretch: choice.stretch.minutes,
   }));
   const spot = sweet && splitText(sweet);
   const frame = { responsive: true, width: '100%', data, margin: MARGIN, accessibilityLayer: false } as const;
   const ground = spot && <ReferenceArea x1={spot} x2={spot} fill="var(--sunken)" fillOpacity={1} ifOverflow="visible" />;
   return (
-    <div className={styles.charts}>
+    <div className={styles.charts} data-many={choices.length > MANY}>
       <figure>
         <figcaption>
           What is lost, in <span data-look="grey">changeover</span>, <span data-look="hatch">waiting</span> and{' '}
@@ -72,6 +72,7 @@ export function TrayCharts({ choices, sweet, stretchMinutes }: TrayChartsProps) 
           {/* A line that is not drawn carries the totals above the stacks, also where the topmost part is nothing. */}
           <Line dataKey="lost" stroke="none" dot={false} activeDot={false} isAnimationActive={false}>
             <LabelList dataKey="total" content={Total} />
+            <LabelList dataKey="sweetTotal" content={SweetTotal} />
           </Line>
         </ComposedChart>
       </figure>
@@ -91,8 +92,12 @@ export function TrayCharts({ choices, sweet, stretchMinutes }: TrayChartsProps) 
 }
 
 /** On one line; the label that comes with the charts breaks at every space. */
-const Total = ({ x, y, value }: LabelProps) => (
-  <text x={Number(x)} y={Number(y) - 5} textAnchor="middle" fontSize={11} fill="var(--ink)">
+const label = ({ x, y, value }: LabelProps, className: string | undefined) => (
+  <text x={Number(x)} y={Number(y) - 5} textAnchor="middle" className={className}>
     {value}
   </text>
 );
+
+/** Left out where there is no room for all of them. */
+const Total = (props: LabelProps) => label(props, styles.total);
+const SweetTotal = (props: LabelProps) => label(props, styles.sweetTotal);

@@ -1,4 +1,4 @@
-import { tryTrays, type TrayChoice, type TrayScope } from '../../core/scheme/trayChoices';
+import { SPLIT_STEPS, tryTrays, type TrayChoice, type TrayScope } from '../../core/scheme/trayChoices';
 import { rosterFrom, type TraysPicture } from '../../core/views/trays';
 
 export interface TraysRequest {
@@ -9,13 +9,11 @@ export interface TraysRequest {
 }
 
 const SEED = 1;
-/** Moves judged for each split: enough for a hundred jobs to settle within a minute or two of their best. */
-const STEPS = 40_000;
 
 /** Answers with each split as it is known, then with null. */
 addEventListener('message', ({ data }: MessageEvent<TraysRequest>) => {
   const roster = rosterFrom(data.picture);
-  for (const choice of tryTrays(roster, data.unitId, data.limits, data.scope, { seed: SEED, steps: STEPS }))
+  for (const choice of tryTrays(roster, data.unitId, data.limits, data.scope, { seed: SEED, steps: SPLIT_STEPS }))
     postMessage(choice satisfies TrayChoice | null);
   postMessage(null);
   close();
