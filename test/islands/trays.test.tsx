@@ -48,9 +48,16 @@ describe('the sweet spot in words', () => {
   it('says what it comes to, and what its neighbours change', () => {
     expect(why(tens, 45)).to.deep.equal([
       '2 trays of 10: 1 h 56 min in all, 16 min of it lost, at most 30 min at a stretch (Base coat Paint red, shirt).',
-      'One tray of 20: 14 min more (changeover −2 min, waiting +16 min), but 1 h at a stretch (Base coat Paint red, shirt), beyond your 45 min.',
+      'One tray of 20: 14 min more (changeover −2 min, waiting +16 min), and 1 h at a stretch (Base coat Paint red, shirt), beyond your 45 min.',
       '3 trays of up to 7: 1 min more (changeover +4 min, waiting −3 min).',
     ]);
+  });
+
+  it('says what forbids a larger tray that would be quicker', () => {
+    const quick = choice([20], { changeover: 10 }, 60);
+    expect(why(tens, 45, [quick, tens])[1]).to.equal(
+      'One tray of 20: 6 min less (changeover −2 min, waiting −4 min), but 1 h at a stretch (Base coat Paint red, shirt), beyond your 45 min.',
+    );
   });
 
   it('says why fewer trays are handier when more would save next to nothing', () => {

@@ -88,7 +88,7 @@ function Sessions({ x, bands, times, height }: { x: Scale; bands: LineSession[];
             {wide >= DAY_AND_TIME_PIXELS ? `${day}, ${timeOfDayText(moment)}` : day}
           </text>
         )}
-        {Array.from({ length: hours }, (_, hour) => fullHour(moment, hour))
+        {Array.from({ length: hours }, (_, hour) => fullHour(moment) + hour * HOUR * MINUTE_MS)
           .map((at) => ({ at, x: x(from + (at - moment) / MINUTE_MS) }))
           .filter((tick) => tick.x > left + DAY_AND_TIME_PIXELS && tick.x < left + wide - HOUR_PIXELS / 2)
           .map((tick) => (
@@ -100,8 +100,9 @@ function Sessions({ x, bands, times, height }: { x: Scale; bands: LineSession[];
 }
 
 const MINUTE_MS = 60_000;
-const HOUR_MS = HOUR * MINUTE_MS;
-const fullHour = (moment: number, hour: number) => (Math.floor(moment / HOUR_MS) + 1 + hour) * HOUR_MS;
+
+/** The next full hour of the clock on the wall; not all zones are whole hours from another. */
+const fullHour = (moment: number) => new Date(moment).setMinutes(HOUR, 0, 0);
 
 function Tick({ at, height, label }: { at: number; height: number; label: string }) {
   return (

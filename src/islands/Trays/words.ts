@@ -57,7 +57,7 @@ export function whySweet(
   const larger = sorted[at - 1];
   if (larger)
     said.push(
-      `${capital(splitWords(larger))}: ${changeWords(larger, sweet)}${!isWithin(larger, stretchMinutes) ? `, but ${longest(larger)}, beyond your ${minutesText(stretchMinutes)}` : ''}.`,
+      `${capital(splitWords(larger))}: ${changeWords(larger, sweet)}${!isWithin(larger, stretchMinutes) ? `, ${larger.totals.total > sweet.totals.total ? 'and' : 'but'} ${longest(larger)}, beyond your ${minutesText(stretchMinutes)}` : ''}.`,
     );
   const least = sorted.slice(at).reduce((best, choice) => (choice.totals.total < best.totals.total ? choice : best));
   const isLess = sweet.totals.total - least.totals.total >= SMALLEST_MINUTES;
