@@ -155,7 +155,11 @@ describe('arranging a line by hand', function () {
     expect(worked).to.be.greaterThan(2);
     await user.see('[data-searching]', new RegExp(`at the bench in ${worked} sessions, done \\w+ \\d+ \\w+, \\d\\d:\\d\\d`));
     await user.see('[data-strategy="suggested"]', /(Mon|Tue|Thu|Sat) \d/);
+    await user.press('Improve the rest');
+    await user.find('[data-testid="found"]');
     await user.press('In one sitting');
+    // What was found in the sessions says nothing of one sitting.
+    expect(await driver.findElements({ css: '[data-testid="found"]' })).to.deep.equal([]);
     await driver.navigate().refresh();
     await user.ready();
     await user.see('[data-searching]', /h \d+ min at the bench, /);

@@ -120,8 +120,8 @@ function PlannedLine({ picture, commissionId }: { picture: LinePicture; commissi
       </div>
       {picture.sessions && !isInOne && !times.sessions && (
         <Notice kind="flag">
-          Your sessions do not hold this line: one step of one model takes longer than each of them. It is planned in one sitting; make a
-          session longer in House rules, or divide the step.
+          Your sessions do not hold this line, as when one step of one model takes longer than each of them. It is planned in one sitting;
+          make a session longer in House rules, or divide the step.
         </Notice>
       )}
       {error && (

@@ -52,13 +52,15 @@ export function useLine(picture: LinePicture, sessions: LineSessions | null, com
   const { start: suggest } = suggestion;
   useEffect(() => suggest(problem, SUGGEST_MS), [problem, suggest]);
 
-  const suggested = useMemo(() => suggestion.report?.order ?? greedyOrder(free, GREEDY_WEIGHTS[0]!), [suggestion.report, free]);
-  const bound = suggestion.report?.bound || undefined;
+  const best = suggestion.reportOn(problem);
+  const suggested = useMemo(() => best?.order ?? greedyOrder(free, GREEDY_WEIGHTS[0]!), [best, free]);
+  const bound = best?.bound || undefined;
   const order = ownOrder ?? suggested;
   const wished = useMemo<LineProblem>(() => ({ ...problem, wishes: own?.wishes ?? [] }), [problem, own]);
   const plan = useMemo(() => planned(free, order, bound), [free, order, bound]);
   const cost = useMemo(() => new OrderJudge(compileLine(wished)).take(order), [wished, order]);
-  const found = improvement.report && planned(free, improvement.report.order, bound);
+  const better = improvement.reportOn(wished);
+  const found = better && planned(free, better.order, bound);
 
   /** The painter's line as it stands: what was suggested becomes the painter's own with the first touch. */
   const current = (): OwnLine => own ?? { order: plan.order, wishes: [] };
@@ -105,7 +107,7 @@ export function useLine(picture: LinePicture, sessions: LineSessions | null, com
     isImproving: improvement.isBusy,
     /** What a search has found, null while none was asked for; with wishes a better line may take more minutes. */
     found: found && {
-      isBetter: cost - improvement.report!.cost > WORTH_MINUTES,
+      isBetter: cost - better!.cost > WORTH_MINUTES,
       change: { bench: found.bench - plan.bench, finish: found.finish - plan.finish },
     },
     takeFound: () => {

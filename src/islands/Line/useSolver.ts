@@ -7,7 +7,7 @@ const SEED = 1;
 /** A search in a worker: what it has found so far, and whether it is still at it. Starting it anew ends the one before. */
 export function useSolver() {
   const worker = useRef<Worker>(undefined);
-  const [report, setReport] = useState<SolveReport | null>(null);
+  const [found, setFound] = useState<{ of: LineProblem; report: SolveReport } | null>(null);
   const [isBusy, setBusy] = useState(false);
 
   const stop = useCallback(() => {
@@ -22,11 +22,11 @@ export function useSolver() {
       const next = new Worker(new URL('../workers/solver.worker.ts', import.meta.url), { type: 'module' });
       worker.current = next;
       next.addEventListener('message', ({ data }: MessageEvent<SolveReport>) => {
-        setReport(data);
+        setFound({ of: problem, report: data });
         if (data.done) stop();
       });
       next.addEventListener('error', stop);
-      setReport(null);
+      setFound(null);
       setBusy(true);
       next.postMessage({ problem, seed: SEED, steps: null, milliseconds, start: from } satisfies SolveRequest);
     },
@@ -35,9 +35,11 @@ export function useSolver() {
 
   const clear = useCallback(() => {
     stop();
-    setReport(null);
+    setFound(null);
   }, [stop]);
 
   useEffect(() => () => worker.current?.terminate(), []);
-  return { report, isBusy, start, clear };
+  /** What has been found for this very problem; null while nothing has, or when the search was for another one. */
+  const reportOn = (problem: LineProblem) => (found?.of === problem ? found.report : null);
+  return { reportOn, isBusy, start, clear };
 }
