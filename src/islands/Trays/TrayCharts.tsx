@@ -18,8 +18,10 @@ import styles from './View.module.css';
 
 const LOST_HEIGHT = 124;
 const STRETCH_HEIGHT = 104;
-/** With more splits than this there is never room for all totals. */
+/** With more splits than this there is never room for all totals and names. */
 const MANY = 9;
+/** Half a total: it must not run into the axis. */
+const LABEL_HALF = 36;
 const AXIS_WIDTH = 84;
 const MARGIN = { left: 0, right: 8, top: 18, bottom: 0 };
 const TICK = { fill: 'var(--ink-soft)' };
@@ -81,7 +83,7 @@ export function TrayCharts({ choices, sweet, stretchMinutes }: TrayChartsProps) 
         <BarChart {...frame} height={STRETCH_HEIGHT}>
           {ground}
           <CartesianGrid vertical={false} stroke="var(--line)" />
-          <XAxis dataKey="name" tick={TICK} interval={0} />
+          <XAxis dataKey="name" tick={TICK} interval={choices.length > MANY ? 'equidistantPreserveStart' : 0} />
           <YAxis width={AXIS_WIDTH} tick={TICK} tickFormatter={minutesText} tickCount={4} />
           <Bar dataKey="stretch" fill="var(--solid)" maxBarSize={10} isAnimationActive={false} />
           <ReferenceLine y={stretchMinutes} ifOverflow="extendDomain" stroke="var(--ink)" strokeWidth={2} strokeDasharray="6 4" />
@@ -93,7 +95,7 @@ export function TrayCharts({ choices, sweet, stretchMinutes }: TrayChartsProps) 
 
 /** On one line; the label that comes with the charts breaks at every space. */
 const label = ({ x, y, value }: LabelProps, className: string | undefined) => (
-  <text x={Number(x)} y={Number(y) - 5} textAnchor="middle" className={className}>
+  <text x={Math.max(Number(x), AXIS_WIDTH + LABEL_HALF)} y={Number(y) - 5} textAnchor="middle" className={className}>
     {value}
   </text>
 );
