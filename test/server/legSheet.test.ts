@@ -1,12 +1,11 @@
 import { expect } from 'chai';
-import { fillDemo } from '../../src/data/demo/fillDemo';
 import { compileLine } from '../../src/core/line/compileLine';
 import { enteredOrder } from '../../src/core/line/precedence';
 import { InputError } from '../../src/core/formats/InputError';
 import { NotFoundError } from '../../src/server/errors';
 import { loadLegSheet } from '../../src/server/line/loadLegSheet';
 import { loadLine } from '../../src/server/line/loadLine';
-import { testDatabase, type TestDatabase } from '../support/database';
+import { demoDatabase, type TestDatabase } from '../support/database';
 
 const NOW = new Date('2026-11-23T18:00:00Z');
 
@@ -16,9 +15,7 @@ describe('what is printed on a leg sheet', () => {
   let order: string[];
   before(async function () {
     this.timeout(60_000);
-    database = await testDatabase();
-    await fillDemo(database, NOW);
-    id = (await database.stores.commissions.list())[0]!.id;
+    ({ database, id } = await demoDatabase(NOW));
     const { problem } = await loadLine(database.stores, id, NOW);
     order = Array.from(enteredOrder(compileLine(problem)), (job) => problem.jobs[job]!.id);
   });

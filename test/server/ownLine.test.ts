@@ -4,14 +4,13 @@ import { InputError } from '../../src/core/formats/InputError';
 import { compileLine } from '../../src/core/line/compileLine';
 import type { LineWish } from '../../src/core/line/definitions';
 import { enteredOrder } from '../../src/core/line/precedence';
-import { fillDemo } from '../../src/data/demo/fillDemo';
 import { exportCommission, importCommission } from '../../src/server/commissions/commissionFile';
 import { NotFoundError } from '../../src/server/errors';
 import { loadLine } from '../../src/server/line/loadLine';
 import { ownLineSchema, saveOwnLine } from '../../src/server/line/saveOwnLine';
 import { solveInThread } from '../../src/server/line/solveInThread';
 import { parse } from '../../src/core/formats/fields';
-import { testDatabase, type TestDatabase } from '../support/database';
+import { demoDatabase, testDatabase, type TestDatabase } from '../support/database';
 
 const NOW = new Date('2026-11-23T18:00:00Z');
 
@@ -20,9 +19,7 @@ describe("the painter's own line", () => {
   let id: string;
   before(async function () {
     this.timeout(60_000);
-    database = await testDatabase();
-    await fillDemo(database, NOW);
-    id = (await database.stores.commissions.list())[0]!.id;
+    ({ database, id } = await demoDatabase(NOW));
   });
   after(() => database.close());
 

@@ -3,14 +3,13 @@ import { InputError } from '../../src/core/formats/InputError';
 import { parse } from '../../src/core/formats/fields';
 import { buildLine } from '../../src/core/scheme/buildLine';
 import { rosterFrom } from '../../src/core/views/trays';
-import { fillDemo } from '../../src/data/demo/fillDemo';
 import { saveIntake } from '../../src/server/commissions/saveIntake';
 import { ConflictError, NotFoundError } from '../../src/server/errors';
 import { houseRulesSchema, saveHouseRules } from '../../src/server/house/saveHouseRules';
 import { loadLine } from '../../src/server/line/loadLine';
 import { loadTrays } from '../../src/server/line/loadTrays';
 import { saveTrays, saveTraysSchema } from '../../src/server/line/saveTrays';
-import { testDatabase, type TestDatabase } from '../support/database';
+import { demoDatabase, testDatabase, type TestDatabase } from '../support/database';
 
 const NOW = new Date('2026-11-23T18:00:00Z');
 
@@ -19,9 +18,7 @@ describe('trays', () => {
   let id: string;
   before(async function () {
     this.timeout(60_000);
-    database = await testDatabase();
-    await fillDemo(database, NOW);
-    id = (await database.stores.commissions.list())[0]!.id;
+    ({ database, id } = await demoDatabase(NOW));
   });
   after(() => database.close());
 

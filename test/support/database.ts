@@ -2,6 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { openDatabase, type OpenedDatabase } from '../../src/data/database';
+import { fillDemo } from '../../src/data/demo/fillDemo';
 import { storesOf } from '../../src/server/services';
 import type { Stores } from '../../src/server/stores';
 
@@ -28,4 +29,11 @@ export async function testDatabase(): Promise<TestDatabase> {
       remove();
     },
   };
+}
+
+/** A database with the demo as of a moment, and the id of the commission that is due first. */
+export async function demoDatabase(now: Date): Promise<{ database: TestDatabase; id: string }> {
+  const database = await testDatabase();
+  await fillDemo(database, now);
+  return { database, id: (await database.stores.commissions.list())[0]!.id };
 }
