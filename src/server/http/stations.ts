@@ -2,7 +2,7 @@ import type { AstroCookies } from 'astro';
 import { stationCounts } from '../commissions/stationCounts';
 import { services } from '../services';
 
-type StationKey = 'today' | 'intake' | 'scheme' | 'line' | 'trays' | 'bench' | 'ledger' | 'shelf' | 'house';
+type StationKey = 'today' | 'intake' | 'scheme' | 'trays' | 'line' | 'bench' | 'ledger' | 'shelf' | 'house';
 
 const COOKIE = 'commission';
 const YEAR_SECONDS = 31_536_000;
@@ -25,8 +25,8 @@ export async function stationsFor(current: StationKey, cookies: AstroCookies, co
       { href: '/', name: 'Today', current: current === 'today' },
       at('intake', 'Intake', 'intake', counts?.intake),
       at('scheme', 'Scheme', 'scheme', counts?.scheme),
-      at('line', 'Line', 'line'),
       at('trays', 'Trays', 'trays'),
+      at('line', 'Line', 'line'),
       at('bench', 'Bench', 'bench', counts?.bench),
     ],
     house: [
