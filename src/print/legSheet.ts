@@ -1,8 +1,8 @@
 import type { Content, ContentCanvas, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
-import type { JobInfo } from '../core/scheme/buildLine';
+import { jobMinutes, type JobInfo } from '../core/scheme/buildLine';
 import { factsOf } from '../core/scheme/techniques';
 import type { LegSheet } from '../core/views/legSheet';
-import { counted, dayText, minutesText, momentText, positionsText, timeOfDayText } from '../ui/format';
+import { counted, dayText, minutesText, momentText, positionsText, rangeText, timeOfDayText } from '../ui/format';
 
 const MINUTE_MS = 60_000;
 const INK = '#1a1a1a';
@@ -74,7 +74,6 @@ function legContent(sheet: LegSheet, index: number): Content[] {
     fontSize: 12,
     bold: true,
     margin: [0, index === 0 ? 0 : 4, 0, 5],
-    headlineLevel: 1,
   };
   return [{ stack: [name, block], unbreakable: rows.length <= 20 }];
 }
@@ -121,11 +120,11 @@ function jobRow({ sessions, trays }: LegSheet, job: JobInfo, begin: number): Tab
   return [
     { canvas: [{ type: 'rect', x: 0, y: 0, w: BOX_POINTS, h: BOX_POINTS, lineWidth: 0.75, lineColor: INK }] },
     { text: sessions ? timeOfDayText(sessions.origin + begin * MINUTE_MS) : sinceStart(begin), color: SOFT },
-    { text: [{ text: `${job.unitName} ${from === to ? from : `${from} to ${to}`}: `, color: SOFT }, `${part}${coat}`] },
+    { text: [{ text: `${job.unitName} ${rangeText(from, to)}: `, color: SOFT }, `${part}${coat}`] },
     job.models.length > to - from
       ? counted(job.models.length, 'model')
       : `${counted(job.models.length, 'model')} (${positionsText(job.models)})`,
-    { text: minutesText(job.minutes.reduce((sum, minutes) => sum + minutes, 0)), alignment: 'right' },
+    { text: minutesText(jobMinutes(job)), alignment: 'right' },
     { text: job.dryMinutes > 0 ? `dries ${minutesText(job.dryMinutes)}` : '', color: SOFT },
     { text: 'took ..........', color: SOFT },
   ];

@@ -77,5 +77,8 @@ export function positionsText(positions: readonly number[]): string {
     if (last?.[1] === position - 1) last[1] = position;
     else runs.push([position, position]);
   }
-  return runs.map(([from, to]) => (from === to ? String(from) : `${from} to ${to}`)).join(', ');
+  return runs.map(([from, to]) => rangeText(from, to)).join(', ');
 }
+
+/** From one position to another: 1 to 10, or 3 alone. */
+export const rangeText = (from: number, to: number): string => (from === to ? String(from) : `${from} to ${to}`);

@@ -1,3 +1,4 @@
+import { compileLine } from '../line/compileLine';
 import type { LineProblem, LineSession } from '../line/definitions';
 import type { WeeklySession } from '../scheme/houseRules';
 import { benchSessions, sessionMinutes } from './benchSessions';
@@ -31,12 +32,8 @@ export function lineSessions(problem: LineProblem, pattern: readonly WeeklySessi
 }
 
 /** Hands-on minutes of all jobs, each with the dearest way to get its setup ready. */
-function mostWork({ jobs, trays, setups, start, changeover }: LineProblem): number {
-  const dearest = new Map(setups.map(({ id }, to) => [id, Math.max(start[to]!, ...changeover.map((row) => row[to]!))]));
-  const modelsOf = new Map(trays.map((tray) => [tray.id, tray.models]));
-  const handsOn = ({ tray, models, minutesPerModel }: LineProblem['jobs'][number]) =>
-    typeof minutesPerModel === 'number'
-      ? minutesPerModel * (models?.length ?? modelsOf.get(tray)!)
-      : minutesPerModel.reduce((sum, minutes) => sum + minutes, 0);
-  return jobs.reduce((sum, job) => sum + handsOn(job) + dearest.get(job.setup)!, 0);
+function mostWork(problem: LineProblem): number {
+  const { jobMinutes, jobSetup } = compileLine(problem);
+  const dearest = problem.start.map((start, to) => Math.max(start, ...problem.changeover.map((row) => row[to]!)));
+  return jobMinutes.reduce((sum, minutes, job) => sum + minutes + dearest[jobSetup[job]!]!, 0);
 }

@@ -42,6 +42,9 @@ export interface JobInfo {
   dryMinutes: number;
 }
 
+/** Hands-on minutes of all the models of a job. */
+export const jobMinutes = (job: Pick<JobInfo, 'minutes'>): number => job.minutes.reduce((sum, minutes) => sum + minutes, 0);
+
 export interface TrayInfo extends UnitTray {
   unitName: string;
 }

@@ -100,6 +100,9 @@ export interface Unit {
   scheme: Scheme;
 }
 
+/** The unit as it will be painted: a test model that waits for the client's word is taken as approved. */
+export const approved = (unit: Unit): Unit => ({ ...unit, testModel: unit.testModel === 'waiting' ? 'approved' : unit.testModel });
+
 /** Models to paint: what is in the box, or what was promised until it is counted. */
 export const modelsOf = (unit: Pick<Unit, 'promised' | 'counted'>): number => unit.counted ?? unit.promised;
 

@@ -1,6 +1,5 @@
 import { buildLine, type BuiltLine, type JobInfo, type Roster } from './buildLine';
-import { modelsOf } from './definitions';
-import { approved } from './trayChoices';
+import { approved, modelsOf } from './definitions';
 
 /**
  * What one drying asks of the size of a tray when the next pass over the same place follows at once: so many models that

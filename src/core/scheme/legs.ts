@@ -1,5 +1,5 @@
 import type { LinePlan } from '../line/definitions';
-import type { BuiltLine, JobInfo } from './buildLine';
+import { jobMinutes, type BuiltLine, type JobInfo } from './buildLine';
 import type { SetupInfo } from './setups';
 
 /** One setup carried across trays without a change, in the painter's terms. */
@@ -10,9 +10,6 @@ export interface Leg {
   first: number;
   /** Minutes at the bench: work, getting ready and waiting; a night in between does not count. */
   minutes: number;
-  /** Minutes of the plan at which its first job begins and its last one ends. */
-  begin: number;
-  end: number;
 }
 
 /** The legs of a plan of this line, in their order. */
@@ -23,7 +20,7 @@ export function legsOf(line: Pick<BuiltLine, 'jobs' | 'setups'>, plan: Pick<Line
   return plan.legs.map((leg) => {
     const timed = plan.jobs.slice(first, first + leg.jobs.length);
     const legJobs = leg.jobs.map((id) => jobs.get(id)!);
-    const handsOn = legJobs.flatMap((job) => job.minutes).reduce((sum, minutes) => sum + minutes, 0);
+    const handsOn = legJobs.reduce((sum, job) => sum + jobMinutes(job), 0);
     const lost = timed.reduce((sum, { prep, wait }) => sum + prep + wait, 0);
     first += leg.jobs.length;
     return {
@@ -31,8 +28,6 @@ export function legsOf(line: Pick<BuiltLine, 'jobs' | 'setups'>, plan: Pick<Line
       jobs: legJobs,
       first: first - leg.jobs.length,
       minutes: handsOn + lost,
-      begin: timed[0]!.begin,
-      end: leg.to,
     };
   });
 }

@@ -3,8 +3,8 @@ import { compileLine, type CompiledLine } from '../line/compileLine';
 import type { LineProblem, LineTotals } from '../line/definitions';
 import { solveLine, type SolveOptions } from '../line/solveLine';
 import { timeOrder } from '../line/timeOrder';
-import { buildLine, type JobInfo, type Roster } from './buildLine';
-import type { Unit } from './definitions';
+import { buildLine, jobMinutes, type JobInfo, type Roster } from './buildLine';
+import { approved, type Unit } from './definitions';
 import { splitTrays } from './splitTrays';
 
 /** One way to split a unit, and what the best order found for it comes to. */
@@ -43,9 +43,6 @@ export const sameSplit = (models: number, limit: number): number => Math.ceil(mo
 /** Models on each tray of a unit under a limit. */
 export const traySizes = (unit: Unit, trayLimit: number): number[] =>
   splitTrays({ ...unit, trayLimit }).map((tray) => tray.to - tray.from + 1);
-
-/** A test model that waits for the client's word is taken as approved: trays are about the batch behind it. */
-export const approved = (unit: Unit): Unit => ({ ...unit, testModel: unit.testModel === 'waiting' ? 'approved' : unit.testModel });
 
 /**
  * Builds the line anew for each limit, with the unit split that way, and looks for its best order; each search starts from
@@ -88,7 +85,7 @@ function choiceOf(unit: Unit, own: JobInfo[], line: CompiledLine, order: Int32Ar
     trays: traySizes(unit, unit.trayLimit),
     totals: timed.totals,
     stretch: own
-      .map((job) => ({ job, minutes: job.minutes.reduce((sum, minutes) => sum + minutes, 0) }))
+      .map((job) => ({ job, minutes: jobMinutes(job) }))
       .reduce((longest, each) => (each.minutes > longest.minutes ? each : longest)),
   };
 }

@@ -17,14 +17,12 @@ export interface TraysPicture {
   hasOpenRun: boolean;
 }
 
-const NOBODY: ReadonlySet<number> = new Set();
-
 /** The roster that lines are built from. */
 export const rosterFrom = ({ units, standard, paints, house, passMinutes, doneModels }: TraysPicture): Roster => ({
   units,
   standard,
   paints,
   house,
-  minutesOf: (_unit, pass) => passMinutes.get(pass.key) ?? 0,
-  doneModels: (passKey) => doneModels.get(passKey) ?? NOBODY,
+  minutesOf: (_unit, pass) => passMinutes.get(pass.key)!,
+  doneModels: (passKey) => doneModels.get(passKey)!,
 });

@@ -1,5 +1,6 @@
 import type { OrderChange } from '../../core/line/definitions';
 import type { PlaceReason } from '../../core/line/explainPlace';
+import { jobMinutes } from '../../core/scheme/buildLine';
 import { factsOf } from '../../core/scheme/techniques';
 import type { LinePicture } from '../../core/views/line';
 import { Swatch } from '../../ui/Swatch/Swatch';
@@ -32,8 +33,8 @@ export function JobDetails({ block, picture, reason, times, doneAt, place, count
           {job.partName?.toLowerCase() ?? 'over everything'}
           {job.coats > 1 && `, coat ${job.coat} of ${job.coats}`}
         </strong>
-        {`, ${counted(job.models.length, 'model')}, ${minutesText(job.minutes.reduce((sum, minutes) => sum + minutes, 0))} from ${times.when(block.begin)} on`}
-        {times.sessionOf(block.end) > times.sessionOf(block.begin + block.prep) && `, done ${times.when(block.end)}`}
+        {`, ${counted(job.models.length, 'model')}, ${minutesText(jobMinutes(job))} from ${times.when(block.begin)} on`}
+        {times.sessionOf(block.end) > times.sessionOf(block.begin + job.minutes[0]!) && `, done ${times.when(block.end)}`}
         {block.prep > 0 && `, ready in ${minutesText(block.prep)}`}
         {block.wait >= 0.05 && `, waits ${minutesText(block.wait)}`}
         {block.gateAt !== null && `, may begin when the whole tray is dry: ${times.when(block.gateAt)}`}

@@ -3,6 +3,7 @@ import type { JobInfo } from '../../core/scheme/buildLine';
 import type { Paint } from '../../core/scheme/definitions';
 import { factsOf } from '../../core/scheme/techniques';
 import type { LinePicture } from '../../core/views/line';
+import { rangeText } from '../../ui/format';
 
 export type RowsBy = 'tray' | 'setup';
 
@@ -68,7 +69,7 @@ function gatesOf(problem: LineProblem, plan: LinePlan): Map<string, number> {
 }
 
 const trayRows = (picture: LinePicture): ChartRow[] =>
-  picture.trays.map(({ id, unitName, from, to }) => ({ id, name: unitName, detail: from === to ? String(from) : `${from} to ${to}` }));
+  picture.trays.map(({ id, unitName, from, to }) => ({ id, name: unitName, detail: rangeText(from, to) }));
 
 function setupRows(picture: LinePicture, plan: LinePlan): ChartRow[] {
   const setups = new Map(picture.setups.map((setup) => [setup.id, setup]));

@@ -1,6 +1,6 @@
 import { doneModels } from '../../core/bench/mergeMarks';
 import { buildLine } from '../../core/scheme/buildLine';
-import type { Unit } from '../../core/scheme/definitions';
+import { approved, type Unit } from '../../core/scheme/definitions';
 import { passesOf, type Pass } from '../../core/scheme/passes';
 import type { LineTotals } from '../../core/line/definitions';
 import { minutesLeft, type MinutesLeft } from '../../core/time/forecast';
@@ -36,7 +36,7 @@ export const estimateCommission = async (picture: Picture): Promise<CommissionEs
   (await estimateCommissions([picture]))[0]!.estimate;
 
 async function openWork(picture: Picture) {
-  const units = picture.units.map((unit): Unit => ({ ...unit, testModel: unit.testModel === 'waiting' ? 'approved' : unit.testModel }));
+  const units = picture.units.map(approved);
   const passes = units.flatMap((unit) => passesOf(unit, picture.commission.standard).map((pass) => passLeft(picture, unit, pass)));
   return {
     totals: await quickPlan(buildLine(rosterOf(picture, units)).problem),
