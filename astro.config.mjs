@@ -2,6 +2,9 @@ import node from '@astrojs/node';
 import react from '@astrojs/react';
 import { defineConfig } from 'astro/config';
 
+/** A window that was opened before an update tells so by it. */
+const BUILD_ID = new Date().toISOString();
+
 // Inline scripts of the islands are allowed by their hashes; style attributes carry paint colours, which are data.
 export default defineConfig({
   output: 'server',
@@ -28,6 +31,7 @@ export default defineConfig({
     },
   },
   vite: {
+    define: { __NEAT_RELAY_BUILD__: JSON.stringify(BUILD_ID) },
     worker: { format: 'es' },
     css: { modules: { localsConvention: 'camelCaseOnly' } },
     ssr: { external: ['better-sqlite3', 'knex'] },

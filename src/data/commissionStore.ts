@@ -1,12 +1,16 @@
 import type { Knex } from 'knex';
+import { ulid } from 'ulid';
 import type { Commission, Part, Scheme, Step, Unit } from '../core/scheme/definitions';
-import type { StoredCommission, StoredUnit, UnitEntry } from '../core/views/stored';
+import type { RemovedPiece, StoredCommission, StoredUnit, UnitEntry } from '../core/views/stored';
 
 interface UnitRow extends UnitEntry {
   commissionId: string;
   position: number;
   removed: number;
   schemeRevision: number;
+}
+interface CommissionRow extends StoredCommission {
+  deletedAt: string | null;
 }
 type PartRow = Omit<Part, 'steps'> & { unitId: string };
 type StepRow = Step & { unitId: string; partId: string | null; position: number };
@@ -37,22 +41,51 @@ const commissionRow = ({ id, name, client, dueOn, standard, hourlyRateMinor, cur
   note,
 });
 
+const commissionOf = ({ deletedAt: _deleted, ...commission }: CommissionRow): StoredCommission => commission;
+
 const stepOf = ({ unitId: _unit, partId: _part, position: _position, ...step }: StepRow): Step => step;
 
 /** Commissions with their units and schemes: one aggregate. */
 export class CommissionStore {
   constructor(private readonly db: Knex) {}
 
-  async list(): Promise<StoredCommission[]> {
-    return this.db<StoredCommission>('commission').orderBy(['dueOn', 'createdAt', 'id']);
+  /** Those that are open, by date. */
+  async listOpen(): Promise<StoredCommission[]> {
+    return (await this.kept().whereNull('closedAt').orderBy(['dueOn', 'createdAt', 'id'])).map(commissionOf);
+  }
+
+  /** Handed over and put away, the latest first. */
+  async listClosed(): Promise<StoredCommission[]> {
+    return (await this.kept().whereNotNull('closedAt').orderBy('closedAt', 'desc')).map(commissionOf);
   }
 
   async find(id: string): Promise<StoredCommission | null> {
-    return (await this.db<StoredCommission>('commission').where({ id }).first()) ?? null;
+    const row = await this.kept().where({ id }).first();
+    return row ? commissionOf(row) : null;
   }
 
-  async insert(commission: Commission, createdAt: string): Promise<void> {
-    await this.db('commission').insert({ ...commissionRow(commission), createdAt });
+  async insert(commission: Commission, createdAt: string, closedAt: string | null = null): Promise<void> {
+    // A commission that was deleted, and comes back as a file, comes back as the file has it.
+    await this.db('commission').where({ id: commission.id }).whereNotNull('deletedAt').delete();
+    await this.db('commission').insert({ ...commissionRow(commission), createdAt, closedAt });
+  }
+
+  async setClosed(id: string, closedAt: string | null): Promise<void> {
+    await this.db('commission').where({ id }).update({ closedAt });
+  }
+
+  /** Takes a commission out of sight, or puts it back. False when there is none. */
+  async setDeleted(id: string, deletedAt: string | null): Promise<boolean> {
+    return (await this.db('commission').where({ id }).update({ deletedAt })) > 0;
+  }
+
+  async findDeleted(id: string): Promise<{ id: string; name: string } | null> {
+    const row = await this.db<CommissionRow>('commission').where({ id }).whereNotNull('deletedAt').first();
+    return row ? { id: row.id, name: row.name } : null;
+  }
+
+  private kept() {
+    return this.db<CommissionRow>('commission').whereNull('deletedAt');
   }
 
   /**
@@ -83,7 +116,37 @@ export class CommissionStore {
   }
 
   async units(commissionId: string): Promise<StoredUnit[]> {
-    return this.withSchemes(await this.db<UnitRow>('unit').where({ commissionId, removed: 0 }).orderBy('position'));
+    return this.unitsOf([commissionId]);
+  }
+
+  /** The units of several commissions, each in the order entered. */
+  async unitsOf(commissionIds: readonly string[]): Promise<StoredUnit[]> {
+    return this.withSchemes(
+      await this.db<UnitRow>('unit').whereIn('commissionId', commissionIds).where({ removed: 0 }).orderBy('position'),
+    );
+  }
+
+  /** Units taken out at Intake, with their schemes. */
+  async removedUnits(commissionId: string): Promise<StoredUnit[]> {
+    return this.withSchemes(await this.db<UnitRow>('unit').where({ commissionId, removed: 1 }).orderBy('position'));
+  }
+
+  /** Ids of all units of a commission, those taken out too. */
+  async unitIds(commissionId: string): Promise<string[]> {
+    return (await this.db('unit').where({ commissionId }).select('id')).map((row) => row.id as string);
+  }
+
+  /** Which of these units there are, taken out or not. */
+  async knownUnits(ids: readonly string[]): Promise<Set<string>> {
+    return new Set((await this.db('unit').whereIn('id', ids).select('id')).map((row) => row.id as string));
+  }
+
+  /** What was taken out of the schemes of a unit and is not back, the latest first. */
+  async removedPieces(unitIds: readonly string[]): Promise<RemovedPiece[]> {
+    const rows: { id: string; unitId: string; removedAt: string; piece: string }[] = await this.db('removed_piece')
+      .whereIn('unitId', unitIds)
+      .orderBy('removedAt', 'desc');
+    return rows.map((row) => ({ ...row, piece: JSON.parse(row.piece) as RemovedPiece['piece'] }));
   }
 
   async findUnit(id: string): Promise<StoredUnit | null> {
@@ -112,13 +175,18 @@ export class CommissionStore {
     });
   }
 
-  /** Replaces a unit's scheme; steps keep their ids, so what was logged on them stays. False when the revision has moved on. */
-  async saveScheme(unitId: string, scheme: Scheme, revision: number): Promise<boolean> {
+  /**
+   * Replaces a unit's scheme; steps keep their ids, so what was logged on them stays, and what is taken out is put aside.
+   * False when the revision has moved on.
+   */
+  async saveScheme(unitId: string, scheme: Scheme, revision: number, now: string): Promise<boolean> {
     return this.db.transaction(async (trx) => {
       const updated = await trx('unit')
         .where({ id: unitId, schemeRevision: revision })
         .update({ schemeRevision: revision + 1 });
       if (updated === 0) return false;
+      const before = await schemeOf(trx, unitId);
+      await putAside(trx, unitId, before, scheme, now);
       await trx('step').where({ unitId }).delete();
       await trx('part').where({ unitId }).delete();
       await insertScheme(trx, unitId, scheme);
@@ -127,20 +195,56 @@ export class CommissionStore {
   }
 
   private async withSchemes(rows: readonly UnitRow[]): Promise<StoredUnit[]> {
-    const unitIds = rows.map((row) => row.id);
-    const parts = await this.db<PartRow>('part').whereIn('unitId', unitIds).orderBy('position');
-    const steps = await this.db<StepRow>('step').whereIn('unitId', unitIds).orderBy('position');
-    return rows.map(({ position: _position, removed: _removed, ...unit }) => ({
-      ...unit,
-      scheme: {
-        parts: parts
-          .filter((part) => part.unitId === unit.id)
-          .map(({ id, name }) => ({ id, name, steps: steps.filter((step) => step.partId === id).map(stepOf) })),
-        allOver: steps.filter((step) => step.unitId === unit.id && step.partId === null).map(stepOf),
-      },
-    }));
+    const schemes = await schemesOf(
+      this.db,
+      rows.map((row) => row.id),
+    );
+    return rows.map(({ position: _position, removed: _removed, ...unit }) => ({ ...unit, scheme: schemes.get(unit.id)! }));
   }
 }
+
+async function schemesOf(db: Knex, unitIds: readonly string[]): Promise<Map<string, Scheme>> {
+  const schemes = new Map<string, Scheme>(unitIds.map((id) => [id, { parts: [], allOver: [] }]));
+  const parts = new Map<string, Part>();
+  for (const { id, name, unitId } of await db<PartRow>('part').whereIn('unitId', unitIds).orderBy('position')) {
+    const part: Part = { id, name, steps: [] };
+    parts.set(id, part);
+    schemes.get(unitId)!.parts.push(part);
+  }
+  for (const row of await db<StepRow>('step').whereIn('unitId', unitIds).orderBy('position')) {
+    const strip = row.partId === null ? schemes.get(row.unitId)!.allOver : parts.get(row.partId)!.steps;
+    strip.push(stepOf(row));
+  }
+  return schemes;
+}
+
+const schemeOf = async (db: Knex, unitId: string): Promise<Scheme> => (await schemesOf(db, [unitId])).get(unitId)!;
+
+/** Keeps parts and steps that the new scheme lacks, and forgets those that are back. */
+async function putAside(trx: Knex, unitId: string, before: Scheme, after: Scheme, removedAt: string): Promise<void> {
+  const present = new Set([
+    ...after.parts.flatMap((part) => [part.id, ...part.steps.map((step) => step.id)]),
+    ...after.allOver.map((s) => s.id),
+  ]);
+  const aside: RemovedPiece['piece'][] = [];
+  for (const part of before.parts) {
+    if (!present.has(part.id)) aside.push({ kind: 'part', part });
+    else for (const step of part.steps) if (!present.has(step.id)) aside.push({ kind: 'step', step, partId: part.id });
+  }
+  for (const step of before.allOver) if (!present.has(step.id)) aside.push({ kind: 'step', step, partId: null });
+  for (const piece of aside) await trx('removed_piece').insert({ id: ulid(), unitId, removedAt, piece: JSON.stringify(piece) });
+  const kept: { id: string; piece: string }[] = await trx('removed_piece').where({ unitId });
+  const back = kept.filter(({ piece }) => present.has(idOfPiece(JSON.parse(piece) as RemovedPiece['piece'])));
+  if (back.length > 0)
+    await trx('removed_piece')
+      .whereIn(
+        'id',
+        back.map((row) => row.id),
+      )
+      .delete();
+}
+
+const idOfPiece = (piece: RemovedPiece['piece']): string => (piece.kind === 'part' ? piece.part.id : piece.step.id);
 
 async function insertScheme(trx: Knex, unitId: string, scheme: Scheme): Promise<void> {
   for (const [position, part] of scheme.parts.entries()) {

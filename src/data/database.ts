@@ -1,6 +1,7 @@
 import { existsSync, mkdirSync } from 'node:fs';
 import path from 'node:path';
 import knex, { type Knex } from 'knex';
+import { BenchStore } from './benchStore';
 import { migrations as shippedMigrations, type Migration } from './migrations';
 
 export const DATABASE_FILE = 'neat-relay.sqlite';
@@ -31,6 +32,8 @@ export async function openDatabase(
     refuseNewer(applied, migrations, file);
     const backup = !isNew && applied.length < migrations.length ? await putAside(db, folder, now) : null;
     await db.migrate.latest({ migrationSource: sourceOf(migrations) });
+    // Rows of the log follow from the bench events by the rules of this version.
+    if (backup) await new BenchStore(db).deriveAll();
     return { knex: db, backup };
   } catch (error) {
     await db.destroy();
@@ -62,7 +65,17 @@ function connect(file: string): Knex {
 }
 
 const snakeCase = (name: string) => name.replaceAll(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
-const camelCase = (name: string) => name.replaceAll(/_([a-z])/g, (_match, letter: string) => letter.toUpperCase());
+const camelCased = new Map<string, string>();
+
+/** Names of columns are few and met with every row. */
+function camelCase(name: string): string {
+  let known = camelCased.get(name);
+  if (known === undefined) {
+    known = name.replaceAll(/_([a-z])/g, (_match, letter: string) => letter.toUpperCase());
+    camelCased.set(name, known);
+  }
+  return known;
+}
 
 /** Columns are snake_case in the file and camelCase in the program. */
 function camelCaseKeys(response: unknown): unknown {

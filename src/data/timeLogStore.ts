@@ -1,45 +1,79 @@
 import type { Knex } from 'knex';
 import type { IdentifiedLogRow } from '../core/bench/logRowsOf';
-import type { RowVerdict } from '../core/time/definitions';
+import type { RowJudgement } from '../core/time/definitions';
 import type { StoredLogRow } from '../core/views/stored';
+import { inPieces } from './inPieces';
 
-/** Replaces the rows worked out from a run; what the painter said about a row that is still there stays. */
-export async function replaceRunRows(trx: Knex, runId: string, rows: readonly IdentifiedLogRow[]): Promise<void> {
-  await trx<StoredLogRow>('time_log')
-    .where({ runId })
-    .whereNotIn(
-      'id',
-      rows.map((row) => row.id),
-    )
-    .delete();
-  for (const row of rows)
-    await trx<StoredLogRow>('time_log')
-      .insert({ ...row, runId })
-      .onConflict('id')
-      .merge();
-}
-
-const INSERT_CHUNK = 200;
+const INSERT_CHUNK = 50;
 
 export class TimeLogStore {
   constructor(private readonly db: Knex) {}
 
-  /** All rows in the order they were started. */
+  /** All rows in the order they were started, with the painter's word on them. */
   async list(): Promise<StoredLogRow[]> {
-    const rows = await this.db<StoredLogRow>('time_log');
-    return rows.sort((a, b) => Date.parse(a.startedAt) - Date.parse(b.startedAt) || (a.id < b.id ? -1 : 1));
+    const rows = await this.joined();
+    return inOrder(rows);
   }
 
-  async insert(rows: readonly IdentifiedLogRow[]): Promise<void> {
-    await this.db.batchInsert(
-      'time_log',
-      rows.map((row) => ({ ...row, runId: null })),
-      INSERT_CHUNK,
-    );
+  async find(id: string): Promise<StoredLogRow | null> {
+    return ((await this.joined().where('time_log.id', id))[0] as StoredLogRow | undefined) ?? null;
+  }
+
+  /** Rows whose minutes nobody knows yet, of the units named. */
+  async open(unitIds: readonly string[]): Promise<StoredLogRow[]> {
+    const rows: StoredLogRow[] = [];
+    for (const piece of inPieces(unitIds))
+      rows.push(...(await this.joined().whereIn('time_log.unit_id', piece).whereNotNull('time_log.open')));
+    return inOrder(rows.filter((row) => row.correctedMinutes === null && row.verdict === 'unsure'));
+  }
+
+  async ofCommission(commissionId: string): Promise<StoredLogRow[]> {
+    return inOrder(await this.joined().where('time_log.commission_id', commissionId));
+  }
+
+  async insert(rows: readonly (IdentifiedLogRow & Partial<RowJudgement>)[]): Promise<void> {
+    await this.db.transaction(async (trx) => {
+      for (const { verdict = 'unsure', correctedMinutes = null, ...row } of rows)
+        if (verdict !== 'unsure' || correctedMinutes !== null) await saveJudgement(trx, row.id, { verdict, correctedMinutes });
+      const bare = rows.map(({ verdict: _verdict, correctedMinutes: _corrected, ...row }) => ({ ...row, eventId: null }));
+      for (let at = 0; at < bare.length; at += INSERT_CHUNK)
+        await trx('time_log')
+          .insert(bare.slice(at, at + INSERT_CHUNK))
+          .onConflict('id')
+          .merge();
+    });
   }
 
   /** False when there is no such row. */
-  async judge(id: string, verdict: RowVerdict): Promise<boolean> {
-    return (await this.db<StoredLogRow>('time_log').where({ id }).update({ verdict })) > 0;
+  async judge(id: string, judgement: RowJudgement): Promise<boolean> {
+    const known = await this.db('time_log').where({ id }).first();
+    if (known) await saveJudgement(this.db, id, judgement);
+    return known !== undefined;
   }
+
+  /** Keeps the painter's word on rows that may only come later. */
+  async saveJudgements(judgements: readonly (RowJudgement & { id: string })[]): Promise<void> {
+    await this.db.transaction(async (trx) => {
+      for (const { id, ...judgement } of judgements) await saveJudgement(trx, id, judgement);
+    });
+  }
+
+  private joined() {
+    return this.db('time_log')
+      .leftJoin('log_judgement', 'log_judgement.row_id', 'time_log.id')
+      .select('time_log.*', this.db.raw("coalesce(log_judgement.verdict, 'unsure') as verdict"), 'log_judgement.corrected_minutes');
+  }
+}
+
+const inOrder = (rows: StoredLogRow[]) =>
+  rows
+    .map((row) => ({ row, at: Date.parse(row.startedAt) }))
+    .sort((a, b) => a.at - b.at || (a.row.id < b.row.id ? -1 : 1))
+    .map(({ row }) => row);
+
+async function saveJudgement(db: Knex, rowId: string, judgement: RowJudgement): Promise<void> {
+  await db('log_judgement')
+    .insert({ rowId, ...judgement })
+    .onConflict('row_id')
+    .merge();
 }

@@ -16,15 +16,16 @@ const COLUMNS = [BOX_POINTS + 2, 42, '*', 92, 56, 66, 62];
 
 /** The leg sheet as an A4 document: legs in order, boxes to tick, room for the minutes it took. */
 export function legSheetDocument(sheet: LegSheet): TDocumentDefinitions {
-  const { commission, totals, legs } = sheet;
+  const { commissions, totals, legs } = sheet;
+  const name = commissions.map((commission) => commission.name).join(', ');
   const jobs = legs.reduce((sum, leg) => sum + leg.jobs.length, 0);
   return {
-    info: { title: `Leg sheet, ${commission.name}`, creator: 'Neat Relay' },
+    info: { title: `Leg sheet, ${name}`, creator: 'Neat Relay' },
     pageSize: 'A4',
     pageMargins: [36, 36, 36, 44],
     defaultStyle: { fontSize: 9, color: INK, lineHeight: 1.1 },
     footer: (page, pages) => ({
-      columns: [commission.name, { text: `page ${page} of ${pages}`, alignment: 'right' }],
+      columns: [name, { text: `page ${page} of ${pages}`, alignment: 'right' }],
       margin: [36, 14, 36, 0],
       fontSize: 8,
       color: SOFT,
@@ -32,7 +33,7 @@ export function legSheetDocument(sheet: LegSheet): TDocumentDefinitions {
     content: [
       { text: 'Leg sheet', fontSize: 18, bold: true },
       {
-        text: `${commission.name} for ${commission.client}, due ${dayText(commission.dueOn)}`,
+        text: commissions.map(({ name: each, client, dueOn }) => `${each} for ${client}, due ${dayText(dueOn)}`).join('\n'),
         fontSize: 11,
         margin: [0, 2, 0, 0],
       },

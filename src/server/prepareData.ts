@@ -1,5 +1,4 @@
 import { openDatabase } from '../data/database';
-import { fillDemo } from '../data/demo/fillDemo';
 import { DEFAULT_DATA_FOLDER, storesOf } from './services';
 
 /** Migrates the data folder and, when asked, fills an empty one with the demo. Says what it does. */
@@ -8,9 +7,9 @@ export async function prepareData(withDemo: boolean, say: (text: string) => void
   const database = await openDatabase(folder);
   try {
     if (database.backup) say(`A copy of the database was put aside before it was brought up to date: ${database.backup}`);
-    if (withDemo && (await storesOf(database).commissions.list()).length === 0) {
+    if (withDemo && (await storesOf(database).demo.isEmpty())) {
       say('Filling the demo data folder ...');
-      await fillDemo(database, new Date());
+      await storesOf(database).demo.fill(new Date());
     }
   } finally {
     await database.knex.destroy();

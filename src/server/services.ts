@@ -1,10 +1,12 @@
-import { openDatabase, type OpenedDatabase } from '../data/database';
+import { BenchStore } from '../data/benchStore';
 import { CommissionStore } from '../data/commissionStore';
+import { openDatabase, type OpenedDatabase } from '../data/database';
+import { databaseVersion } from '../data/databaseVersion';
+import { DemoStore } from '../data/demoStore';
 import { HouseRulesStore } from '../data/houseRulesStore';
-import { OwnLineStore } from '../data/ownLineStore';
 import { PaintStore } from '../data/paintStore';
-import { RunStore } from '../data/runStore';
 import { TimeLogStore } from '../data/timeLogStore';
+import { WorkshopStore } from '../data/workshopStore';
 import type { Stores } from './stores';
 
 export const DEFAULT_DATA_FOLDER = './data';
@@ -15,16 +17,18 @@ export function storesOf({ knex }: Pick<OpenedDatabase, 'knex'>): Stores {
     commissions: new CommissionStore(knex),
     paints: new PaintStore(knex),
     houseRules: new HouseRulesStore(knex),
-    runs: new RunStore(knex),
+    bench: new BenchStore(knex),
     timeLog: new TimeLogStore(knex),
-    ownLines: new OwnLineStore(knex),
+    workshop: new WorkshopStore(knex),
+    demo: new DemoStore(knex),
+    version: () => databaseVersion(knex),
   };
 }
 
-let opened: Promise<OpenedDatabase> | null = null;
+let opened: Promise<Stores> | null = null;
 
 /** The stores of the running program, opened on first use in the folder NEAT_RELAY_DATA. */
-export async function services(): Promise<Stores> {
-  opened ??= openDatabase(process.env['NEAT_RELAY_DATA'] ?? DEFAULT_DATA_FOLDER);
-  return storesOf(await opened);
+export function services(): Promise<Stores> {
+  opened ??= openDatabase(process.env['NEAT_RELAY_DATA'] ?? DEFAULT_DATA_FOLDER).then(storesOf);
+  return opened;
 }

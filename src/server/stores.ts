@@ -1,16 +1,20 @@
+import type { BenchStore } from '../data/benchStore';
 import type { CommissionStore } from '../data/commissionStore';
+import type { DemoStore } from '../data/demoStore';
 import type { HouseRulesStore } from '../data/houseRulesStore';
-import type { OwnLineStore } from '../data/ownLineStore';
 import type { PaintStore } from '../data/paintStore';
-import type { RunStore } from '../data/runStore';
 import type { TimeLogStore } from '../data/timeLogStore';
+import type { WorkshopStore } from '../data/workshopStore';
 
 /** Everything that is kept. Use cases take the ones they need. */
 export interface Stores {
   commissions: CommissionStore;
   paints: PaintStore;
   houseRules: HouseRulesStore;
-  runs: RunStore;
+  bench: BenchStore;
   timeLog: TimeLogStore;
-  ownLines: OwnLineStore;
+  workshop: WorkshopStore;
+  demo: DemoStore;
+  /** A text that changes with every write. */
+  version: () => Promise<string>;
 }

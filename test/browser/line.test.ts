@@ -32,7 +32,7 @@ describe('arranging a line by hand', function () {
   async function openLine(): Promise<void> {
     await user.open('/');
     const link = await driver.executeScript<string>('return document.querySelector("main a[href*=intake]").getAttribute("href")');
-    await user.open(link.replace('/intake', '/line'));
+    await user.open(link.replace('/c/', '/line?of=').replace('/intake', ''));
     await user.find('[data-searching="false"]');
   }
 
@@ -205,7 +205,7 @@ describe('arranging a line by hand', function () {
 
   it('carries a job over 600 without a frame above 50 ms', async () => {
     const id = await importLongLine(600);
-    await user.open(`/c/${id}/line`);
+    await user.open(`/line?of=${id}`);
     await user.find('[data-searching="false"]');
     await user.see('#job-in-hand', /^1 of/);
     const jobs = Number(/of (\d+):/.exec(await user.text('#job-in-hand'))![1]);
@@ -242,8 +242,8 @@ describe('arranging a line by hand', function () {
 
   /** The demo's first commission so many times over, nothing of it painted yet, until its line has so many jobs. */
   async function importLongLine(jobs: number): Promise<string> {
-    const url = await driver.getCurrentUrl();
-    const file = (await (await fetch(url.replace('/c/', '/api/commissions/').replace('/line', '/file'))).json()) as CommissionFile;
+    const url = new URL(await driver.getCurrentUrl());
+    const file = (await (await fetch(`${app.url}/api/commissions/${url.searchParams.get('of')}/file`)).json()) as CommissionFile;
     const perCopy = file.units.reduce(
       (sum, { scheme }) => sum + [...scheme.parts.flatMap((part) => part.steps), ...scheme.allOver].length,
       0,
@@ -254,7 +254,8 @@ describe('arranging a line by hand', function () {
       ...file,
       id: 'long-line',
       name: 'A long line',
-      runs: [],
+      events: [],
+      judgements: [],
       units: Array.from({ length: Math.ceil(jobs / perCopy) }, (_, copy) => withIds(file.units, copy)).flat(),
     };
     const answer = await fetch(`${app.url}/api/commissions/import`, {

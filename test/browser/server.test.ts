@@ -49,7 +49,7 @@ describe('the running server', function () {
       404,
       'There is no commission none: it may have been made in another data folder.',
     ]);
-    const page = await fetch(`${app.url}/c/none/line`);
+    const page = await fetch(`${app.url}/c/none/intake`);
     expect(page.status).to.equal(404);
     expect(await page.text())
       .to.include('Nothing stands here')

@@ -16,8 +16,8 @@ describe('choosing trays', function () {
     user = new PageUser(driver, app.url);
     await user.open('/');
     const link = await driver.executeScript<string>('return document.querySelector("main a[href*=intake]").getAttribute("href")');
-    commission = link.replace('/intake', '');
-    await user.open(`${commission}/trays`);
+    commission = link.split('/')[2]!;
+    await user.open(`/trays?of=${commission}`);
     await tried();
   });
   after(async () => {
@@ -51,12 +51,12 @@ describe('choosing trays', function () {
     expect(await row(5)).to.include('as it is');
     await user.see('[role="tab"][aria-selected="true"]', /4 trays of 5/);
     await user.isStored();
-    await user.open(`${commission}/line`);
+    await user.open('/line');
     await user.see('[aria-label="Relay chart"]', /Lamp keepers\s16 to 20/);
   });
 
   it('undoes and takes the sweet spot by keyboard, each kept over a reload', async () => {
-    await user.open(`${commission}/trays`);
+    await user.open(`/trays?of=${commission}`);
     await tried();
     await user.press('Pony couriers');
     await tried();
@@ -94,7 +94,7 @@ describe('choosing trays', function () {
       headers: { 'content-type': 'application/json', origin: app.url },
     });
     const { id } = (await answer.json()) as { id: string };
-    await user.open(`/c/${id}/trays`);
+    await user.open(`/trays?of=${id}`);
     await user.see('main', /No unit has a scheme yet/);
     await user.press('Enter the units first');
     await user.path(/\/intake$/);

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { hasOpenCount, modelsOf } from '../../src/core/scheme/definitions';
 import { fillDemo } from '../../src/data/demo/fillDemo';
-import { loadToday } from '../../src/server/estimate/loadToday';
+import { loadToday } from '../../src/server/today/loadToday';
 import { loadLog } from '../../src/server/timeLog/loadLog';
 import type { StoredUnit } from '../../src/core/views/stored';
 import { testDatabase, type TestDatabase } from '../support/database';
@@ -14,7 +14,7 @@ describe('the demo', () => {
   before(async () => {
     database = await testDatabase();
     await fillDemo(database, NOW);
-    const commissions = await database.stores.commissions.list();
+    const commissions = await database.stores.commissions.listOpen();
     units = (await Promise.all(commissions.map((commission) => database.stores.commissions.units(commission.id)))).flat();
   });
   after(() => database.close());
@@ -42,7 +42,7 @@ describe('the demo', () => {
       return estimate.stepsDone / estimate.stepsTotal;
     };
     expect(share('Tide coast watch')).to.be.within(0.3, 0.7);
-    expect(commissions.find((entry) => entry.hasOpenRun)!.drying).to.not.deep.equal([]);
+    expect(commissions.find((entry) => entry.isOnBench)!.drying).to.not.deep.equal([]);
     expect(commissions.flatMap((entry) => entry.waitingTestModels)).to.deep.equal(['Market townsfolk']);
     const open = units.filter(hasOpenCount);
     expect(open.map((unit) => unit.promised - unit.counted!)).to.deep.equal([1]);
@@ -51,7 +51,7 @@ describe('the demo', () => {
   it('has a log of a painter who gets faster, with interruptions that the program marks', async () => {
     const log = await loadLog(database.stores, NOW);
     expect(log.totals.rows).to.be.at.least(300);
-    expect(log.totals.looksInterrupted).to.be.within(4, 15);
+    expect(log.totals.toJudge).to.be.within(4, 15);
     const rows = (await database.stores.timeLog.list()).filter((row) => row.technique === 'basecoat');
     const pace = (some: typeof rows) => some.reduce((sum, row) => sum + row.minutes / row.models / (row.coverage + 0.05), 0) / some.length;
     expect(pace(rows.slice(-40))).to.be.lessThan(pace(rows.slice(0, 40)));

@@ -1,152 +1,203 @@
 import { expect } from 'chai';
 import { renderToStaticMarkup } from 'react-dom/server';
-import { viewBench } from '../../src/core/bench/benchView';
+import { viewBench, lookBacks, troubleSpots } from '../../src/core/bench/viewBench';
 import type { BenchEvent } from '../../src/core/bench/definitions';
-import { replayBench } from '../../src/core/bench/replayBench';
-import type { CommissionEstimate } from '../../src/core/views/estimate';
+import type { BenchFigures } from '../../src/core/views/bench';
+import type { StoredLogRow } from '../../src/core/views/stored';
+import { Advice } from '../../src/islands/Bench/Advice';
 import { Instruction } from '../../src/islands/Bench/Instruction';
+import { LateTimes } from '../../src/islands/Bench/LateTimes';
 import { MissPicker } from '../../src/islands/Bench/MissPicker';
 import { SidePanel } from '../../src/islands/Bench/SidePanel';
 import { TrayStrip } from '../../src/islands/Bench/TrayStrip';
 import type { Bench } from '../../src/islands/Bench/useBench';
-import { smallLine } from '../support/line';
-import { paint } from '../support/units';
+import { START, tap, TestBench } from '../support/bench';
+import { paint, part, roster, step, unit } from '../support/units';
 
-const START = Date.parse('2026-11-23T19:00:00Z');
 const MINUTE = 60_000;
-const { picture, plan } = smallLine();
-const jobs = plan.order.map((id) => picture.jobs.find((job) => job.id === id)!);
-const run = {
-  stillWet: [],
-  id: 'run',
-  commissionId: 'c',
-  startedAt: new Date(START).toISOString(),
-  closedAt: null,
-  jobs,
-  problem: picture.problem,
-};
-const paints = [paint('red'), paint('blue')];
+const paints = new Map([paint('red'), paint('blue')].map((each) => [each.id, each]));
+const scheme = () => [part('shirt', step('basecoat', { paintId: 'red' })), part('hood', step('basecoat', { paintId: 'blue' }))];
+const shed = new TestBench(
+  roster(
+    ['Keepers', 'Cutters'].map((name) =>
+      unit(name, scheme(), [step('prime', { paintId: 'red' })], { promised: 4, leaders: 1, trayLimit: 4 }),
+    ),
+    { paints },
+  ),
+);
+const prime = shed.pass(null);
+const shirt = shed.pass('shirt');
+const nothing = () => undefined;
 
-let ids = 0;
-const tap = (minute: number, kind: BenchEvent['kind'], job: string, model: number | null = null): BenchEvent => ({
-  id: `e${++ids}`,
-  kind,
-  at: new Date(START + minute * MINUTE).toISOString(),
-  job,
-  model,
-  target: null,
-  note: '',
+const figures = (likely: number, p50: number): BenchFigures => ({
+  figures: { likely, safe: likely + 30 } as BenchFigures['figures'],
+  passes: shed.line.passes.map(({ key }) => ({ passKey: key, p50, why: '4 models of this step logged.' })),
+  openRows: [],
 });
 
-const estimate = (likelyMinutes: number, p50: number): CommissionEstimate =>
-  ({
-    likelyMinutes,
-    safeMinutes: likelyMinutes + 30,
-    passes: jobs.map((job) => ({ passKey: job.passKey, p50, why: '4 models of this step logged.' })),
-  }) as unknown as CommissionEstimate;
-
 /** The bench after some taps, as the view's parts get it. */
-function benchAfter(events: BenchEvent[], now = estimate(100, 2)): Bench {
-  const state = replayBench(jobs, events);
-  const view = viewBench(run, state);
+function benchAfter(events: BenchEvent[], minute: number, at = shed): Bench {
+  const scene = at.scene(events);
+  const view = viewBench(scene, START + minute * MINUTE);
+  const pass = view.job && at.line.passes.find((each) => each.key === view.job!.passKey)!;
   return {
-    run,
-    jobs: new Map(jobs.map((job) => [job.id, job])),
-    job: jobs.find((job) => job.id === view.job) ?? null,
-    state,
+    line: at.line,
+    units: new Map(at.line.units.map((each) => [each.id, each])),
+    passes: new Map(at.line.passes.map((each) => [each.key, each])),
+    paints,
+    state: scene.state,
+    clock: scene.clock,
+    scene,
     view,
-    estimate: now,
-    before: estimate(120, 3),
-    drying: () => [],
+    job: view.job,
+    pass,
+    figures: figures(100, 2),
+    first: figures(120, 3),
+    lookBacks: lookBacks(scene, START + minute * MINUTE),
+    ending: null,
+    trouble: pass ? troubleSpots(scene, pass) : { models: 0, notes: [] },
+    drying: [],
+    refreshFigures: nothing,
   } as unknown as Bench;
 }
 
-const [prime] = jobs.filter((job) => job.technique === 'prime');
-const shirt = jobs.find((job) => job.partName === 'shirt')!;
-const primed = prime!.models.map((model) => tap(model, 'done', prime!.id, model));
-const instruction = (bench: Bench, minute: number) =>
-  renderToStaticMarkup(<Instruction bench={bench} paints={paints} now={START + minute * MINUTE} />);
+const primed = [shed.started(0, prime), ...[1, 2, 3, 4].map((model) => shed.done(model, prime, model))];
+const instruction = (minute: number, events: BenchEvent[] = [], at = shed) =>
+  renderToStaticMarkup(<Instruction bench={benchAfter(events, minute, at)} now={START + minute * MINUTE} />);
 
 describe('the instruction', () => {
   it('shows the caution and no countdown where a spray can is taken up', () => {
-    const markup = instruction(benchAfter([]), 0);
-    expect(markup).to.include('respirator');
-    expect(markup).not.to.include('data-testid="clock"');
+    const can = new TestBench(roster([unit('Keepers', [], [step('prime', { paintId: 'red' })])], { paints }));
+    const markup = instruction(0, [], can);
+    expect(markup).to.include('respirator').and.not.to.include('data-testid="clock"');
+    const inHand = instruction(1, [can.started(0, can.pass(null))], can);
+    expect(inHand).to.include('take the time it needs').and.not.to.include('data-testid="clock"');
   });
 
-  it('goes on without a countdown while the can is in the hand', () => {
-    const markup = instruction(benchAfter([tap(0, 'started', prime!.id)]), 5);
-    expect(markup).to.include('take the time it needs').and.not.to.include('data-testid="clock"');
-  });
-
-  it('runs the clock against the estimate, and stops it in a pause', () => {
-    const painting = [...primed, tap(40, 'started', shirt.id)];
-    expect(instruction(benchAfter(painting), 41.5)).to.match(/>1:30<.*of about 2:00/s);
-    expect(instruction(benchAfter([...painting, tap(41, 'paused', shirt.id)]), 50)).to.match(/>1:00<.*paused/s);
+  it('runs the clock against the estimate, longer for a leader, and stops it in a pause', () => {
+    const painting = [...primed, shed.started(40, shirt)];
+    expect(instruction(41.5, painting)).to.match(/a leader.*>1:30<.*of about 3:12/s);
+    const next = [...painting, shed.done(42, shirt, 1)];
+    expect(instruction(43, next)).to.match(/>1:00<.*of about 2:00/s);
+    expect(instruction(50, [...next, tap(43, 'paused')])).to.match(/>1:00<.*paused/s);
   });
 
   it('marks a clock that has run over by more than its figures', () => {
-    expect(instruction(benchAfter([...primed, tap(40, 'started', shirt.id)]), 44)).to.include('clock over');
+    expect(instruction(48, [...primed, shed.started(40, shirt)])).to.include('clock over');
   });
 
-  it('says what is still wet, and what is not painted underneath', () => {
-    const early = benchAfter([...primed, tap(20, 'started', shirt.id)]);
-    expect(instruction(early, 20)).to.match(/Model 1 is dry in 14 min/);
-    expect(instruction(benchAfter([tap(0, 'started', shirt.id)]), 1)).to.include('Something under this is not painted on model 1 yet');
+  it('says what is still wet, and what is not painted underneath, before it is started', () => {
+    expect(instruction(20, [...primed, shed.started(20, shirt), tap(20, 'ended')])).to.match(/Model 1 is dry in 14 min/);
+    expect(instruction(1, [shed.started(0, shirt)])).to.match(/everything, prime is not done on models 1 to 4: Primer first/);
+  });
+
+  it('shows the notes of the step and where it was missed before', () => {
+    const noted = tap(41, 'noted', { ...shed.of(shirt), models: [2], note: 'thin it more' });
+    const missed = { ...shed.missed(43, shirt, 1), note: 'under the arm' };
+    const markup = instruction(44, [...primed, shed.started(40, shirt), noted, shed.done(42, shirt, 1), missed]);
+    expect(markup).to.include('Model 2: thin it more').and.to.include('Missed before on 1 model: under the arm');
   });
 });
 
 describe('the tray', () => {
-  const looks = (bench: Bench, minute: number) =>
-    [...renderToStaticMarkup(<TrayStrip bench={bench} now={START + minute * MINUTE} />).matchAll(/data-look="(\w+)"/g)].map(
-      (match) => match[1],
-    );
+  const looks = (minute: number, events: BenchEvent[]) =>
+    [
+      ...renderToStaticMarkup(<TrayStrip bench={benchAfter(events, minute)} now={START + minute * MINUTE} onPick={nothing} />).matchAll(
+        /data-look="(\w+)"/g,
+      ),
+    ].map((match) => match[1]);
 
   it('tells every model by its look', () => {
-    const events = [
-      ...primed,
-      tap(40, 'started', shirt.id),
-      tap(42, 'done', shirt.id, 1),
-      tap(44, 'done', shirt.id, 2),
-      tap(45, 'missed', shirt.id, 2),
-    ];
-    expect(looks(benchAfter(events), 60)).to.deep.equal(['done', 'missed', 'now', 'todo']);
+    const events = [...primed, shed.started(40, shirt), shed.done(42, shirt, 1), shed.done(44, shirt, 2), shed.missed(45, shirt, 2)];
+    expect(looks(60, events)).to.deep.equal(['done', 'missed', 'now', 'todo']);
+    expect(looks(60, [...events, tap(46, 'set-aside', { unit: shirt.unitId, models: [3] })])).to.deep.equal([
+      'done',
+      'missed',
+      'aside',
+      'now',
+    ]);
   });
 
   it('hatches what still dries', () => {
-    expect(looks(benchAfter([...primed, tap(20, 'started', shirt.id)]), 20)).to.deep.equal(['now', 'wet', 'wet', 'wet']);
+    expect(looks(20, [...primed, shed.started(20, shirt)])).to.deep.equal(['now', 'wet', 'wet', 'wet']);
   });
 });
 
 describe('around the work', () => {
-  const side = (bench: Bench) => renderToStaticMarkup(<SidePanel bench={bench} paints={paints} now={START} onTakeUp={() => undefined} />);
+  const side = (events: BenchEvent[], minute: number) =>
+    renderToStaticMarkup(
+      <SidePanel bench={benchAfter(events, minute)} now={START + minute * MINUTE} onTakeUp={nothing} onBringBack={nothing} />,
+    );
 
   it('says how the hours moved and why', () => {
-    const markup = side(benchAfter([...primed, tap(40, 'started', shirt.id)]));
+    const markup = side([...primed, shed.started(40, shirt)], 40);
     expect(markup).to.include('1 h 40 min').and.to.include('2 h 10 min');
     expect(markup).to.include('−20 min since this window was opened');
     expect(markup).to.include('2 min a model, was 3 min').and.to.include('4 models of this step logged.');
   });
 
-  it('lists what comes next and what was missed', () => {
-    const markup = side(benchAfter([...primed, tap(40, 'missed', prime!.id, 2)]));
-    expect(markup).to.match(/Missed spots.*model 2/s);
-    expect(markup).to.include('Take up now');
-    expect(markup).to.include('Nothing is wet.');
+  it('lists what comes next, what was missed and what was set aside', () => {
+    const markup = side([...primed, shed.missed(40, prime, 2), tap(41, 'set-aside', { unit: shirt.unitId, models: [3, 4] })], 60);
+    expect(markup).to.match(/Missed spots.*model 2: everything, prime/s);
+    expect(markup).to.match(/Set aside.*Keepers: 3 to 4/s);
+    expect(markup).to.include('Start now: ').and.to.include('Everything is dry.');
+  });
+});
+
+describe('advice under the work', () => {
+  const advice = (events: BenchEvent[], minute: number) =>
+    renderToStaticMarkup(<Advice bench={benchAfter(events, minute)} now={START + minute * MINUTE} onOffer={nothing} onLooked={nothing} />);
+
+  it('offers the next dry model, or another job with its cost, instead of waiting', () => {
+    const apart = [shed.started(0, prime), ...[1, 2, 3].map((model) => shed.done(1, prime, model)), shed.done(30, prime, 4)];
+    const picked = [...apart, shed.started(31, shirt), shed.done(33, shirt, 1), tap(33, 'picked', { unit: shirt.unitId, models: [4] })];
+    const tray = advice(
+      picked.filter((event) => event.kind !== 'picked'),
+      34,
+    );
+    expect(tray).not.to.include('is dry.');
+    expect(advice([...primed, tap(5, 'ended')], 5)).to.match(/Meanwhile: .*min to set up/);
+  });
+});
+
+describe('times to fill in', () => {
+  const row = {
+    id: 'r',
+    unit: 'Keepers',
+    part: 'Coat',
+    technique: 'basecoat',
+    models: 10,
+    startedAt: '2026-11-23T19:00:00Z',
+    minutes: 0.1,
+  } as StoredLogRow;
+  const late = (more: Partial<StoredLogRow>) => renderToStaticMarkup(<LateTimes rows={[{ ...row, ...more }]} onSaved={nothing} />);
+
+  it('ask how long late ticks took, and whether a gap was a break', () => {
+    expect(late({ open: 'late' }))
+      .to.include('1 time to fill in')
+      .and.to.include('Ticked off without time')
+      .and.not.to.include('all the time');
+    expect(late({ open: 'gap', minutes: 120 }))
+      .to.include('Nothing was tapped for 2 h: was that a break?')
+      .and.to.include('I painted all the time');
+    expect(renderToStaticMarkup(<LateTimes rows={[]} onSaved={nothing} />)).to.equal('');
   });
 });
 
 describe('picking a miss', () => {
+  const bench = benchAfter([...primed, shed.started(40, shirt), shed.done(42, shirt, 1)], 43);
+  const picker = (choices: Parameters<typeof MissPicker>[0]['choices'], start: Parameters<typeof MissPicker>[0]['start'] = null) =>
+    renderToStaticMarkup(<MissPicker bench={bench} choices={choices} start={start} onMiss={nothing} onCancel={nothing} />);
+
   it('offers the passes painted on the model, numbered', () => {
-    const markup = renderToStaticMarkup(
-      <MissPicker model={2} choices={[shirt, prime!]} onPick={() => undefined} onCancel={() => undefined} />,
+    expect(picker([shirt, prime])).to.match(
+      /What was missed on model 2\?.*<kbd>1<\/kbd> shirt, base coat.*<kbd>2<\/kbd> everything, prime/s,
     );
-    expect(markup).to.match(/What was missed on model 2\?.*<kbd>1<\/kbd> shirt, base coat.*<kbd>2<\/kbd> everything, prime/s);
   });
 
-  it('says so when nothing was painted yet', () => {
-    expect(renderToStaticMarkup(<MissPicker model={2} choices={[]} onPick={() => undefined} onCancel={() => undefined} />)).to.include(
-      'Nothing was painted on model 2',
-    );
+  it('lets several models be marked under any step that is done', () => {
+    const markup = picker([], { passKey: prime.key, models: [2, 3] });
+    expect(markup).to.match(/What was missed\?.*Keepers: everything, prime.*On which models\?/s);
+    expect(markup).to.include('Mark 2 as missed');
   });
 });

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { DEFAULT_HOUSE_RULES } from '../../src/core/scheme/houseRules';
-import type { LogPicture } from '../../src/core/views/log';
+import type { ShownRow } from '../../src/core/views/log';
 import type { CommissionEstimate } from '../../src/core/views/estimate';
 import { UnitRow } from '../../src/islands/Intake/UnitRow';
 import { LogTable } from '../../src/islands/Ledger/LogTable';
@@ -64,7 +64,7 @@ describe('a strip of a scheme', () => {
     expect(markup).to.include('chip selected beyond');
   });
 
-  const editor = (its: typeof coat | null, standard: 'table' | 'full' = 'table') =>
+  const editor = (its: typeof coat | null, standard: 'table' | 'full' = 'table', painted: number[] = []) =>
     renderToStaticMarkup(
       <StepEditor
         step={its}
@@ -74,6 +74,8 @@ describe('a strip of a scheme', () => {
         onChange={nothing}
         onRemove={nothing}
         onNewPaint={promise}
+        painted={painted}
+        onEvents={promise}
       />,
     );
 
@@ -81,7 +83,7 @@ describe('a strip of a scheme', () => {
     const markup = editor(coat);
     expect(markup)
       .to.include('3 min a model, 30 min over 10 models')
-      .and.to.include('A further coat: +15 min. Left out: −30 min.')
+      .and.to.include('Another coat: +15 min. Without this step: −30 min.')
       .and.to.include('14 models of this step logged.');
   });
 
@@ -98,9 +100,12 @@ describe('a strip of a scheme', () => {
 });
 
 describe('the log', () => {
-  const row = (more: Partial<LogPicture['rows'][number]>): LogPicture['rows'][number] => ({
+  const row = (more: Partial<ShownRow>): ShownRow => ({
     id: 'r1',
-    runId: null,
+    eventId: null,
+    commissionId: null,
+    unitId: null,
+    stepId: null,
     startedAt: '2026-11-23T19:00:00Z',
     commission: 'Coast',
     unit: 'Keepers',
@@ -109,17 +114,20 @@ describe('the log', () => {
     size: 'foot',
     coverage: 0.2,
     models: 4,
+    weight: 4,
     minutes: 6,
+    open: null,
+    correctedMinutes: null,
     setupMinutes: null,
     note: '',
     verdict: 'unsure',
     interrupted: false,
     ...more,
   });
-  const table = (more: Partial<LogPicture['rows'][number]>) => renderToStaticMarkup(<LogTable rows={[row(more)]} onJudge={nothing} />);
+  const table = (more: Partial<ShownRow>) => renderToStaticMarkup(<LogTable rows={[row(more)]} onJudge={nothing} />);
 
   it('shows minutes for all models and for one', () => {
-    expect(table({})).to.include('>6.0<').and.to.include('>1.5 min<').and.to.include('Keepers, coat').and.to.include('>yes<');
+    expect(table({})).to.include('>6.0<').and.to.include('>1.5 min<').and.to.include('Keepers, coat').and.to.include('yes');
   });
   it('asks about a row that looks interrupted, and shows the answer', () => {
     expect(table({ interrupted: true }))
@@ -127,9 +135,9 @@ describe('the log', () => {
       .and.to.include('Leave out')
       .and.to.include('flagged');
     expect(table({ verdict: 'left out' }))
-      .to.include('Take back in')
+      .to.include('Include again')
       .and.to.include('leftOut');
-    expect(table({ verdict: 'counts' })).to.include('you said so');
+    expect(table({ verdict: 'counts' })).to.include('confirmed');
   });
 });
 
@@ -140,10 +148,10 @@ describe('small parts', () => {
         <SaveState saved={{ status, retry: () => Promise.resolve(), undo: nothing, redo: nothing, canUndo: false, canRedo: false }} />,
       );
     expect(state({ kind: 'saved' }))
-      .to.include('All stored')
+      .to.include('Saved')
       .and.not.to.include('Try again');
     expect(state({ kind: 'failed', message: 'The program does not answer.' }))
-      .to.include('Not stored. The program does not answer.')
+      .to.include('Not saved. The program does not answer.')
       .and.to.include('Try again');
   });
 

@@ -144,7 +144,7 @@ describe('the relay chart', () => {
     expect(said[0]).to.match(/^Fills drying: without it .* would wait 6 min for /);
     expect(said.at(-1)).to.equal('Best other place, at the start: +7 min (changeover +2 min, waiting +5 min).');
     expect(why(first, { bestOther: null, heldBy: null, holds: null, fills: null, shares: null })).to.deep.equal([
-      'The rules leave it no other place.',
+      'The rules allow no other place.',
     ]);
   });
 
@@ -199,7 +199,7 @@ describe('pins and wishes', () => {
           onChange={nothing}
         />,
       );
-    expect(count(panel(wishes, []), /aria-label="Let go/g)).to.equal(wishes.length);
+    expect(count(panel(wishes, []), /aria-label="Remove: /g)).to.equal(wishes.length);
     expect(panel(wishes, [])).to.include('working out its price');
     expect(panel([], [])).to.include('None yet').and.not.to.include('A leader every');
     expect(panel([], [first])).to.include('A leader every 10 models');
@@ -217,7 +217,7 @@ describe('beside the chart', () => {
 
   it('shows what is known before the other ways have been worked out', () => {
     const [own] = strategies.slice(-1);
-    expect(renderToStaticMarkup(<StrategyTable strategies={[own!]} times={times} />)).to.match(/Suggested.*working out the other ways/s);
+    expect(renderToStaticMarkup(<StrategyTable strategies={[own!]} times={times} />)).to.match(/Suggested.*working out the other methods/s);
     const shared = sharedLegs(picture, plan.legs);
     expect(renderToStaticMarkup(<SharedLegs shared={shared} strategies={[own!]} />))
       .to.include('units.')

@@ -13,27 +13,36 @@ class MemoryStorage {
   }
 }
 
-const tap = (id: string): BenchEvent => ({ id, kind: 'done', at: '2026-11-23T19:00:00Z', job: 'a', model: 1, target: null, note: '' });
+const tap = (id: string): BenchEvent => ({
+  id,
+  kind: 'done',
+  at: '2026-11-23T19:00:00Z',
+  unit: 'u',
+  step: 's',
+  coat: 1,
+  models: [1],
+  target: null,
+  minutes: null,
+  readyAt: null,
+  facts: null,
+  note: '',
+});
 
 describe('taps on their way', () => {
-  it('are kept in order until they are confirmed, each run on its own', () => {
+  it('are kept in order until they are confirmed', () => {
     const storage = new MemoryStorage() as unknown as Storage;
-    addToOutbox('run', [tap('1'), tap('2')], storage);
-    addToOutbox('run', [tap('3')], storage);
-    addToOutbox('other', [tap('4')], storage);
-    dropFromOutbox('run', ['2', 'unknown'], storage);
-    expect(readOutbox('run', storage).map((event) => event.id)).to.deep.equal(['1', '3']);
-    dropFromOutbox('run', ['1', '3'], storage);
-    expect(readOutbox('run', storage)).to.deep.equal([]);
-    expect(storage.length).to.equal(1);
+    addToOutbox([tap('1'), tap('2')], storage);
+    addToOutbox([tap('3')], storage);
+    dropFromOutbox(['2', 'unknown'], storage);
+    expect(readOutbox(storage).map((event) => event.id)).to.deep.equal(['1', '3']);
+    dropFromOutbox(['1', '3'], storage);
+    expect(readOutbox(storage)).to.deep.equal([]);
+    expect(storage.length).to.equal(0);
   });
 
   it('are heard of by their key', () => {
     const storage = new MemoryStorage();
-    addToOutbox('run', [tap('1')], {
-      ...storage,
-      setItem: (key: string) => expect(isOutboxKey(key, 'run')).to.equal(true),
-    } as unknown as Storage);
-    expect(isOutboxKey(null, 'run')).to.equal(false);
+    addToOutbox([tap('1')], { ...storage, setItem: (key: string) => expect(isOutboxKey(key)).to.equal(true) } as unknown as Storage);
+    expect(isOutboxKey(null)).to.equal(false);
   });
 });

@@ -1,10 +1,11 @@
 import { expect } from 'chai';
+import { ulid } from 'ulid';
+import { copyScheme } from '../../src/core/scheme/copyScheme';
 import {
   addPart,
   addStep,
   addUsualGround,
   changeStep,
-  copyScheme,
   movePart,
   moveStep,
   newStep,
@@ -57,7 +58,7 @@ describe('editing a scheme', () => {
 
   it('copies a scheme with ids of its own', () => {
     const scheme = addUsualGround(two());
-    const copy = copyScheme(scheme);
+    const copy = copyScheme(scheme, ulid);
     expect(names(copy)).to.deep.equal(names(scheme));
     const ids = (of: Scheme) => [
       ...of.parts.flatMap((each) => [each.id, ...each.steps.map((its) => its.id)]),

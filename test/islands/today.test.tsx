@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { renderToStaticMarkup } from 'react-dom/server';
-import type { TodayCommission } from '../../src/core/views/today';
+import type { Today, TodayCommission } from '../../src/core/views/today';
 import { TodayView } from '../../src/islands/Today/View';
 import { standingText } from '../../src/islands/Today/words';
 
@@ -19,16 +19,18 @@ const entry = (more: Partial<TodayCommission> = {}): TodayCommission => ({
     note: '',
     revision: 1,
     createdAt: '2026-11-01T00:00:00Z',
+    closedAt: null,
   },
   models: 20,
   units: 2,
   estimate: {
-    likelyMinutes: 600,
-    safeMinutes: 660,
-    changeoverMinutes: 60,
-    waitMinutes: 0,
-    touchUpMinutes: 0,
-    wholeMinutes: 1000,
+    handsOn: 540,
+    setUp: 60,
+    waiting: 0,
+    touchUp: 0,
+    likely: 600,
+    safe: 660,
+    wholeHandsOn: 1000,
     stepsDone: 100,
     stepsTotal: 250,
   },
@@ -37,16 +39,29 @@ const entry = (more: Partial<TodayCommission> = {}): TodayCommission => ({
   waitingTestModels: [],
   unitsWithoutScheme: [],
   drying: [],
-  hasOpenRun: false,
-  lastWorkedAt: null,
+  isOnBench: false,
+  canBePainted: true,
   ...more,
 });
-const view = (...commissions: TodayCommission[]) =>
-  renderToStaticMarkup(<TodayView today={{ commissions, sessions: [{ from: NOW + 60 * MINUTE, to: NOW + 210 * MINUTE }] }} now={NOW} />);
+const session = { from: NOW + 60 * MINUTE, to: NOW + 210 * MINUTE };
+const today = (commissions: TodayCommission[], more: Partial<Today> = {}): Today => ({
+  commissions,
+  sessions: [session],
+  tonight: null,
+  paints: [],
+  bench: null,
+  openRows: 0,
+  closed: 0,
+  isDemo: false,
+  ...more,
+});
+const viewOf = (commissions: TodayCommission[], more: Partial<Today> = {}) =>
+  renderToStaticMarkup(<TodayView today={today(commissions, more)} now={NOW} deleted={null} />);
+const view = (...commissions: TodayCommission[]) => viewOf(commissions);
 
 describe('Today', () => {
   it('says what to do first on an empty bench', () => {
-    expect(view()).to.include('No commission is here yet').and.to.include('href="/new"');
+    expect(view()).to.include('No commission is open').and.to.include('href="/new"').and.to.include('Look at the demo first');
   });
 
   it('shows hours, date and standing of every commission', () => {
@@ -56,18 +71,31 @@ describe('Today', () => {
     expect(markup).to.include('data-standing="fits"').and.to.include('2 h 30 min');
   });
 
-  it('leads to the line that lies at the bench, worked on last, before one that is due earlier', () => {
-    const later = entry({
-      commission: { ...entry().commission, id: 'c2', name: 'Square' },
-      hasOpenRun: true,
-      lastWorkedAt: NOW - 30 * MINUTE,
-    });
-    const markup = view(entry(), later);
-    expect(markup).to.match(/Take up now.*Square.*href="\/c\/c2\/bench".*Commissions, by date/s);
+  it('leads to the line on the bench before a commission that is due earlier', () => {
+    const bench = { names: ['Square'], lastWorkedAt: NOW - 30 * MINUTE, stepsDone: 100, stepsTotal: 250 };
+    const markup = viewOf([entry()], { bench });
+    expect(markup).to.match(/Take up now.*Square.*On the bench, last tap 17:30.*href="\/bench".*Commissions, by date/s);
   });
 
-  it('offers to lay out a line when none lies at the bench', () => {
-    expect(view(entry())).to.match(/href="\/c\/c1\/line"[^>]*>Lay out its line/);
+  it('offers to plan a line when none is on the bench', () => {
+    expect(view(entry())).to.match(/href="\/line\?of=c1"[^>]*>Plan its line/);
+  });
+
+  it('does not lead to the bench where nothing can be painted, but to what is missing', () => {
+    const stuck = { canBePainted: false, isOnBench: false };
+    expect(view(entry({ ...stuck, waitingTestModels: ['Cutters'] }))).to.match(
+      /Take up now.*Waiting for approval: Cutters.*Mark as approved/s,
+    );
+    expect(view(entry({ ...stuck, unitsWithoutScheme: ['Crew'] }))).to.match(/Take up now.*Write the scheme/s);
+    const done = { ...stuck, outlook: { ...entry().outlook, standing: 'done' as const } };
+    expect(view(entry(done))).to.match(/Take up now.*Every step is painted.*Hand it over/s);
+  });
+
+  it('shows the session as planned, job by job', () => {
+    const job = { what: 'Wash, everything', unitName: 'Keepers', commissionName: 'Coast', models: 10, paintId: 'red' };
+    const tonight = { ...session, jobs: [{ ...job, from: session.from + 2 * MINUTE, to: session.from + 15 * MINUTE }] };
+    const markup = viewOf([entry()], { tonight, paints: [{ id: 'red', name: 'Bog wash', hex: '#aabbcc' }] });
+    expect(markup).to.match(/Next session: Mon 23 Nov, 19:00 to 21:30.*19:02.*Bog wash.*Wash, everything.*Keepers, 10 models.*13 min/s);
   });
 
   it('counts days past the date, and names today and tomorrow', () => {
@@ -78,7 +106,7 @@ describe('Today', () => {
   });
 
   it('lists what dries until it is dry', () => {
-    const row = { unitName: 'Keepers', what: 'Coat', paintId: null, models: 3, firstDryAt: NOW + 5 * MINUTE };
+    const row = { unitName: 'Keepers', what: 'Coat', models: 3 };
     expect(view(entry({ drying: [{ ...row, lastDryAt: NOW + 12 * MINUTE }] })))
       .to.include('Keepers, coat: 3 models')
       .and.to.include('all dry in 12 min');
@@ -88,8 +116,8 @@ describe('Today', () => {
   it('lists what waits for somebody', () => {
     const markup = view(entry({ openCounts: ['Keepers'], waitingTestModels: ['Cutters'], unitsWithoutScheme: ['Crew'] }));
     expect(markup)
-      .to.include('Count open: Keepers')
-      .and.to.include('Test model with the client: Cutters')
+      .to.include('Count to settle: Keepers')
+      .and.to.include('Waiting for approval: Cutters')
       .and.to.include('No scheme yet: Crew');
   });
 });
@@ -98,12 +126,12 @@ describe('a standing in words', () => {
   it('gives its numbers', () => {
     expect(standingText(entry())).to.deep.equal({
       verdict: 'Fits',
-      why: '15 h of sessions before the date; likely 10 h needed. In 93% of the simulated courses it is met.',
+      why: '15 h of sessions before the date; likely 10 h needed. On time in 93 of 100 simulations.',
     });
     const queued = entry({ outlook: { standing: 'short', chance: 0.05, sessionMinutes: 300, queuedMinutes: 120 } });
     expect(standingText(queued)).to.deep.equal({
       verdict: 'Too little time',
-      why: '5 h of sessions before the date; likely 10 h needed after 2 h of work due earlier. In 5% of the simulated courses it is met.',
+      why: '5 h of sessions before the date; likely 10 h needed after 2 h of other work. On time in 5 of 100 simulations.',
     });
   });
 

@@ -20,7 +20,7 @@ function sheetOf(eveningMinutes: number | null, name = 'Harbour watch'): LegShee
   const timed = timeOrder(compileLine({ ...picture.problem, ...(sessions && { sessions: sessions.sessions }) }), order);
   if ('missingMinutes' in timed) throw new Error('the evenings are too short for this test');
   return {
-    commission: { name, client: 'Ottoline Marsh', dueOn: '2026-12-02' },
+    commissions: [{ name, client: 'Ottoline Marsh', dueOn: '2026-12-02' }],
     totals: timed.totals,
     sessions: sessions || null,
     trays: picture.trays,

@@ -5,7 +5,8 @@ import { compileLine } from '../../src/core/line/compileLine';
 import type { LineWish } from '../../src/core/line/definitions';
 import { enteredOrder } from '../../src/core/line/precedence';
 import { exportCommission, importCommission } from '../../src/server/commissions/commissionFile';
-import { NotFoundError } from '../../src/server/errors';
+import { wholeCommission } from '../../src/core/views/selection';
+import { chooseUnits } from '../../src/server/workshop/choice';
 import { loadLine } from '../../src/server/line/loadLine';
 import { ownLineSchema, saveOwnLine } from '../../src/server/line/saveOwnLine';
 import { solveInThread } from '../../src/server/line/solveInThread';
@@ -19,12 +20,16 @@ describe("the painter's own line", () => {
   let id: string;
   before(async function () {
     this.timeout(60_000);
-    ({ database, id } = await demoDatabase(NOW));
+    ({ database } = await demoDatabase(NOW));
+    // One that is not on the bench: what lies there is looked at as its own order.
+    id = (await database.stores.commissions.listOpen())[1]!.id;
+    await chooseUnits(database.stores, { selection: selection() });
   });
   after(() => database.close());
 
-  const load = () => loadLine(database.stores, id, NOW);
-  const save = async (line: unknown) => saveOwnLine(database.stores, id, parse(ownLineSchema, { line }), NOW);
+  const selection = () => wholeCommission(id);
+  const load = () => loadLine(database.stores, NOW);
+  const save = async (line: unknown) => saveOwnLine(database.stores, parse(ownLineSchema, { selection: selection(), line }), NOW);
 
   it('is none until something is done by hand', async () => {
     expect((await load()).own).to.equal(null);
@@ -47,7 +52,7 @@ describe("the painter's own line", () => {
     const elsewhere = await testDatabase();
     await importCommission(elsewhere.stores, JSON.parse(text), NOW);
     expect((await exportCommission(elsewhere.stores, id)).text).to.equal(text);
-    expect((await loadLine(elsewhere.stores, id, NOW)).own!.order).to.have.members(own!.order);
+    expect((await loadLine(elsewhere.stores, NOW)).own!.order).to.have.members(own!.order);
     await elsewhere.close();
   });
 
@@ -78,9 +83,17 @@ describe("the painter's own line", () => {
     expect((await load()).own).to.equal(null);
   });
 
-  it('belongs to a commission that there is', async () => {
-    const error = await saveOwnLine(database.stores, 'nowhere', { line: null }, NOW).catch((problem: unknown) => problem);
-    expect(error).to.be.instanceOf(NotFoundError);
+  it('is kept for each choice of units apart', async () => {
+    const { planned, choices } = await load();
+    await save({ order: planned, wishes: [] });
+    const [first] = choices.filter((unit) => unit.commissionId === id);
+    await chooseUnits(database.stores, { selection: [{ commissionId: id, unitIds: [first!.id] }] });
+    const part = await load();
+    expect(part.own).to.equal(null);
+    expect(new Set(part.jobs.map((job) => job.unitId))).to.deep.equal(new Set([first!.id]));
+    await chooseUnits(database.stores, { selection: selection() });
+    expect((await load()).own).to.not.equal(null);
+    await save(null);
   });
 
   it('is improved in a thread of the server by the same code', async () => {

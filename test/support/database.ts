@@ -35,5 +35,5 @@ export async function testDatabase(): Promise<TestDatabase> {
 export async function demoDatabase(now: Date): Promise<{ database: TestDatabase; id: string }> {
   const database = await testDatabase();
   await fillDemo(database, now);
-  return { database, id: (await database.stores.commissions.list())[0]!.id };
+  return { database, id: (await database.stores.commissions.listOpen())[0]!.id };
 }

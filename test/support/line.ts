@@ -25,7 +25,22 @@ export function smallLine(): { picture: LinePicture; plan: LinePlan } {
   const plan = planOrder(line, solveLine(line, { seed: 1, steps: 500 }).order);
   if ('missingMinutes' in plan) throw new Error('one endless session holds everything');
   return {
-    picture: { ...built, waitingUnits: [], unitsWithoutScheme: [], hasOpenRun: false, own: null, treatJobs: [], sessions: null },
+    picture: {
+      ...built,
+      selection: [],
+      choices: [],
+      waitingUnits: [],
+      withWaiting: null,
+      unitsWithoutScheme: [],
+      stepsWithoutPaint: [],
+      isOnBench: false,
+      isBenchTaken: false,
+      planned: plan.order,
+      own: null,
+      isOwnOnBench: false,
+      treatJobs: [],
+      sessions: null,
+    },
     plan,
   };
 }

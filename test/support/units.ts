@@ -1,6 +1,6 @@
-import type { Paint, PaintKind, Part, Step, Technique, Unit } from '../../src/core/scheme/definitions';
+import type { Paint, PaintKind, Part, Standard, Step, Technique, Unit } from '../../src/core/scheme/definitions';
 import { TECHNIQUES } from '../../src/core/scheme/definitions';
-import type { Roster } from '../../src/core/scheme/buildLine';
+import type { Roster, RosterUnit } from '../../src/core/scheme/buildLine';
 import { DEFAULT_HOUSE_RULES } from '../../src/core/scheme/houseRules';
 import { Random } from './random';
 
@@ -41,10 +41,16 @@ export const unit = (name: string, parts: Part[], allOver: Step[] = [], more: Pa
   ...more,
 });
 
-/** A roster in which every model takes two minutes and nothing is painted. */
-export const roster = (units: Unit[], more: Partial<Roster> = {}): Roster => ({
-  units,
-  standard: 'full',
+export const rosterUnit = (of: Unit, standard: Standard = 'full'): RosterUnit => ({
+  ...of,
+  commissionId: 'commission',
+  commissionName: 'Commission',
+  standard,
+});
+
+/** A roster in which every model takes two minutes and nothing is painted; full standard unless a unit says otherwise. */
+export const roster = (units: Unit[], { standard, ...more }: Partial<Roster> & { standard?: Standard } = {}): Roster => ({
+  units: units.map((each) => rosterUnit(each, standard)),
   paints: new Map(),
   house: DEFAULT_HOUSE_RULES,
   minutesOf: () => 2,

@@ -1,7 +1,60 @@
-/** What happens at the bench, written down as it happens and never rewritten. */
+import type { Size, Technique } from '../scheme/definitions';
 
-export const BENCH_EVENT_KINDS = ['started', 'done', 'undone', 'paused', 'resumed', 'missed', 'touched-up', 'noted'] as const;
+/**
+ * What happens at the bench: one stream for the one bench, over all commissions and days. Events are written down as
+ * they happen and never rewritten. They name what was worked on by ids that no line, tray or name can change.
+ */
+
+export const BENCH_EVENT_KINDS = [
+  /** The setup is in hand and painting begins; with a model: it is painted although something under it is wet or missing. */
+  'started',
+  'done',
+  'undone',
+  'paused',
+  'resumed',
+  /** A spot was left out on these models under this pass. */
+  'missed',
+  'touched-up',
+  'noted',
+  /** The painter chose this model to go on with. */
+  'picked',
+  /** These models wait, whatever is planned for them: broken, lent, to be looked at. */
+  'set-aside',
+  'brought-back',
+  /** What was painted on these models under this pass does not hold any more. */
+  'reopened',
+  /** These models count as done under this pass as they are, though it was changed since. */
+  'kept',
+  /** These models were looked over while the wash was wet. */
+  'looked',
+  /** Enough for today. */
+  'ended',
+  /** Work on something that this data folder does not hold: only its time is known. */
+  'elsewhere',
+] as const;
 export type BenchEventKind = (typeof BENCH_EVENT_KINDS)[number];
+
+/** What was true of the work at the moment it was begun; a later change of the scheme leaves it as it was. */
+export interface WorkFacts {
+  commissionId: string;
+  commission: string;
+  unit: string;
+  /** Empty for a step over everything. */
+  part: string;
+  technique: Technique;
+  paintId: string | null;
+  paint: string | null;
+  size: Size;
+  /** Share of the model's surface, 0 to 1. */
+  coverage: number;
+  dryMinutes: number;
+  handleMinutes: number;
+  /** Planned for an ordinary model. */
+  minutes: number;
+  /** The first so many models of the unit count as `leaderFactor` models each. */
+  leaders: number;
+  leaderFactor: number;
+}
 
 export interface BenchEvent {
   /** Made by the client, so that the same tap sent twice counts once. A ULID: ids of one device sort by time. */
@@ -9,68 +62,107 @@ export interface BenchEvent {
   kind: BenchEventKind;
   /** The client's clock, UTC ISO 8601. */
   at: string;
-  /** Job of the run, where the kind needs one. */
-  job: string | null;
-  /** Model of the unit, 1-based, where the kind needs one. */
-  model: number | null;
+  unit: string | null;
+  step: string | null;
+  /** Coat of the step, from 1. */
+  coat: number | null;
+  /** Models of the unit, 1-based. */
+  models: number[];
   /** For `undone`: the event that no longer counts. */
   target: string | null;
+  /** For `done` and `touched-up`: hands-on minutes as the painter gave them; null leaves it to the clock. */
+  minutes: number | null;
+  /** For `done`: since when the model could be worked on, when the painter waited for it to dry. */
+  readyAt: string | null;
+  /** On the event that begins a stretch; they hold for the pass until an event brings others. */
+  facts: WorkFacts | null;
   note: string;
 }
 
-/** A job as it was when the line was taken to the bench. */
-export interface RunJob {
-  id: string;
-  passKey: string;
-  unitId: string;
-  setupId: string;
-  models: number[];
-}
-
-/** `missed`: the pass was done on this model but a spot was left out; it waits for a touch-up. */
-export type MarkState = 'done' | 'missed';
-
+/** What stands on one model under one pass. */
 export interface Mark {
-  state: MarkState;
   /** When the model was last worked on under this pass, UTC ms. */
   at: number;
-  eventId: string;
+  dryMinutes: number;
+  handleMinutes: number;
+  /** `technique|paint`, as the line names setups; empty where nobody wrote it down. */
+  setupId: string;
+  /** A spot was left out and waits for a touch-up. */
+  missed: { at: number; eventId: string; note: string } | null;
 }
 
-/** Work on one job without another job in between. */
-export interface Stretch {
-  /** Id of the first event of the stretch; stays the same as the stretch grows. */
-  id: string;
-  job: string;
-  startedAt: string;
-  models: number;
-  /** Hands-on minutes, pauses left out. */
-  minutes: number;
-  /** Minutes from the last work before it to its start; null when there was none in this sitting. */
-  setupMinutes: number | null;
-  touchUp: boolean;
-}
+/** Marks by pass key (`step#coat`), then by model of the unit. */
+export type Marks = ReadonlyMap<string, ReadonlyMap<number, Mark>>;
 
 export interface BenchNote {
-  at: string;
-  job: string | null;
-  model: number | null;
+  eventId: string;
+  at: number;
+  unit: string | null;
+  passKey: string | null;
+  models: number[];
   text: string;
 }
 
-/** The state of a run after all its events. */
-export interface BenchState {
-  /** Marks by pass key, then by model of the unit. */
+/** A place that was missed, whether touched up since or not. */
+export interface TroubleSpot {
+  passKey: string;
+  unit: string;
+  models: number[];
+  note: string;
+}
+
+/** What stands on the models after all events that name them. */
+export interface BenchMarks {
   marks: Map<string, Map<number, Mark>>;
-  /** The job taken up last; it may be finished. */
-  currentJob: string | null;
+  /** Models set aside, by unit, with the reason. */
+  aside: Map<string, Map<number, string>>;
+  notes: BenchNote[];
+  trouble: TroubleSpot[];
+  /** Looked over while wet: pass key, then models. */
+  looked: Map<string, Set<number>>;
+}
+
+/** Where the painter's clock stands. Plain data, so that a fold can go on from it. */
+export interface BenchClock {
+  /** The pass in hand. */
+  current: { unit: string; passKey: string; setupId: string } | null;
+  /** The model chosen by hand, while it is the pass in hand. */
+  picked: number | null;
+  /** Started although it was wet or not painted underneath. */
+  startedAnyway: number | null;
   /** Since when hands-on time of the next model counts, UTC ms; null while nothing runs. */
   workingSince: number | null;
-  /** Since when the bench is paused, UTC ms. */
   pausedSince: number | null;
-  stretches: Stretch[];
-  notes: BenchNote[];
-  /** The last event that can be taken back. */
-  lastUndoable: BenchEvent | null;
+  /** The last event that moved the clock. */
   lastAt: number | null;
+  /** The last event that undo takes back. */
+  lastUndoable: { id: string; unit: string | null } | null;
 }
+
+/** Why the minutes of marks are not known: ticked off faster than anybody paints, or over a gap longer than anybody paints. */
+export type OpenReason = 'late' | 'gap';
+
+/** Work on one pass without another in between. */
+export interface Stretch {
+  /** The first event of the stretch, or of the group of taps whose time is open. */
+  id: string;
+  unit: string;
+  step: string;
+  coat: number;
+  facts: WorkFacts;
+  startedAt: number;
+  models: number[];
+  /** Models at their factor: a leader counts as more than one. */
+  weight: number;
+  /** Hands-on, pauses and waits left out; what the clock showed where `open` says that it cannot be taken. */
+  minutes: number;
+  open: OpenReason | null;
+  /** Minutes from the work before it to its start, pauses left out; null when there was none in this sitting. */
+  setupMinutes: number | null;
+  touchUp: boolean;
+  /** What was noted meanwhile. */
+  notes: string[];
+}
+
+export const passKeyOf = ({ step, coat }: Pick<BenchEvent, 'step' | 'coat'>): string | null =>
+  step === null || coat === null ? null : `${step}#${coat}`;

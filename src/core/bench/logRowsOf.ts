@@ -1,38 +1,39 @@
-import type { JobInfo } from '../scheme/buildLine';
 import type { LogRow } from '../time/definitions';
-import type { BenchEvent } from './definitions';
-import { replayBench } from './replayBench';
+import type { Stretch } from './definitions';
 
 /** A row that keeps its id while its stretch of work grows. */
 export interface IdentifiedLogRow extends LogRow {
   id: string;
 }
 
-/** Shorter than anybody paints: a second tap by mistake, or a mark made without starting. */
+/** Shorter than anybody touches up: a second tap by mistake. */
 const SHORTEST_MINUTES = 0.01;
+
+const LONGEST_NOTE = 4000;
 
 const rounded = (minutes: number) => Math.round(minutes * 1000) / 1000;
 
-/** The time log rows of a run: one for each stretch of work on one job. */
-export function logRowsOf(commissionName: string, run: { jobs: readonly JobInfo[] }, events: readonly BenchEvent[]): IdentifiedLogRow[] {
-  const jobs = new Map(run.jobs.map((job) => [job.id, job]));
-  return replayBench(run.jobs, events)
-    .stretches.filter((stretch) => stretch.minutes >= SHORTEST_MINUTES)
-    .map((stretch) => {
-      const job = jobs.get(stretch.job)!;
-      return {
-        id: stretch.id,
-        startedAt: stretch.startedAt,
-        commission: commissionName,
-        unit: job.unitName,
-        part: job.partName ?? '',
-        technique: stretch.touchUp ? 'touchup' : job.technique,
-        size: job.size,
-        coverage: job.coverage,
-        models: stretch.models,
-        minutes: rounded(stretch.minutes),
-        setupMinutes: stretch.setupMinutes === null ? null : rounded(stretch.setupMinutes),
-        note: '',
-      };
-    });
+/** The time log rows of stretches of work, named as they were named then. */
+export function logRowsOf(stretches: readonly Stretch[]): IdentifiedLogRow[] {
+  return stretches
+    .filter((stretch) => !stretch.touchUp || stretch.minutes >= SHORTEST_MINUTES)
+    .map(({ id, facts, unit, step, ...stretch }) => ({
+      id,
+      startedAt: new Date(stretch.startedAt).toISOString(),
+      commissionId: facts.commissionId,
+      unitId: unit,
+      stepId: step,
+      commission: facts.commission,
+      unit: facts.unit,
+      part: facts.part,
+      technique: stretch.touchUp ? 'touchup' : facts.technique,
+      size: facts.size,
+      coverage: facts.coverage,
+      models: stretch.models.length,
+      weight: rounded(stretch.weight),
+      minutes: rounded(stretch.minutes),
+      open: stretch.open,
+      setupMinutes: stretch.setupMinutes === null ? null : rounded(stretch.setupMinutes),
+      note: stretch.notes.join('; ').slice(0, LONGEST_NOTE),
+    }));
 }

@@ -1,100 +1,75 @@
-import { array, mixed, object } from 'yup';
-import { BENCH_EVENT_KINDS, type BenchEvent } from '../bench/definitions';
+import { object, type InferType } from 'yup';
+import type { BenchEvent } from '../bench/definitions';
 import type { OwnLine } from '../line/carryOver';
-import type { LineProblem } from '../line/definitions';
-import { SIZES, TECHNIQUES, type Commission, type Paint, type Unit } from '../scheme/definitions';
-import type { JobInfo } from '../scheme/buildLine';
+import type { Commission, Paint, Unit } from '../scheme/definitions';
+import { ROW_VERDICTS, type RowJudgement } from '../time/definitions';
+import { benchEventSchema, checkBenchEvent, compactEvent, eventOf } from './benchEvents';
+import { benchRunSchema, eventsOfRun, type BenchRun } from './benchRuns';
 import { commissionFields, paintSchema, schemeSchema, unitFields } from './commissionSchemas';
-import { count, id, instant, list, literal, minutes, note, oneOf, parse, requiredText } from './fields';
+import { id, instant, list, minutes, oneOf, parse, requiredText } from './fields';
 import { InputError } from './InputError';
-import { lineWishes, readLineProblem } from './lineProblem';
+import { lineWishes } from './lineProblem';
 
-export const COMMISSION_FORMAT = 'neat-relay/commission@1';
+export const COMMISSION_FORMAT = 'neat-relay/commission@2';
+const FIRST_FORMAT = 'neat-relay/commission@1';
 
-/** A line taken to the bench and everything that was tapped there. */
-export interface BenchRun {
+/** The painter's word on a row of the time log that comes from the bench. */
+export interface JudgedRowId extends RowJudgement {
   id: string;
-  startedAt: string;
-  closedAt: string | null;
-  /** The jobs in the order planned. */
-  jobs: JobInfo[];
-  problem: LineProblem;
-  events: BenchEvent[];
 }
 
 export interface CommissionFile extends Commission {
   format: typeof COMMISSION_FORMAT;
+  /** Handed over and put away; null while it is open. */
+  closedAt: string | null;
   paints: Paint[];
   units: Unit[];
-  runs: BenchRun[];
+  /** Everything that was tapped at the bench for it, and the bare times of what was done in between. */
+  events: BenchEvent[];
+  judgements: JudgedRowId[];
   /** The painter's own order of what is left, when there is one. */
   line?: OwnLine;
 }
 
-/** One event as the bench sends it. */
-export const benchEventSchema = object({
-  id: id(),
-  kind: mixed<BenchEvent['kind']>()
-    .required()
-    .oneOf([...BENCH_EVENT_KINDS]),
-  at: instant(),
-  job: id().nullable().notRequired().defined(),
-  model: count(1).nullable().notRequired().defined(),
-  target: id().nullable().notRequired().defined(),
-  note: note(),
-});
-
-const name = () => requiredText('a name');
-const models = () => array(count(1)).strict().required();
-
-const runJob = object({
-  id: id(),
-  passKey: id(),
-  unitId: id(),
-  unitName: name(),
-  size: oneOf(SIZES),
-  trayId: name(),
-  partName: name().nullable().notRequired().defined(),
-  technique: oneOf(TECHNIQUES),
-  paintId: id().nullable().notRequired().defined(),
-  setupId: name(),
-  coat: count(1),
-  coats: count(1),
-  coverage: minutes(),
-  models: models(),
-  minutes: array(minutes()).strict().required(),
-  dryMinutes: minutes(),
-});
-
 /** The painter's own order with its wishes; jobs and trays by the ids of the line problem. */
 export const ownLine = () => object({ order: list(requiredText('a job id'), 100_000), wishes: lineWishes() });
 
-const schema = object({
-  format: literal(COMMISSION_FORMAT),
+const common = {
+  format: oneOf([COMMISSION_FORMAT, FIRST_FORMAT] as const),
   id: id(),
   ...commissionFields,
   paints: list(paintSchema),
   units: list(object({ ...unitFields, scheme: schemeSchema.required() }), 500),
-  runs: list(
-    object({
-      id: id(),
-      startedAt: instant(),
-      closedAt: instant().nullable().notRequired().defined(),
-      jobs: list(runJob),
-      problem: mixed().required(),
-      events: list(benchEventSchema, 1_000_000),
-    }),
-    10_000,
-  ),
   line: ownLine().default(undefined),
-});
+};
 
-/** Reads a commission file; throws an `InputError` naming the first field that cannot be taken. */
+const schema = object({
+  ...common,
+  closedAt: instant().nullable().notRequired().defined(),
+  events: list(benchEventSchema, 1_000_000),
+  judgements: list(object({ id: id(), verdict: oneOf(ROW_VERDICTS), correctedMinutes: minutes().nullable().defined() }), 1_000_000),
+});
+const firstSchema = object({ ...common, runs: list(benchRunSchema, 10_000) });
+
+/** Reads a commission file of this or an earlier version; throws an `InputError` naming the first field that cannot be taken. */
 export function readCommission(value: unknown): CommissionFile {
-  const file = parse(schema, value) as CommissionFile;
+  const file = isFirst(value) ? fromFirst(parse(firstSchema, value)) : asFile(parse(schema, value));
   checkReferences(file);
-  file.runs.forEach((run) => readLineProblem(run.problem));
+  file.events.forEach((event, index) => checkBenchEvent(event, `events[${index}]`));
   return file;
+}
+
+const isFirst = (value: unknown): boolean =>
+  typeof value === 'object' && value !== null && 'format' in value && value.format === FIRST_FORMAT;
+
+const asFile = (parsed: InferType<typeof schema>): CommissionFile =>
+  ({ ...parsed, format: COMMISSION_FORMAT, events: parsed.events.map(eventOf) }) as CommissionFile;
+
+function fromFirst({ runs, ...parsed }: InferType<typeof firstSchema>): CommissionFile {
+  const paints = new Map(parsed.paints.map((paint) => [paint.id, paint.name]));
+  const names = { commissionId: parsed.id, commission: parsed.name, paint: (paintId: string) => paints.get(paintId) ?? null };
+  const events = (runs as BenchRun[]).flatMap((run) => eventsOfRun(run, names));
+  return { ...parsed, format: COMMISSION_FORMAT, closedAt: null, events, judgements: [] } as CommissionFile;
 }
 
 function checkReferences(file: CommissionFile): void {
@@ -122,7 +97,11 @@ function checkReferences(file: CommissionFile): void {
   });
 }
 
-/** Writes a commission; reading it again and writing that gives the same text. */
+const FIELDS = ['id', ...Object.keys(commissionFields), 'closedAt', 'paints', 'units', 'events', 'judgements', 'line'] as const;
+
+/** Writes a commission, its fields always in the same order; reading it again and writing that gives the same text. */
 export function writeCommission(file: Omit<CommissionFile, 'format'>): string {
-  return `${JSON.stringify({ format: COMMISSION_FORMAT, ...file }, null, 2)}\n`;
+  const written: Record<string, unknown> = { ...file, events: file.events.map(compactEvent) };
+  const fields = FIELDS.flatMap((field) => (written[field] === undefined ? [] : [[field, written[field]] as const]));
+  return `${JSON.stringify({ format: COMMISSION_FORMAT, ...Object.fromEntries(fields) }, null, 2)}\n`;
 }

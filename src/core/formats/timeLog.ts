@@ -1,8 +1,8 @@
 import Papa from 'papaparse';
 import { object } from 'yup';
 import { SIZES, TECHNIQUES } from '../scheme/definitions';
-import type { LogRow } from '../time/definitions';
-import { atLeast, count, instant, note, oneOf, optionalMinutes, parse, requiredText, share, text } from './fields';
+import { minutesThatCount, ROW_VERDICTS, type JudgedRow } from '../time/definitions';
+import { atLeast, count, id, instant, note, oneOf, optionalMinutes, parse, requiredText, share, text } from './fields';
 import { InputError } from './InputError';
 
 export const TIME_LOG_COLUMNS = [
@@ -17,6 +17,13 @@ export const TIME_LOG_COLUMNS = [
   'minutes',
   'setup_minutes',
   'note',
+  'weight',
+  'id',
+  'verdict',
+  'measured_minutes',
+  'commission_id',
+  'unit_id',
+  'step_id',
 ] as const;
 type Column = (typeof TIME_LOG_COLUMNS)[number];
 
@@ -27,12 +34,19 @@ export interface BadCell {
   message: string;
 }
 
+/** A row of a file; it may bring the id it had in the log it was written from. */
+export interface FileRow extends JudgedRow {
+  id: string | null;
+}
+
 export interface TimeLogReading {
-  rows: LogRow[];
+  rows: FileRow[];
   /** Line of each row taken. */
   lines: number[];
   bad: BadCell[];
 }
+
+const optionalId = () => id().nullable().notRequired().defined();
 
 const rowSchema = object({
   started_at: instant(),
@@ -46,26 +60,51 @@ const rowSchema = object({
   minutes: atLeast(0.001, 'a number of minutes above 0'),
   setup_minutes: optionalMinutes().nullable().defined(),
   note: note(),
+  weight: atLeast(0.001, 'a number of models above 0').nullable().defined(),
+  id: optionalId(),
+  verdict: oneOf(ROW_VERDICTS),
+  measured_minutes: optionalMinutes().nullable().defined(),
+  commission_id: optionalId(),
+  unit_id: optionalId(),
+  step_id: optionalId(),
 });
 
-const NUMBERS: readonly Column[] = ['coverage', 'models', 'minutes', 'setup_minutes'];
-const OPTIONAL: readonly Column[] = ['part', 'setup_minutes', 'note'];
+const NUMBERS: readonly Column[] = ['coverage', 'models', 'minutes', 'setup_minutes', 'weight', 'measured_minutes'];
+const TEXTS: readonly Column[] = ['part', 'note'];
+const OR_NULL: readonly Column[] = ['setup_minutes', 'weight', 'measured_minutes', 'id', 'commission_id', 'unit_id', 'step_id'];
+const OPTIONAL: readonly Column[] = [...TEXTS, ...OR_NULL, 'verdict'];
 
-/** Writes rows as `neat-relay/time-log@1`: UTF-8, header row, RFC 4180 with CRLF. */
-export function writeTimeLog(rows: readonly LogRow[]): string {
-  const records = rows.map((row) => [
-    row.startedAt,
-    row.commission,
-    row.unit,
-    row.part,
-    row.technique,
-    row.size,
-    row.coverage,
-    row.models,
-    row.minutes,
-    row.setupMinutes ?? '',
-    row.note,
-  ]);
+/**
+ * Writes rows as `neat-relay/time-log@1`: UTF-8, header row, RFC 4180 with CRLF. Rows whose minutes nobody knows are left out;
+ * where the painter corrected them, what was measured stands in a column of its own.
+ */
+export function writeTimeLog(rows: readonly (JudgedRow & { id: string })[]): string {
+  const records = rows.flatMap((row) => {
+    const minutes = minutesThatCount(row);
+    if (minutes === null) return [];
+    return [
+      [
+        row.startedAt,
+        row.commission,
+        row.unit,
+        row.part,
+        row.technique,
+        row.size,
+        row.coverage,
+        row.models,
+        minutes,
+        row.setupMinutes ?? '',
+        row.note,
+        row.weight,
+        row.id,
+        row.verdict,
+        row.correctedMinutes === null ? '' : row.minutes,
+        row.commissionId ?? '',
+        row.unitId ?? '',
+        row.stepId ?? '',
+      ],
+    ];
+  });
   return `${Papa.unparse({ fields: [...TIME_LOG_COLUMNS], data: records }, { newline: '\r\n' })}\r\n`;
 }
 
@@ -163,17 +202,26 @@ function takeRow(columns: string[], fields: string[], line: number, previous: nu
     size: row.size,
     coverage: row.coverage,
     models: row.models,
-    minutes: row.minutes,
+    weight: row.weight ?? row.models,
+    minutes: row.measured_minutes ?? row.minutes,
+    correctedMinutes: row.measured_minutes === null ? null : row.minutes,
+    open: null,
     setupMinutes: row.setup_minutes,
     note: row.note,
+    id: row.id,
+    verdict: row.verdict,
+    commissionId: row.commission_id,
+    unitId: row.unit_id,
+    stepId: row.step_id,
   });
   reading.lines.push(line);
   return [];
 }
 
 function readField(column: Column, field = ''): string | number | null {
-  if (!NUMBERS.includes(column)) return ['note', 'part'].includes(column) ? field : field.trim();
-  if (field.trim() === '') return column === 'setup_minutes' ? null : field;
+  if (TEXTS.includes(column)) return field;
+  if (field.trim() === '') return OR_NULL.includes(column) ? null : column === 'verdict' ? 'unsure' : field;
+  if (!NUMBERS.includes(column)) return field.trim();
   const value = Number(field);
   return Number.isNaN(value) ? field : value;
 }

@@ -7,14 +7,21 @@ import { changeoverMinutes, lineSetup, lineTools, setupId, startMinutes, type Se
 import { splitTrays, type UnitTray } from './splitTrays';
 import { factsOf } from './techniques';
 
-/** What a line is built from. */
-export interface Roster {
-  units: Unit[];
+/** A unit with what its commission says of it. */
+export interface RosterUnit extends Unit {
+  commissionId: string;
+  commissionName: string;
+  /** What the client pays for. */
   standard: Standard;
+}
+
+/** What a line is built from: units of one commission or of several. */
+export interface Roster {
+  units: RosterUnit[];
   paints: ReadonlyMap<string, Paint>;
   house: HouseRules;
   /** Hands-on minutes of one ordinary model for a pass. */
-  minutesOf: (unit: Unit, pass: Pass) => number;
+  minutesOf: (unit: RosterUnit, pass: Pass) => number;
   /** Models of a pass that are painted already. */
   doneModels: (passKey: string) => ReadonlySet<number>;
 }
@@ -23,6 +30,8 @@ export interface Roster {
 export interface JobInfo {
   id: string;
   passKey: string;
+  commissionId: string;
+  commissionName: string;
   unitId: string;
   unitName: string;
   size: Size;
@@ -91,10 +100,10 @@ export function buildLine(roster: Roster): BuiltLine {
   };
 }
 
-const jobId = (pass: string, tray: UnitTray) => `${pass}@${tray.number}`;
+export const jobId = (pass: string, tray: Pick<UnitTray, 'number'>) => `${pass}@${tray.number}`;
 
-function buildUnit(unit: Unit, roster: Roster) {
-  const passes = passesOf(unit, roster.standard);
+function buildUnit(unit: RosterUnit, roster: Roster) {
+  const passes = passesOf(unit, unit.standard);
   const rules = orderRules(unit, passes, roster.paints, roster.house);
   const trays: TrayInfo[] = splitTrays(unit).map((tray) => ({ ...tray, unitName: unit.name }));
   const perTray = trays.map((tray) => {
@@ -116,13 +125,15 @@ function buildUnit(unit: Unit, roster: Roster) {
   };
 }
 
-function jobOf(pass: Pass, unit: Unit, tray: UnitTray, roster: Roster): JobInfo {
+function jobOf(pass: Pass, unit: RosterUnit, tray: UnitTray, roster: Roster): JobInfo {
   const done = roster.doneModels(pass.key);
   const models = pass.models.filter((model) => model >= tray.from && model <= tray.to && !done.has(model));
   const ordinary = models.length > 0 ? roster.minutesOf(unit, pass) : 0;
   return {
     id: jobId(pass.key, tray),
     passKey: pass.key,
+    commissionId: unit.commissionId,
+    commissionName: unit.commissionName,
     unitId: unit.id,
     unitName: unit.name,
     size: unit.size,
@@ -135,10 +146,14 @@ function jobOf(pass: Pass, unit: Unit, tray: UnitTray, roster: Roster): JobInfo 
     coats: pass.step.coats,
     coverage: pass.step.coverage,
     models,
-    minutes: models.map((model) => ordinary * (model <= unit.leaders ? roster.house.leaderFactor : 1)),
+    minutes: models.map((model) => ordinary * factorOf(unit, roster.house, model)),
     dryMinutes: dryMinutesOf(pass, roster),
   };
 }
+
+/** How many ordinary models a model counts as. */
+export const factorOf = (unit: Pick<Unit, 'leaders'>, house: Pick<HouseRules, 'leaderFactor'>, model: number): number =>
+  model <= unit.leaders ? house.leaderFactor : 1;
 
 /** The step's own drying wins over the paint's label, the label over the technique's usual time; the climate scales it. */
 export function dryMinutesOf(pass: Pick<Pass, 'step'>, roster: Pick<Roster, 'paints' | 'house'>): number {
@@ -146,6 +161,9 @@ export function dryMinutesOf(pass: Pick<Pass, 'step'>, roster: Pick<Roster, 'pai
   const label = step.paintId === null ? null : (roster.paints.get(step.paintId)?.dryMinutes ?? null);
   return (step.dryMinutes ?? label ?? factsOf(step.technique).dryMinutes) * roster.house.dryingFactor;
 }
+
+/** Not to be picked up for so long; never longer than it is wet. */
+export const handleMinutesOf = (technique: Technique, dryMinutes: number): number => Math.min(factsOf(technique).handleMinutes, dryMinutes);
 
 function lineJob(job: JobInfo, tray: UnitTray, after: LineAfter[]): LineJob {
   const trayModels = tray.to - tray.from + 1;
@@ -157,7 +175,7 @@ function lineJob(job: JobInfo, tray: UnitTray, after: LineAfter[]): LineJob {
     ...(job.models.length < trayModels && { models: job.models.map((model) => model - tray.from + 1) }),
     minutesPerModel: minutes.length === 1 ? minutes[0]! : job.minutes,
     dryMinutes: job.dryMinutes,
-    handleMinutes: Math.min(factsOf(job.technique).handleMinutes, job.dryMinutes),
+    handleMinutes: handleMinutesOf(job.technique, job.dryMinutes),
     after,
   };
 }

@@ -79,7 +79,7 @@ export interface Scheme {
   allOver: Step[];
 }
 
-/** `waiting`: only the test model may be painted until the client is content. */
+/** `waiting`: only the test model may be painted until it is approved. */
 export const TEST_MODEL_STATES = ['none', 'waiting', 'approved'] as const;
 export type TestModelState = (typeof TEST_MODEL_STATES)[number];
 
@@ -101,7 +101,10 @@ export interface Unit {
 }
 
 /** The unit as it will be painted: a test model that waits for the client's word is taken as approved. */
-export const approved = (unit: Unit): Unit => ({ ...unit, testModel: unit.testModel === 'waiting' ? 'approved' : unit.testModel });
+export const approved = <U extends Unit>(unit: U): U => ({
+  ...unit,
+  testModel: unit.testModel === 'waiting' ? 'approved' : unit.testModel,
+});
 
 /** Models to paint: what is in the box, or what was promised until it is counted. */
 export const modelsOf = (unit: Pick<Unit, 'promised' | 'counted'>): number => unit.counted ?? unit.promised;

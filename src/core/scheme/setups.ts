@@ -10,7 +10,18 @@ export interface SetupInfo {
   paint: Paint | null;
 }
 
-export const setupId = (step: Pick<Step, 'technique' | 'paintId'>): string => `${step.technique}|${step.paintId ?? '-'}`;
+/** A step whose paint nobody has named yet shares its setup with no other. */
+export const setupId = (step: Pick<Step, 'id' | 'technique' | 'paintId'>): string =>
+  lacksPaint(step) ? `${step.technique}|-|${step.id}` : `${step.technique}|${step.paintId ?? '-'}`;
+
+export const lacksPaint = ({ technique, paintId }: Pick<Step, 'technique' | 'paintId'>): boolean =>
+  paintId === null && factsOf(technique).usesPaint;
+
+/** A setup from its id. */
+export function setupOf(id: string, paints: ReadonlyMap<string, Paint>): SetupInfo {
+  const [technique, paintId] = id.split('|') as [Technique, string];
+  return { id, technique, paint: paints.get(paintId) ?? null };
+}
 
 const SPRAYING: readonly Hand[] = ['spray', 'airbrush'];
 const isSprayed = (setup: SetupInfo) => SPRAYING.includes(factsOf(setup.technique).hand);
@@ -40,8 +51,14 @@ export function lineTools(house: HouseRules): LineTool[] {
   ];
 }
 
+/** The tool of `lineTools` that a technique takes; null for one of which there are always enough. */
+export function toolOf(technique: Technique | null): string | null {
+  const hand = technique === null ? null : factsOf(technique).hand;
+  if (hand === 'dry brush') return 'drybrush';
+  return hand === 'airbrush' ? 'airbrush' : null;
+}
+
 export function lineSetup(setup: SetupInfo): LineSetup {
-  const hand = factsOf(setup.technique).hand;
-  if (hand === 'dry brush') return { id: setup.id, tool: 'drybrush' };
-  return hand === 'airbrush' ? { id: setup.id, tool: 'airbrush' } : { id: setup.id };
+  const tool = toolOf(setup.technique);
+  return tool === null ? { id: setup.id } : { id: setup.id, tool };
 }

@@ -1,9 +1,16 @@
+import type { OpenReason } from '../bench/definitions';
 import type { Size, Technique } from '../scheme/definitions';
 
-/** One stretch of work in the time log, as `neat-relay/time-log@1` writes it. */
+/**
+ * One stretch of work in the time log, as `neat-relay/time-log@1` writes it. What it is of is told by ids; the names are those
+ * of the moment, and all that there is where a file brought the row.
+ */
 export interface LogRow {
   /** ISO 8601 with offset. */
   startedAt: string;
+  commissionId: string | null;
+  unitId: string | null;
+  stepId: string | null;
   commission: string;
   unit: string;
   /** Empty for a step over everything. */
@@ -13,28 +20,39 @@ export interface LogRow {
   /** Share of the model's surface, 0 to 1. */
   coverage: number;
   models: number;
-  /** Hands-on, for all models together. */
+  /** Models at their factor: a leader counts as more than one. */
+  weight: number;
+  /** Hands-on, for all models together; where `open` is set, what the clock showed. */
   minutes: number;
+  /** Why the minutes are not known, until the painter says what they were. */
+  open: OpenReason | null;
   setupMinutes: number | null;
   note: string;
 }
 
-/** What the painter said about a row that looks interrupted. */
-export type RowVerdict = 'unsure' | 'counts' | 'left out';
+/** What the painter said about a row. */
+export const ROW_VERDICTS = ['unsure', 'counts', 'left out'] as const;
+export type RowVerdict = (typeof ROW_VERDICTS)[number];
 
-export interface JudgedRow extends LogRow {
+/** The painter's word on a row; the row itself stays as it was measured. */
+export interface RowJudgement {
   verdict: RowVerdict;
+  /** Hands-on minutes as the painter corrected them. */
+  correctedMinutes: number | null;
 }
 
-/** A kind of step whose minutes are estimated: one technique on one part of one unit. */
-export interface StepKind {
-  commission: string;
-  unit: string;
-  part: string;
-  technique: Technique;
-  size: Size;
-  coverage: number;
-}
+export interface JudgedRow extends LogRow, RowJudgement {}
+
+/** The minutes of a row that count; null while nobody knows them. */
+export const minutesThatCount = ({
+  minutes,
+  open,
+  correctedMinutes,
+}: Pick<JudgedRow, 'minutes' | 'open' | 'correctedMinutes'>): number | null =>
+  correctedMinutes ?? (open === null && minutes > 0 ? minutes : null);
+
+/** A kind of step whose minutes are estimated: one technique on one part of one unit. Where there are ids, names do not matter. */
+export type StepKind = Pick<LogRow, 'unitId' | 'stepId' | 'commission' | 'unit' | 'part' | 'technique' | 'size' | 'coverage'>;
 
 /** Minutes for one model, and where they come from. */
 export interface StepEstimate {
@@ -62,7 +80,8 @@ export interface TimeModel {
   estimate: (kind: StepKind, models?: number) => StepEstimate;
   /**
    * Total minutes of each group of work in each of `draws` draws from the joint posterior: a painter who is slow in one
-   * group of a draw is slow in all of them.
+   * group of a draw is slow in all of them. What a draw says of a step depends on the step and the seed alone, so work that is
+   * added or done shifts nothing else.
    */
   simulate: (groups: readonly (readonly WorkItem[])[], draws: number, seed: number) => Float64Array[];
   /** For every row given to the fit: does it look interrupted? */

@@ -1,7 +1,7 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
-import type { JudgedRow, StepEstimate, StepKind, TimeModel, WorkItem } from './definitions';
+import { SIZES, TECHNIQUES, type Size, type Technique } from '../scheme/definitions';
+import { minutesThatCount, type JudgedRow, type StepEstimate, type StepKind, type TimeModel, type WorkItem } from './definitions';
+import { keyedNormals } from './keyedNormals';
 import { explainEstimate } from './explainEstimate';
 import { normMinutes } from './norms';
 
@@ -29,14 +29,22 @@ const Z90 = 1.2815515655446004;
 const DAY_MS = 86_400_000;
 
 const noiseVariance = (models: number) => ROW_NOISE ** 2 + MODEL_NOISE ** 2 / models;
-const stepKey = (kind: StepKind) => [kind.commission, kind.unit, kind.part, kind.technique, kind.size].join('\u0001');
-const effectKeys = (kind: StepKind) => [
-  'pace',
-  `technique ${kind.technique}`,
-  `size ${kind.size}`,
-  `unit ${kind.commission}\u0001${kind.unit}`,
-];
-const priorVariance = (key: string) => SPREAD[key.split(' ')[0] as keyof typeof SPREAD] ** 2;
+
+/** What all units share: the painter's pace, each technique, each size. Always all of them, so that draws keep their order. */
+const SHARED = ['pace', ...TECHNIQUES.map((technique) => `technique ${technique}`), ...SIZES.map((size) => `size ${size}`)] as const;
+const PACE = 0;
+const TECHNIQUE_AT = new Map<Technique, number>(TECHNIQUES.map((technique, index) => [technique, 1 + index]));
+const SIZE_AT = new Map<Size, number>(SIZES.map((size, index) => [size, 1 + TECHNIQUES.length + index]));
+const sharedVariances = SHARED.map((key) => SPREAD[key.split(' ')[0] as 'pace' | 'technique' | 'size'] ** 2);
+
+const sharedOf = ({ technique, size }: Pick<StepKind, 'technique' | 'size'>) => [PACE, TECHNIQUE_AT.get(technique)!, SIZE_AT.get(size)!];
+/** A name with a separator cannot be an id. */
+const named = (...names: string[]) => names.join('\u0001');
+const unitKey = (kind: StepKind) => kind.unitId ?? named(kind.commission, kind.unit);
+const stepKey = (kind: StepKind) =>
+  kind.stepId === null
+    ? named(kind.commission, kind.unit, kind.part, kind.technique, kind.size)
+    : named(unitKey(kind), kind.stepId, kind.technique);
 
 /** One log row ready for the fit. */
 interface Observation {
@@ -49,23 +57,33 @@ interface Observation {
 }
 
 interface StepData {
-  effects: number[];
+  shared: number[];
+  unit: number;
   precision: number;
   weightedSum: number;
   models: number;
 }
 
-/** Log ratio of a step, with what is left of the shared effects in it after its own rows have spoken. */
+/** A unit's own effect, eliminated from the normal equations: it touches its own steps only. */
+interface UnitData {
+  /** 1 / prior variance + weights of its steps. */
+  precision: number;
+  right: number;
+  /** Weights of its steps by shared effect. */
+  coupling: Map<number, number>;
+}
+
+/** Log ratio of a step, with what is left of the common effects in it after its own rows have spoken. */
 interface StepPosterior {
   mean: number;
-  /** Share of the shared effects that remains: 1 when nothing is logged here. */
-  shared: number;
+  /** Share of the common effects that remains: 1 when nothing is logged here. */
+  common: number;
   ownVariance: number;
 }
 
 /**
- * Fits the log in one go (time proportional to its rows, plus the cube of the few dozen shared effects).
- * `now` ages the rows; rows left out by the painter are not used.
+ * Fits the log in one go: time proportional to its rows and units, as units and steps are integrated out in closed form.
+ * `now` ages the rows; rows left out by the painter, and rows whose minutes nobody knows, are not used.
  */
 export function fitTimeModel(rows: readonly JudgedRow[], now: Date): TimeModel {
   return new HierarchicalModel(rows, now);
@@ -73,16 +91,20 @@ export function fitTimeModel(rows: readonly JudgedRow[], now: Date): TimeModel {
 
 class HierarchicalModel implements TimeModel {
   readonly interrupted: boolean[];
-  private readonly effects = new Map<string, number>();
   private readonly steps = new Map<string, number>();
   private readonly stepData: StepData[] = [];
-  private readonly modelsOfTechnique = new Map<string, number>();
-  private mean = Matrix.zeros(0, 0);
-  private covariance = Matrix.zeros(0, 0);
+  private readonly units = new Map<string, number>();
+  private readonly unitData: UnitData[] = [];
+  private readonly modelsOfTechnique = new Map<Technique, number>();
+  private mean = new Float64Array(SHARED.length);
+  private covariance = Matrix.diag([...sharedVariances]);
 
   constructor(rows: readonly JudgedRow[], now: Date) {
-    const observations = rows.flatMap((row, index) => (row.verdict === 'left out' ? [] : [this.observe(row, index, now)]));
-    for (let round = 0; round < ROUNDS; round++) {
+    const observations = rows.flatMap((row, index) => {
+      const minutes = minutesThatCount(row);
+      return row.verdict === 'left out' || minutes === null ? [] : [this.observe(row, minutes, index, now)];
+    });
+    for (let round = 0; round < ROUNDS && observations.length > 0; round++) {
       this.solve(observations);
       for (const observation of observations) this.reweight(observation);
     }
@@ -94,8 +116,8 @@ class HierarchicalModel implements TimeModel {
 
   estimate(kind: StepKind, models = 1): StepEstimate {
     const norm = normMinutes(kind.technique, kind.size, kind.coverage);
-    const { mean, shared, ownVariance } = this.stepPosterior(kind);
-    const spread = Math.sqrt(shared ** 2 * this.sharedVariance(kind) + ownVariance + noiseVariance(models));
+    const { mean, common, ownVariance } = this.stepPosterior(kind);
+    const spread = Math.sqrt(common ** 2 * this.commonVariance(kind) + ownVariance + noiseVariance(models));
     const at = (z: number) => norm * Math.exp(mean + z * spread);
     const evidence = {
       normMinutes: norm,
@@ -106,43 +128,59 @@ class HierarchicalModel implements TimeModel {
   }
 
   simulate(groups: readonly (readonly WorkItem[])[], draws: number, seed: number): Float64Array[] {
-    const normal = createNormal(seed);
-    const kinds = new Map(groups.flat().map((item) => [stepKey(item.kind), item.kind]));
-    const drawSteps = this.stepSampler([...kinds.values()], normal);
-    const prepared = groups.map((items) => items.map((item) => prepareItem(item)));
-    const totals = groups.map(() => new Float64Array(draws));
-    for (let draw = 0; draw < draws; draw++) {
-      const logRatios = drawSteps();
-      prepared.forEach((items, group) => {
-        for (const { key, minutes, noise } of items) totals[group]![draw]! += minutes * Math.exp(logRatios.get(key)! + noise * normal());
-      });
-    }
-    return totals;
+    const shared = this.drawShared(draws, seed);
+    const logRatios = new Map<string, Float64Array>();
+    return groups.map((items) => {
+      const totals = new Float64Array(draws);
+      for (const { kind, models } of items) {
+        const key = stepKey(kind);
+        const logRatio = logRatios.get(key) ?? this.drawStep(kind, key, shared, draws, seed);
+        logRatios.set(key, logRatio);
+        const noise = keyedNormals(`noise ${key}`, draws, seed);
+        const spread = Math.sqrt(noiseVariance(Math.max(models, 1)));
+        const minutes = models * normMinutes(kind.technique, kind.size, kind.coverage);
+        for (let draw = 0; draw < draws; draw++) totals[draw]! += minutes * Math.exp(logRatio[draw]! + spread * noise[draw]!);
+      }
+      return totals;
+    });
   }
 
-  /** Draws the log ratio of every kind of step, with what they share. */
-  private stepSampler(kinds: readonly StepKind[], normal: () => number): () => Map<string, number> {
-    const drawShared = this.sharedSampler([...new Set(kinds.flatMap(effectKeys))], normal);
-    const steps = kinds.map((kind) => ({ key: stepKey(kind), effects: effectKeys(kind), ...this.stepPosterior(kind) }));
-    return () => {
-      const deviation = drawShared();
-      return new Map(
-        steps.map(({ key, effects, mean, shared, ownVariance }) => {
-          const common = effects.reduce((sum, effect) => sum + deviation.get(effect)!, 0);
-          return [key, mean + shared * common + Math.sqrt(ownVariance) * normal()];
-        }),
+  /** Deviations of the shared effects from their means in each draw, with their covariances. */
+  private drawShared(draws: number, seed: number): Float64Array[] {
+    const lower = new CholeskyDecomposition(this.covariance).lowerTriangularMatrix.to2DArray();
+    const normals = SHARED.map((key) => keyedNormals(key, draws, seed));
+    return SHARED.map((_key, row) => {
+      const deviation = new Float64Array(draws);
+      for (let column = 0; column <= row; column++) {
+        const factor = lower[row]![column]!;
+        if (factor !== 0) for (let draw = 0; draw < draws; draw++) deviation[draw]! += factor * normals[column]![draw]!;
+      }
+      return deviation;
+    });
+  }
+
+  private drawStep(kind: StepKind, key: string, shared: readonly Float64Array[], draws: number, seed: number): Float64Array {
+    const { mean, common, ownVariance } = this.stepPosterior(kind);
+    const unit = this.unitOf(kind);
+    const unitNormals = keyedNormals(`unit ${unitKey(kind)}`, draws, seed);
+    const own = keyedNormals(`step ${key}`, draws, seed);
+    const ownSpread = Math.sqrt(ownVariance);
+    const effects = sharedOf(kind);
+    return Float64Array.from({ length: draws }, (_, draw) => {
+      let deviation = effects.reduce((sum, effect) => sum + shared[effect]![draw]!, 0);
+      deviation += unitNormals[draw]! / Math.sqrt(unit?.precision ?? 1 / SPREAD.unit ** 2);
+      if (unit) for (const [effect, weight] of unit.coupling) deviation -= (weight * shared[effect]![draw]!) / unit.precision;
+      return mean + common * deviation + ownSpread * own[draw]!;
+    });
+  }
+
+  private observe(row: JudgedRow, minutes: number, index: number, now: Date): Observation {
+    const step = indexOf(this.steps, stepKey(row), () => {
+      const unit = indexOf(this.units, unitKey(row), () =>
+        this.unitData.push({ precision: 1 / SPREAD.unit ** 2, right: 0, coupling: new Map() }),
       );
-    };
-  }
-
-  private observe(row: JudgedRow, index: number, now: Date): Observation {
-    const key = stepKey(row);
-    let step = this.steps.get(key);
-    if (step === undefined) {
-      step = this.stepData.length;
-      this.steps.set(key, step);
-      this.stepData.push({ effects: effectKeys(row).map((effect) => this.effectIndex(effect)), precision: 0, weightedSum: 0, models: 0 });
-    }
+      this.stepData.push({ shared: sharedOf(row), unit, precision: 0, weightedSum: 0, models: 0 });
+    });
     this.stepData[step]!.models += row.models;
     this.modelsOfTechnique.set(row.technique, (this.modelsOfTechnique.get(row.technique) ?? 0) + row.models);
     const months = Math.max(0, now.getTime() - Date.parse(row.startedAt)) / DAY_MS / 30;
@@ -150,50 +188,57 @@ class HierarchicalModel implements TimeModel {
     return {
       index,
       step,
-      logRatio: Math.log(row.minutes / row.models / norm),
+      logRatio: Math.log(minutes / row.weight / norm),
       variance: noiseVariance(row.models) + DRIFT_VARIANCE_PER_MONTH * months,
       weight: 1,
-      trusted: row.verdict === 'counts',
+      trusted: row.verdict === 'counts' || row.correctedMinutes !== null,
     };
   }
 
-  private effectIndex(key: string): number {
-    const known = this.effects.get(key);
-    if (known !== undefined) return known;
-    this.effects.set(key, this.effects.size);
-    return this.effects.size - 1;
-  }
-
-  /** Posterior of the shared effects, each step's own effect integrated out. */
+  /** Posterior of the shared effects; each step's own effect and each unit's are integrated out. */
   private solve(observations: readonly Observation[]): void {
     for (const data of this.stepData) data.precision = data.weightedSum = 0;
+    for (const unit of this.unitData) {
+      unit.precision = 1 / SPREAD.unit ** 2;
+      unit.right = 0;
+      unit.coupling.clear();
+    }
     for (const { step, logRatio, variance, weight } of observations) {
       this.stepData[step]!.precision += weight / variance;
       this.stepData[step]!.weightedSum += (weight / variance) * logRatio;
     }
-    const size = this.effects.size;
-    if (size === 0) return;
-    const precision = Matrix.diag([...this.effects.keys()].map((key) => 1 / priorVariance(key)));
-    const right = Matrix.zeros(size, 1);
+    const precision = sharedVariances.map((variance, row) => sharedVariances.map((_, column) => (row === column ? 1 / variance : 0)));
+    const right = new Float64Array(SHARED.length);
     for (const data of this.stepData) {
-      if (data.precision === 0) continue;
       const weight = 1 / (1 / data.precision + SPREAD.step ** 2);
-      const stepMean = data.weightedSum / data.precision;
-      for (const i of data.effects) {
-        right.set(i, 0, right.get(i, 0) + weight * stepMean);
-        for (const j of data.effects) precision.set(i, j, precision.get(i, j) + weight);
+      const pull = (weight * data.weightedSum) / data.precision;
+      const unit = this.unitData[data.unit]!;
+      unit.precision += weight;
+      unit.right += pull;
+      for (const i of data.shared) {
+        right[i]! += pull;
+        unit.coupling.set(i, (unit.coupling.get(i) ?? 0) + weight);
+        for (const j of data.shared) precision[i]![j]! += weight;
       }
     }
-    const cholesky = new CholeskyDecomposition(precision);
-    this.mean = cholesky.solve(right);
-    this.covariance = cholesky.solve(Matrix.eye(size, size));
+    for (const unit of this.unitData) {
+      for (const [i, weight] of unit.coupling) {
+        right[i]! -= (weight * unit.right) / unit.precision;
+        for (const [j, other] of unit.coupling) precision[i]![j]! -= (weight * other) / unit.precision;
+      }
+    }
+    const cholesky = new CholeskyDecomposition(new Matrix(precision));
+    this.mean = Float64Array.from(cholesky.solve(Matrix.columnVector(right)).to1DArray());
+    const inverse = cholesky.solve(Matrix.eye(SHARED.length, SHARED.length));
+    // The inverse is symmetric but for rounding, and the decomposition of the draws insists on exact symmetry.
+    this.covariance = Matrix.add(inverse, inverse.transpose()).div(2);
   }
 
   private expected(observation: Observation): number {
     const data = this.stepData[observation.step]!;
     const own = data.precision * SPREAD.step ** 2;
-    const common = data.effects.reduce((sum, effect) => sum + this.mean.get(effect, 0), 0);
-    return data.precision === 0 ? common : (common + own * (data.weightedSum / data.precision)) / (1 + own);
+    const common = this.commonMean(data.shared, this.unitData[data.unit]);
+    return (common + own * (data.weightedSum / data.precision)) / (1 + own);
   }
 
   /** Expectation step of the Student-t noise; a row the painter vouches for keeps its full weight. */
@@ -213,55 +258,44 @@ class HierarchicalModel implements TimeModel {
     return step === undefined ? undefined : this.stepData[step];
   }
 
+  private unitOf(kind: StepKind): UnitData | undefined {
+    const unit = this.units.get(unitKey(kind));
+    return unit === undefined ? undefined : this.unitData[unit];
+  }
+
   private stepPosterior(kind: StepKind): StepPosterior {
-    const common = effectKeys(kind).reduce((sum, key) => sum + this.effectMean(key), 0);
+    const commonMean = this.commonMean(sharedOf(kind), this.unitOf(kind));
     const data = this.dataOf(kind);
-    if (!data || data.precision === 0) return { mean: common, shared: 1, ownVariance: SPREAD.step ** 2 };
+    if (!data) return { mean: commonMean, common: 1, ownVariance: SPREAD.step ** 2 };
     const ownVariance = 1 / (data.precision + 1 / SPREAD.step ** 2);
     const share = data.precision * ownVariance;
-    return { mean: (1 - share) * common + share * (data.weightedSum / data.precision), shared: 1 - share, ownVariance };
+    return { mean: (1 - share) * commonMean + share * (data.weightedSum / data.precision), common: 1 - share, ownVariance };
   }
 
-  private effectMean(key: string): number {
-    const index = this.effects.get(key);
-    return index === undefined ? 0 : this.mean.get(index, 0);
+  private commonMean(shared: readonly number[], unit: UnitData | undefined): number {
+    const sum = shared.reduce((total, effect) => total + this.mean[effect]!, 0);
+    if (!unit) return sum;
+    let own = unit.right;
+    for (const [effect, weight] of unit.coupling) own -= weight * this.mean[effect]!;
+    return sum + own / unit.precision;
   }
 
-  private effectCovariance(a: string, b: string): number {
-    const i = this.effects.get(a);
-    const j = this.effects.get(b);
-    if (i === undefined || j === undefined) return a === b ? priorVariance(a) : 0;
-    // One triangle only: the inverse is symmetric but for rounding, and the sampler insists on exact symmetry.
-    return this.covariance.get(Math.max(i, j), Math.min(i, j));
-  }
-
-  private sharedVariance(kind: StepKind): number {
-    const keys = effectKeys(kind);
-    return keys.reduce((sum, a) => keys.reduce((inner, b) => inner + this.effectCovariance(a, b), sum), 0);
-  }
-
-  /** Draws deviations of the named shared effects from their means, with their covariances. */
-  private sharedSampler(keys: string[], normal: () => number): () => Map<string, number> {
-    if (keys.length === 0) return () => new Map();
-    const covariance = new Matrix(keys.map((a) => keys.map((b) => this.effectCovariance(a, b))));
-    const lower = new CholeskyDecomposition(covariance).lowerTriangularMatrix;
-    return () => {
-      const deviation = lower.mmul(Matrix.columnVector(keys.map(normal)));
-      return new Map(keys.map((key, index) => [key, deviation.get(index, 0)]));
-    };
+  /** Variance of the shared effects of a kind and its unit's together. */
+  private commonVariance(kind: StepKind): number {
+    const unit = this.unitOf(kind);
+    const loads = new Map(sharedOf(kind).map((effect) => [effect, 1]));
+    if (unit) for (const [effect, weight] of unit.coupling) loads.set(effect, (loads.get(effect) ?? 0) - weight / unit.precision);
+    let variance = unit ? 1 / unit.precision : SPREAD.unit ** 2;
+    for (const [i, a] of loads) for (const [j, b] of loads) variance += a * b * this.covariance.get(i, j);
+    return variance;
   }
 }
 
-function prepareItem({ kind, models }: WorkItem) {
-  return {
-    key: stepKey(kind),
-    minutes: models * normMinutes(kind.technique, kind.size, kind.coverage),
-    noise: Math.sqrt(noiseVariance(Math.max(models, 1))),
-  };
-}
-
-/** Standard normal numbers by the method of Box and Muller (1958). */
-function createNormal(seed: number): () => number {
-  const generator = xoroshiro128plus(seed);
-  return () => Math.sqrt(-2 * Math.log(1 - uniformFloat64(generator))) * Math.cos(2 * Math.PI * uniformFloat64(generator));
+function indexOf(indexes: Map<string, number>, key: string, add: () => void): number {
+  const known = indexes.get(key);
+  if (known !== undefined) return known;
+  add();
+  const index = indexes.size;
+  indexes.set(key, index);
+  return index;
 }

@@ -1,15 +1,104 @@
-import type { WetModel } from '../bench/benchView';
+import type { BenchLine } from '../bench/benchLine';
+import type { BenchClock, BenchEvent, BenchMarks, Mark } from '../bench/definitions';
+import type { BenchSession } from '../calendar/benchSessions';
 import type { Paint } from '../scheme/definitions';
-import type { CommissionEstimate } from './estimate';
-import type { StoredEvent, StoredRun } from './stored';
+import type { HouseRules } from '../scheme/houseRules';
+import type { WorkFigures } from './estimate';
+import type { StoredLogRow } from './stored';
+
+/** Marks as they travel: model, done at (UTC ms), drying and handling minutes, number of its setup, and a miss. */
+type PackedMark = [
+  model: number,
+  at: number,
+  dryMinutes: number,
+  handleMinutes: number,
+  setup: number,
+  missed?: NonNullable<Mark['missed']>,
+];
+
+export interface PackedMarks extends Pick<BenchMarks, 'notes' | 'trouble'> {
+  setups: string[];
+  marks: [passKey: string, marks: PackedMark[]][];
+  aside: [unit: string, models: [model: number, why: string][]][];
+  looked: [passKey: string, models: number[]][];
+}
+
+/** What an estimate says of a pass, for the painter to check. */
+export interface PassFigure {
+  passKey: string;
+  p50: number;
+  why: string;
+}
+
+/** What moves with every model. */
+export interface BenchFigures {
+  /** Of the line on the bench; null when nothing is on it. */
+  figures: WorkFigures | null;
+  passes: PassFigure[];
+  /** Work whose minutes nobody knows yet. */
+  openRows: StoredLogRow[];
+}
 
 /** What the Bench view is drawn from. */
-export interface BenchPicture {
-  commissionName: string;
-  run: StoredRun;
-  events: StoredEvent[];
+export interface BenchPicture extends BenchFigures {
+  line: BenchLine;
   paints: Paint[];
-  /** What earlier lines of the commission have left wet. */
-  stillWet: WetModel[];
-  estimate: CommissionEstimate;
+  house: HouseRules;
+  /** The painter's sessions, the one going on first. */
+  sessions: BenchSession[];
+  /** The server's clock, UTC ms. */
+  now: number;
+  laidAt: string;
+  /** Jobs that came and went since the line was put on the bench. */
+  changes: { added: number; gone: number };
+  /** What stood before the events below. */
+  before: { marks: PackedMarks; clock: BenchClock };
+  /** The latest events, in the order of the clock. */
+  events: BenchEvent[];
+  /** Number of the last event that is in all this. */
+  seq: number;
+  /** Units whose batch waits for the approval of a test model. */
+  waitingUnits: string[];
 }
+
+export function packMarks({ marks, aside, looked, notes, trouble }: BenchMarks): PackedMarks {
+  const setups: string[] = [];
+  const numberOf = (setup: string) => {
+    if (!setups.includes(setup)) setups.push(setup);
+    return setups.indexOf(setup);
+  };
+  return {
+    marks: [...marks].map(([key, models]) => [
+      key,
+      [...models].map(([model, mark]): PackedMark => {
+        const setup = numberOf(mark.setupId);
+        return mark.missed
+          ? [model, mark.at, mark.dryMinutes, mark.handleMinutes, setup, mark.missed]
+          : [model, mark.at, mark.dryMinutes, mark.handleMinutes, setup];
+      }),
+    ]),
+    setups,
+    aside: [...aside].map(([unit, models]) => [unit, [...models]]),
+    looked: [...looked].map(([key, models]) => [key, [...models]]),
+    notes,
+    trouble,
+  };
+}
+
+export const unpackMarks = ({ marks, setups, aside, looked, notes, trouble }: PackedMarks): BenchMarks => ({
+  marks: new Map(
+    marks.map(([key, models]) => [
+      key,
+      new Map(
+        models.map(([model, at, dryMinutes, handleMinutes, setup, missed]) => [
+          model,
+          { at, dryMinutes, handleMinutes, setupId: setups[setup]!, missed: missed ?? null },
+        ]),
+      ),
+    ]),
+  ),
+  aside: new Map(aside.map(([unit, models]) => [unit, new Map(models)])),
+  looked: new Map(looked.map(([key, models]) => [key, new Set(models)])),
+  notes,
+  trouble,
+});

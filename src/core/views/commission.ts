@@ -1,15 +1,26 @@
+import type { BenchNote } from '../bench/definitions';
 import type { Paint } from '../scheme/definitions';
 import type { HouseRules } from '../scheme/houseRules';
 import type { CommissionEstimate } from './estimate';
-import type { StoredCommission, StoredUnit } from './stored';
+import type { RemovedPiece, StoredCommission, StoredUnit } from './stored';
 
 /** What the Intake view is drawn from. */
 export interface IntakePicture {
   commission: StoredCommission;
   units: StoredUnit[];
+  /** Taken out, and can be put back. */
+  removedUnits: StoredUnit[];
   estimate: CommissionEstimate;
-  /** Ids of units whose models have been worked on: they cannot be dropped without a second thought. */
+  /** Ids of units whose models have been worked on: they are not dropped without a second thought. */
   startedUnits: string[];
+  /** What was noted at the bench about its units, the latest first. */
+  notes: BenchNote[];
+}
+
+/** Models painted under a pass: model, and the paint it carries. */
+export interface PaintedModels {
+  passKey: string;
+  models: number[];
 }
 
 /** What the Scheme view is drawn from. */
@@ -19,4 +30,7 @@ export interface SchemePicture {
   paints: Paint[];
   house: HouseRules;
   estimate: CommissionEstimate;
+  painted: PaintedModels[];
+  /** Taken out of the schemes, and can be put back. */
+  removed: RemovedPiece[];
 }

@@ -1,5 +1,23 @@
 import type { StepEstimate } from '../time/definitions';
 
+/**
+ * What work still takes, minutes, from one plan. Every view shows these figures and no others: `likely` is hands-on, set-up,
+ * waiting and touch-up together, every pass at its median; `safe` is met in 80 of 100 simulations.
+ */
+export interface WorkFigures {
+  handsOn: number;
+  setUp: number;
+  waiting: number;
+  touchUp: number;
+  likely: number;
+  safe: number;
+  /** Hands-on of all its passes, painted ones included. */
+  wholeHandsOn: number;
+  /** Model-steps painted and in all. */
+  stepsDone: number;
+  stepsTotal: number;
+}
+
 /** What one pass still takes. */
 export interface PassEstimate extends Pick<StepEstimate, 'p50' | 'p80' | 'normMinutes' | 'why'> {
   passKey: string;
@@ -10,17 +28,11 @@ export interface PassEstimate extends Pick<StepEstimate, 'p50' | 'p80' | 'normMi
   unitMinutes: number;
 }
 
-export interface CommissionEstimate {
-  likelyMinutes: number;
-  safeMinutes: number;
-  /** Minutes of the planned order that are not hands-on. */
-  changeoverMinutes: number;
-  waitMinutes: number;
-  touchUpMinutes: number;
-  /** Likely minutes of the whole commission, painted passes included. */
-  wholeMinutes: number;
-  /** Model-steps painted and in all. */
-  stepsDone: number;
-  stepsTotal: number;
+export interface UnitEstimate extends WorkFigures {
+  unitId: string;
+}
+
+export interface CommissionEstimate extends WorkFigures {
+  units: UnitEstimate[];
   passes: PassEstimate[];
 }

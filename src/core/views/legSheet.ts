@@ -13,7 +13,8 @@ export interface LegSheetJob {
 
 /** Everything that is printed on a leg sheet. */
 export interface LegSheet {
-  commission: Pick<Commission, 'name' | 'client' | 'dueOn'>;
+  /** Whose units are on it, by date. */
+  commissions: Pick<Commission, 'name' | 'client' | 'dueOn'>[];
   totals: LineTotals;
   /** Null when it is planned in one sitting. */
   sessions: LineSessions | null;

@@ -1,17 +1,43 @@
 import type { LineSessions } from '../calendar/lineSessions';
 import type { OwnLine } from '../line/carryOver';
 import type { BuiltLine } from '../scheme/buildLine';
+import type { Selection } from './selection';
+
+/** A unit that can be put on the line. */
+export interface UnitChoice {
+  id: string;
+  name: string;
+  models: number;
+  commissionId: string;
+  commissionName: string;
+  dueOn: string;
+  hasScheme: boolean;
+}
 
 /** Everything the Line view computes from. */
 export interface LinePicture extends BuiltLine {
-  /** Units whose batch waits for the client's word on a test model. */
+  selection: Selection;
+  /** All units that are open, for choosing. */
+  choices: UnitChoice[];
+  /** Units whose batch waits for the approval of a test model. */
   waitingUnits: string[];
+  /** Likely minutes of the line with those batches; null when none waits. */
+  withWaiting: number | null;
   unitsWithoutScheme: string[];
-  hasOpenRun: boolean;
+  /** Steps whose paint nobody has named, in words. */
+  stepsWithoutPaint: string[];
+  /** This very selection lies on the bench. */
+  isOnBench: boolean;
+  /** Something else lies on the bench. */
+  isBenchTaken: boolean;
   /** Jobs on leaders alone, which break up a batch. */
   treatJobs: string[];
   /** The painter's coming sessions; null when House rules have none. */
   sessions: LineSessions | null;
+  /** The order that every view plans with (job ids). */
+  planned: string[];
   /** The painter's own order and wishes, carried over to what is left; null while the suggestion is followed. */
   own: OwnLine | null;
+  /** That order is the one on the bench. */
+  isOwnOnBench: boolean;
 }

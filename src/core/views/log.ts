@@ -3,11 +3,36 @@ import type { Technique } from '../scheme/definitions';
 import type { LogRow } from '../time/definitions';
 import type { StoredLogRow } from './stored';
 
+export const LOG_FILTERS = ['all', 'to judge'] as const;
+/** All rows, or those whose minutes are open, look interrupted, or were judged. */
+export type LogFilter = (typeof LOG_FILTERS)[number];
+
+export type ShownRow = StoredLogRow & { interrupted: boolean };
+
+/** One page of the log, newest first. */
+export interface LogPage {
+  rows: ShownRow[];
+  /** From 0. */
+  page: number;
+  pages: number;
+}
+
+/** A commission that was handed over. */
+export interface ClosedCommission {
+  id: string;
+  name: string;
+  client: string;
+  closedAt: string;
+  /** Hands-on minutes of its rows that count. */
+  minutes: number;
+  models: number;
+}
+
 export interface LogPicture {
-  /** Newest first. */
-  rows: (StoredLogRow & { interrupted: boolean })[];
-  totals: { rows: number; minutes: number; models: number; looksInterrupted: number };
+  first: LogPage;
+  totals: { rows: number; minutes: number; models: number; toJudge: number };
   techniques: TechniquePace[];
+  closed: ClosedCommission[];
 }
 
 /** What a technique really takes against the norm we ship. */

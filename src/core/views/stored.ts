@@ -1,12 +1,15 @@
 import type { BenchEvent } from '../bench/definitions';
-import type { BenchRun } from '../formats/commission';
-import type { Commission, Unit } from '../scheme/definitions';
+import type { OwnLine } from '../line/carryOver';
+import type { Commission, Part, Step, Unit } from '../scheme/definitions';
 import type { JudgedRow } from '../time/definitions';
+import type { Selection } from './selection';
 
 /** A commission as it is kept: saving is refused when `revision` has moved on. */
 export interface StoredCommission extends Commission {
   revision: number;
   createdAt: string;
+  /** Handed over and put away; null while it is open. */
+  closedAt: string | null;
 }
 
 export interface StoredUnit extends Unit {
@@ -17,11 +20,6 @@ export interface StoredUnit extends Unit {
 /** A unit without its scheme, as Intake edits it. */
 export type UnitEntry = Omit<Unit, 'scheme'>;
 
-/** A run without its events. */
-export interface StoredRun extends Omit<BenchRun, 'events'> {
-  commissionId: string;
-}
-
 /** An event with the moment the server had it, and its number in the order of arrival. */
 export interface StoredEvent extends BenchEvent {
   seq: number;
@@ -30,6 +28,21 @@ export interface StoredEvent extends BenchEvent {
 
 export interface StoredLogRow extends JudgedRow {
   id: string;
-  /** The run it comes from; null for rows taken in from a file. */
-  runId: string | null;
+  /** The bench event that begins it; null for rows that a file brought. */
+  eventId: string | null;
+}
+
+/** The line on the bench: an order over chosen units, laid at a moment. */
+export interface BenchOrder extends OwnLine {
+  selection: Selection;
+  laidAt: string;
+}
+
+/** Something taken out of a scheme, kept so that it can be put back. */
+export interface RemovedPiece {
+  id: string;
+  unitId: string;
+  removedAt: string;
+  /** A whole part, or a step of the part named (null: a step over everything). */
+  piece: { kind: 'part'; part: Part } | { kind: 'step'; step: Step; partId: string | null };
 }

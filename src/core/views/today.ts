@@ -6,10 +6,8 @@ import type { StoredCommission } from './stored';
 export interface DryingRow {
   unitName: string;
   what: string;
-  paintId: string | null;
   models: number;
-  /** When the first and the last of them are dry, UTC ms. */
-  firstDryAt: number;
+  /** When the last of them is dry, UTC ms. */
   lastDryAt: number;
 }
 
@@ -17,18 +15,43 @@ export interface TodayCommission {
   commission: StoredCommission;
   models: number;
   units: number;
-  estimate: Omit<CommissionEstimate, 'passes'>;
+  estimate: Omit<CommissionEstimate, 'passes' | 'units'>;
   outlook: DateOutlook;
   openCounts: string[];
   waitingTestModels: string[];
   unitsWithoutScheme: string[];
   drying: DryingRow[];
-  hasOpenRun: boolean;
-  lastWorkedAt: number | null;
+  /** Its units are on the line on the bench. */
+  isOnBench: boolean;
+  /** Something of it can be painted: not all is done, or waits for others. */
+  canBePainted: boolean;
+}
+
+/** A job of tonight's session as planned. */
+export interface TonightJob {
+  what: string;
+  unitName: string;
+  commissionName: string;
+  models: number;
+  paintId: string | null;
+  /** UTC ms. */
+  from: number;
+  to: number;
 }
 
 export interface Today {
   commissions: TodayCommission[];
   /** The next sessions at the bench, UTC ms. */
   sessions: { from: number; to: number }[];
+  /** The session going on or coming next, job by job; null when nothing can be painted or no sessions are set. */
+  tonight: { from: number; to: number; jobs: TonightJob[] } | null;
+  /** Colours of the paints in it. */
+  paints: { id: string; name: string; hex: string }[];
+  /** The line on the bench has work that can be taken up. */
+  bench: { names: string[]; lastWorkedAt: number | null; stepsDone: number; stepsTotal: number } | null;
+  /** Work whose minutes nobody knows yet. */
+  openRows: number;
+  closed: number;
+  /** All that is here is the demo. */
+  isDemo: boolean;
 }

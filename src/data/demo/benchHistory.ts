@@ -1,13 +1,14 @@
-import type { BenchEvent } from '../../core/bench/definitions';
+import { benchLine, factsOfPass } from '../../core/bench/benchLine';
+import type { BenchEvent, WorkFacts } from '../../core/bench/definitions';
+import { SITTING_GAP_MINUTES } from '../../core/bench/foldClock';
 import { compileLine } from '../../core/line/compileLine';
 import type { LineSession } from '../../core/line/definitions';
 import { solveLine } from '../../core/line/solveLine';
 import { timeOrder } from '../../core/line/timeOrder';
-import { buildLine, type BuiltLine, type JobInfo } from '../../core/scheme/buildLine';
+import { buildLine, type BuiltLine, type JobInfo, type Roster } from '../../core/scheme/buildLine';
 import type { Commission, Paint, Unit } from '../../core/scheme/definitions';
 import type { HouseRules } from '../../core/scheme/houseRules';
 import { normMinutes } from '../../core/time/norms';
-import type { StoredRun } from '../../core/views/stored';
 import { demoPace } from './earlierLog';
 import type { DemoRandom } from './random';
 
@@ -15,12 +16,13 @@ const MINUTE_MS = 60_000;
 /** Gaps longer than this between two models are breaks the painter marked. */
 const PAUSE_MINUTES = 1;
 
-export interface DemoRun {
-  run: StoredRun;
+/** The order it was painted in (job ids), and what was tapped. */
+export interface DemoHistory {
+  order: string[];
   events: BenchEvent[];
 }
 
-/** What a run of the demo is made from. */
+/** What a history of the demo is made from. */
 export interface DemoBench {
   commission: Commission;
   units: Unit[];
@@ -35,18 +37,18 @@ export interface DemoBench {
  * Paints as the line plan says, at the demo painter's pace, for as long as the sittings last: the same timing that the
  * program plans with, so that drying, sessions and changeovers of the history are true.
  */
-export function paintHistory({ commission, units, paints, house, sittings, random }: DemoBench): DemoRun {
+export function paintHistory({ commission, units, paints, house, sittings, random }: DemoBench): DemoHistory {
   const origin = sittings[0]!.from;
   const end = sittings.at(-1)!.to;
-  const built = buildLine({
-    units,
-    standard: commission.standard,
+  const roster: Roster = {
+    units: units.map((unit) => ({ ...unit, commissionId: commission.id, commissionName: commission.name, standard: commission.standard })),
     paints,
     house,
     minutesOf: (unit, pass) =>
       normMinutes(pass.step.technique, unit.size, pass.step.coverage) * demoPace(pass.step.technique, 5) * Math.exp(0.14 * random.normal()),
     doneModels: () => new Set(),
-  });
+  };
+  const built = buildLine(roster);
   const { order } = solveLine(compileLine(built.problem), { seed: 3, steps: 3000 });
   const minutesAt = (at: number) => (at - origin) / MINUTE_MS;
   const sessions: LineSession[] = [
@@ -55,20 +57,25 @@ export function paintHistory({ commission, units, paints, house, sittings, rando
   ];
   const timed = timeOrder(compileLine({ ...built.problem, sessions }), order);
   if ('missingMinutes' in timed) throw new Error('demo: the last session must hold what is left');
-  const run: StoredRun = {
-    id: random.id(origin),
-    commissionId: commission.id,
-    startedAt: new Date(origin).toISOString(),
-    closedAt: null,
-    jobs: Array.from(order, (job) => built.jobs[job]!),
-    problem: built.problem,
+  const jobs = Array.from(order, (job) => built.jobs[job]!);
+  return {
+    order: jobs.map((job) => job.id),
+    events: eventsOf(jobs, built, factsOf(roster), timed.cellEnds, origin, minutesAt(end), random),
   };
-  return { run, events: eventsOf(run.jobs, built, timed.cellEnds, origin, minutesAt(end), random) };
+}
+
+function factsOf(roster: Roster): Map<string, WorkFacts> {
+  const line = benchLine(roster, []);
+  const units = new Map(line.units.map((unit) => [unit.id, unit]));
+  return new Map(
+    line.passes.map((pass) => [pass.key, factsOfPass(pass, units.get(pass.unitId)!, roster.paints.get(pass.paintId ?? '')?.name ?? null)]),
+  );
 }
 
 function eventsOf(
   jobs: JobInfo[],
   built: BuiltLine,
+  facts: ReadonlyMap<string, WorkFacts>,
   cellEnds: Float64Array,
   origin: number,
   until: number,
@@ -77,9 +84,23 @@ function eventsOf(
   const events: BenchEvent[] = [];
   const line = compileLine(built.problem);
   const index = new Map(built.jobs.map((job, at) => [job.id, at]));
-  const add = (kind: BenchEvent['kind'], minute: number, job: string | null, model: number | null) => {
+  const add = (kind: BenchEvent['kind'], minute: number, job: JobInfo | null, model: number | null) => {
     const at = origin + Math.round(minute * MINUTE_MS);
-    events.push({ id: random.id(at), kind, at: new Date(at).toISOString(), job, model, target: null, note: '' });
+    const [step, coat] = job ? job.passKey.split('#') : [null, null];
+    events.push({
+      id: random.id(at),
+      kind,
+      at: new Date(at).toISOString(),
+      unit: job?.unitId ?? null,
+      step: step ?? null,
+      coat: coat ? Number(coat) : null,
+      models: model === null ? [] : [model],
+      target: null,
+      minutes: null,
+      readyAt: null,
+      facts: kind === 'started' ? facts.get(job!.passKey)! : null,
+      note: '',
+    });
   };
   for (const job of jobs) {
     // The painter puts the brush down between two jobs.
@@ -88,12 +109,14 @@ function eventsOf(
     for (const [offset, model] of job.models.entries()) {
       const done = cellEnds[line.cellStart[index.get(job.id)!]! + offset]!;
       const begin = done - job.minutes[offset]!;
-      if (last === null) add('started', begin, job.id, null);
+      const isNextEvening = last !== null && begin - last > SITTING_GAP_MINUTES;
+      if (isNextEvening) add('ended', last!, null, null);
+      if (last === null || isNextEvening) add('started', begin, job, null);
       else if (begin - last > PAUSE_MINUTES) {
         add('paused', last, null, null);
         add('resumed', begin, null, null);
       }
-      add('done', done, job.id, model);
+      add('done', done, job, model);
       last = done;
     }
   }

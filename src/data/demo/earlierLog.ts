@@ -80,7 +80,12 @@ export function earlierLog(now: Date, random: DemoRandom, newId: () => string): 
     return {
       id: newId(),
       startedAt: eveningOf(now, daysAgo, index, random),
+      commissionId: null,
+      unitId: null,
+      stepId: null,
       ...pass,
+      weight: pass.models,
+      open: null,
       minutes: Math.round(minutes * 10) / 10,
       setupMinutes: Math.round((1.5 + 3 * random.uniform()) * 10) / 10,
       note: '',

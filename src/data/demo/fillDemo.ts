@@ -1,13 +1,14 @@
-import { logRowsOf } from '../../core/bench/logRowsOf';
+import { wholeCommission } from '../../core/views/selection';
 import type { Commission, Paint, Unit } from '../../core/scheme/definitions';
 import { DEFAULT_HOUSE_RULES, type HouseRules } from '../../core/scheme/houseRules';
+import { BenchStore } from '../benchStore';
 import { CommissionStore } from '../commissionStore';
 import type { OpenedDatabase } from '../database';
 import { HouseRulesStore } from '../houseRulesStore';
 import { PaintStore } from '../paintStore';
-import { RunStore } from '../runStore';
 import { TimeLogStore } from '../timeLogStore';
-import { paintHistory, type DemoRun } from './benchHistory';
+import { WorkshopStore } from '../workshopStore';
+import { paintHistory } from './benchHistory';
 import { earlierLog } from './earlierLog';
 import { demoPaints } from './paints';
 import { DemoRandom } from './random';
@@ -39,12 +40,18 @@ export async function fillDemo({ knex }: Pick<OpenedDatabase, 'knex'>, now: Date
   const byId = new Map(paints.map((paint): [string, Paint] => [paint.id, paint]));
   const [coast, market] = commissions;
   const history = { paints: byId, house: HOUSE, random };
-  await saveRun(knex, coast!.commission, paintHistory({ ...coast!, ...history, sittings: coastSittings(now) }));
+  const sittings = coastSittings(now);
+  const painted = paintHistory({ ...coast!, ...history, sittings });
   const testModelUnits = market!.units.filter((unit) => unit.testModel === 'waiting');
-  const testModel = paintHistory({ ...market!, units: testModelUnits, ...history, sittings: testModelSitting(now) });
-  await saveRun(knex, market!.commission, {
-    ...testModel,
-    run: { ...testModel.run, closedAt: new Date(testModelSitting(now)[0]!.to).toISOString() },
+  const tested = paintHistory({ ...market!, units: testModelUnits, ...history, sittings: testModelSitting(now) });
+  await new BenchStore(knex).add([...tested.events, ...painted.events], now.toISOString());
+  const workshop = new WorkshopStore(knex);
+  await workshop.markDemo(commissions.map(({ commission }) => commission.id));
+  await workshop.putOnBench({
+    selection: wholeCommission(coast!.commission.id),
+    order: painted.order,
+    wishes: [],
+    laidAt: new Date(sittings[0]!.from).toISOString(),
   });
 }
 
@@ -65,7 +72,7 @@ function coastSittings(now: Date): { from: number; to: number }[] {
 
 function testModelSitting(now: Date): { from: number; to: number }[] {
   const from = new Date(now.getTime() - 5 * DAY_MS).setHours(9, 0, 0, 0);
-  return [{ from, to: from + 12 * 60 * MINUTE_MS }];
+  return [{ from, to: from + 9 * 60 * MINUTE_MS }];
 }
 
 async function saveCommission(
@@ -76,11 +83,5 @@ async function saveCommission(
   const store = new CommissionStore(knex);
   await store.insert(commission, now.toISOString());
   await store.saveIntake(commission, units, 1);
-  for (const unit of units) await store.saveScheme(unit.id, unit.scheme, 1);
-}
-
-async function saveRun(knex: OpenedDatabase['knex'], commission: Commission, { run, events }: DemoRun): Promise<void> {
-  const store = new RunStore(knex);
-  await store.start(run);
-  await store.addEvents(run.id, events, events.at(-1)?.at ?? run.startedAt, (all) => logRowsOf(commission.name, run, all));
+  for (const unit of units) await store.saveScheme(unit.id, unit.scheme, 1, now.toISOString());
 }

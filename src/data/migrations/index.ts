@@ -1,6 +1,7 @@
 import type { Knex } from 'knex';
 import * as walkingLine from './20261123_create_the_tables_of_the_walking_line';
 import * as ownLine from './20261123_keep_the_painters_own_line';
+import * as oneStream from './20261126_one_stream_of_bench_events';
 
 export interface Migration {
   name: string;
@@ -9,4 +10,4 @@ export interface Migration {
 }
 
 /** All migrations in the order they run. Imported, not read from a folder, so that they are part of the build. */
-export const migrations: readonly Migration[] = [walkingLine, ownLine];
+export const migrations: readonly Migration[] = [walkingLine, ownLine, oneStream];

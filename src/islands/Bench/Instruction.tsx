@@ -1,75 +1,117 @@
-import type { JobInfo } from '../../core/scheme/buildLine';
-import type { Paint } from '../../core/scheme/definitions';
+import { weightOf } from '../../core/bench/divideStretch';
 import { allowsCountdown, factsOf } from '../../core/scheme/techniques';
 import { Notice } from '../../ui/Notice/Notice';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { cx } from '../../ui/cx';
-import { clockText, minutesText } from '../../ui/format';
+import { clockText, counted, minutesText, positionsText } from '../../ui/format';
 import type { Bench } from './useBench';
+import { passWords, trayWords, unitWords } from './words';
 import styles from './View.module.css';
 
 const MINUTE_MS = 60_000;
+const NOTES_SHOWN = 2;
 
 /** What to do with this model, readable at a metre. */
-export function Instruction({ bench, paints, now }: { bench: Bench; paints: Paint[]; now: number }) {
-  const { view } = bench;
+export function Instruction({ bench, now }: { bench: Bench; now: number }) {
+  const { view, paints } = bench;
   const job = bench.job!;
-  const facts = factsOf(job.technique);
-  const paint = paints.find((each) => each.id === job.paintId) ?? null;
+  const pass = bench.pass!;
+  const facts = factsOf(pass.technique);
+  const paint = paints.get(pass.paintId ?? '') ?? null;
+  const isLeader = view.model !== null && view.model <= bench.units.get(job.unitId)!.leaders;
   return (
     <section className={styles.instruction} aria-label="What to do now" aria-live="polite">
       <Swatch hex={paint?.hex ?? null} kind={paint?.kind ?? null} size="large" />
       <div>
         <p className={styles.what} data-testid="instruction">
-          {paint?.name ?? facts.label}
+          {paint?.name ?? (pass.lacksPaint ? `${facts.label}: no paint chosen` : facts.label)}
         </p>
         <p className={styles.where}>
           {facts.label}
-          {job.coats > 1 && `, coat ${job.coat} of ${job.coats}`}
-          {job.partName ? ` on ${job.partName.toLowerCase()}` : ' over everything'}, {job.unitName}, model {view.model}
-          {isLeader(job, view.model!) && ', a leader'}
+          {pass.coats > 1 && `, coat ${pass.coat} of ${pass.coats}`}
+          {pass.part ? ` on ${pass.part.toLowerCase()}` : ' over everything'}, {unitWords(bench, job.unitId)}
+          {trayWords(bench, job)}, model {view.model}
+          {isLeader && ', a leader'}
         </p>
-        {view.readyAt > now && !view.needsStart && <Wet readyAt={view.readyAt} now={now} model={view.model!} />}
+        <Wet bench={bench} now={now} />
+        <Broken bench={bench} />
+        {bench.trouble.models > 0 && (
+          <p className={styles.quiet} data-testid="trouble">
+            Missed before on {counted(bench.trouble.models, 'model')}
+            {bench.trouble.notes.length > 0 && `: ${bench.trouble.notes.join(', ')}`}. Look there.
+          </p>
+        )}
+        <Notes bench={bench} />
         {facts.caution && view.needsStart ? <Notice kind="caution">{facts.caution}</Notice> : <Timer bench={bench} now={now} />}
       </div>
     </section>
   );
 }
 
-/** Leaders are planned with longer minutes than the rest of their job. */
-const isLeader = (job: JobInfo, model: number) => job.minutes[job.models.indexOf(model)]! > Math.min(...job.minutes);
-
-function Wet({ readyAt, now, model }: { readyAt: number; now: number; model: number }) {
+/** What is still wet or resting, before it is taken up, and what could be done meanwhile. */
+function Wet({ bench, now }: { bench: Bench; now: number }) {
+  const { view } = bench;
+  const tool = view.toolReadyAt > now && view.toolReadyAt >= view.readyAt;
+  if (Math.max(view.readyAt, view.toolReadyAt) <= now || !Number.isFinite(view.readyAt)) return null;
+  const minutes = minutesText(Math.max(0.1, (Math.max(view.readyAt, view.toolReadyAt) - now) / MINUTE_MS));
   return (
-    <p className={styles.wet}>
+    <p className={styles.wet} data-testid="wet">
       <span className={styles.hatch} aria-hidden="true" />
-      {Number.isFinite(readyAt)
-        ? `Model ${model} is dry in ${minutesText(Math.max(0.1, (readyAt - now) / MINUTE_MS))}`
-        : `Something under this is not painted on model ${model} yet`}
+      {tool ? `The tool has to rest for ${minutes}` : `Model ${view.model} is dry in ${minutes}`}
+    </p>
+  );
+}
+
+/** Rules that taking this up would break, said before the first tap. */
+function Broken({ bench }: { bench: Bench }) {
+  const [first] = bench.view.broken;
+  if (!first) return null;
+  return (
+    <div data-testid="broken">
+      <Notice kind="flag">
+        {passWords(first.before)} is not done on {first.models.length === 1 ? 'model' : 'models'} {positionsText(first.models)}:{' '}
+        {first.reason}
+        {bench.view.broken.length > 1 && ` ${counted(bench.view.broken.length - 1, 'more earlier step')} not done.`}
+      </Notice>
+    </div>
+  );
+}
+
+/** What was noted of this step or this model. */
+function Notes({ bench }: { bench: Bench }) {
+  const { view, state } = bench;
+  const job = bench.job!;
+  const notes = state.notes.filter(
+    (note) => note.unit === job.unitId && (note.passKey === job.passKey || (view.model !== null && note.models.includes(view.model))),
+  );
+  if (notes.length === 0) return null;
+  return (
+    <p className={styles.quiet} data-testid="notes">
+      {notes
+        .slice(-NOTES_SHOWN)
+        .map(({ text, models }) => `${models.length > 0 ? `Model ${positionsText(models)}: ` : ''}${text}`)
+        .join(' · ')}
     </p>
   );
 }
 
 /** Time on this model against its estimate; never a countdown with a knife or a spray can in the hand. */
 function Timer({ bench, now }: { bench: Bench; now: number }) {
-  const { state, view, estimate } = bench;
-  const job = bench.job!;
-  const place = job.models.indexOf(view.model!);
-  const pass = estimate.passes.find((each) => each.passKey === job.passKey);
-  const planned = job.minutes[place] ?? 0;
-  // A leader takes longer than the pass says for an ordinary model, by the factor it was planned with.
-  const ordinary = Math.min(...job.minutes);
-  const minutes = pass && ordinary > 0 ? (pass.p50 * planned) / ordinary : planned;
-  if (!allowsCountdown(job.technique)) return <p className={styles.timer}>about {minutesText(minutes)} a model; take the time it needs</p>;
-  const until = state.pausedSince ?? now;
-  const seconds = view.needsStart || state.workingSince === null ? 0 : (until - state.workingSince) / 1000;
+  const { view, figures } = bench;
+  const pass = bench.pass!;
+  const ordinary = figures.passes.find((each) => each.passKey === pass.key)?.p50 ?? pass.minutes;
+  const minutes = ordinary * weightOf(view.model === null ? [] : [view.model], bench.units.get(pass.unitId)!);
+  if (!allowsCountdown(pass.technique)) return <p className={styles.timer}>about {minutesText(minutes)} a model; take the time it needs</p>;
+  const { workingSince, pausedSince } = view.clock;
+  const since = Math.max(workingSince ?? 0, Number.isFinite(view.readyAt) ? view.readyAt : 0);
+  const seconds = view.needsStart || workingSince === null ? 0 : Math.max(0, ((pausedSince ?? now) - since) / 1000);
   return (
     <p className={styles.timer}>
       <span className={cx(styles.clock, seconds > minutes * 60 && styles.over)} data-testid="clock">
         {clockText(seconds)}
       </span>{' '}
       of about {clockText(minutes * 60)}
-      {state.pausedSince !== null && <strong> paused</strong>}
+      {pausedSince !== null && <strong> paused</strong>}
     </p>
   );
 }

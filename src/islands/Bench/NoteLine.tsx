@@ -20,7 +20,7 @@ export function NoteLine({ onNote, onCancel }: { onNote: (text: string) => void;
           if (event.key === 'Escape') onCancel();
         }}
       />
-      <Button onClick={keep}>Keep</Button>
+      <Button onClick={keep}>Save note</Button>
     </div>
   );
 }

@@ -1,104 +1,73 @@
-import type { JobInfo } from '../../core/scheme/buildLine';
-import type { Paint } from '../../core/scheme/definitions';
+import type { BenchJob } from '../../core/bench/benchLine';
+import { dryAt } from '../../core/bench/readiness';
 import { factsOf } from '../../core/scheme/techniques';
 import { Bar } from '../../ui/Bar/Bar';
+import { Button } from '../../ui/Button/Button';
 import { Swatch } from '../../ui/Swatch/Swatch';
-import { counted, differenceText, minutesText, percentText } from '../../ui/format';
+import { counted, differenceText, minutesText, percentText, positionsText } from '../../ui/format';
+import { LateTimes } from './LateTimes';
 import type { Bench } from './useBench';
+import { jobWords, passWords, trayWords, unitWords } from './words';
 import styles from './View.module.css';
 
 interface SidePanelProps {
   bench: Bench;
-  paints: Paint[];
   now: number;
-  onTakeUp: (jobId: string) => void;
+  onTakeUp: (job: BenchJob) => void;
+  onBringBack: (unit: string, models: number[]) => void;
 }
 
 const MINUTE_MS = 60_000;
 const NEXT_SHOWN = 3;
-const RACK_SHOWN = 2;
+const RACK_SHOWN = 3;
+const MISSES_SHOWN = 5;
 
 /** What stands around the work: how far, how long still, what comes next, what dries, what was missed. */
-export function SidePanel({ bench, paints, now, onTakeUp }: SidePanelProps) {
-  const paintOf = (job: JobInfo) => paints.find((paint) => paint.id === job.paintId) ?? null;
+export function SidePanel({ bench, now, onTakeUp, onBringBack }: SidePanelProps) {
   return (
     <aside className={styles.side} aria-label="Around the work" tabIndex={0}>
       <Left bench={bench} />
-      <section aria-label="Next">
-        <h2 className={styles.sideTitle}>Next</h2>
-        <ul className={styles.next}>
-          {bench.view.nextJobs.slice(0, NEXT_SHOWN).map((id) => {
-            const job = bench.jobs.get(id)!;
-            const paint = paintOf(job);
-            return (
-              <li key={id}>
-                <Swatch hex={paint?.hex ?? null} kind={paint?.kind ?? null} />
-                <span>
-                  {paint?.name ?? factsOf(job.technique).label}
-                  <small>
-                    {factsOf(job.technique).label.toLowerCase()}, {job.unitName}, {job.partName?.toLowerCase() ?? 'everything'}
-                  </small>
-                </span>
-                <button
-                  type="button"
-                  className={styles.takeUp}
-                  onClick={() => onTakeUp(id)}
-                  aria-label={`Take up now: ${paint?.name ?? factsOf(job.technique).label} on ${job.unitName}, ${job.partName ?? 'everything'}`}
-                >
-                  now
-                </button>
-              </li>
-            );
-          })}
-          {bench.view.nextJobs.length === 0 && <li>Nothing after this.</li>}
-        </ul>
-      </section>
+      <Next bench={bench} onTakeUp={onTakeUp} />
       <Rack bench={bench} now={now} />
-      {bench.view.misses.length > 0 && (
-        <section aria-label="Misses">
-          <h2 className={styles.sideTitle}>Missed spots</h2>
-          <ul className={styles.misses} data-testid="misses">
-            {bench.view.misses.map(({ job, model }) => (
-              <li key={`${job} ${model}`}>
-                {bench.jobs.get(job)!.unitName} model {model}: {bench.jobs.get(job)!.partName ?? 'everything'},{' '}
-                {paintOf(bench.jobs.get(job)!)?.name ?? ''}
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
+      <Misses bench={bench} />
+      <Aside bench={bench} onBringBack={onBringBack} />
+      <LateTimes rows={bench.figures.openRows} onSaved={bench.refreshFigures} />
     </aside>
   );
 }
 
 /** Hours left, and how they moved since this window was opened, with the reason. */
 function Left({ bench }: { bench: Bench }) {
-  const { view, estimate, before, job } = bench;
+  const { view, figures, first, job } = bench;
   const share = view.modelsTotal > 0 ? view.modelsDone / view.modelsTotal : 0;
-  const pass = estimate.passes.find((each) => each.passKey === job?.passKey);
-  const passBefore = before.passes.find((each) => each.passKey === job?.passKey);
+  const now = figures.passes.find((each) => each.passKey === job?.passKey);
+  const before = first.passes.find((each) => each.passKey === job?.passKey);
   return (
     <section aria-label="Hours left">
       <Bar full={1} label={`${percentText(share)} of this line painted`} parts={[{ label: 'painted', value: share, look: 'solid' }]} />
       <small>
         {view.modelsDone} of {view.modelsTotal} model-steps of this line
       </small>
-      <dl className={styles.left}>
-        <div>
-          <dt>likely left</dt>
-          <dd data-testid="likely">{minutesText(estimate.likelyMinutes)}</dd>
-        </div>
-        <div>
-          <dt>safe</dt>
-          <dd data-testid="safe">{minutesText(estimate.safeMinutes)}</dd>
-        </div>
-      </dl>
+      {figures.figures && (
+        <dl className={styles.left}>
+          <div>
+            <dt>left, likely</dt>
+            <dd data-testid="likely">{minutesText(figures.figures.likely)}</dd>
+          </div>
+          <div>
+            <dt>safe</dt>
+            <dd data-testid="safe">{minutesText(figures.figures.safe)}</dd>
+          </div>
+        </dl>
+      )}
       <small data-testid="moved">
-        {differenceText(estimate.likelyMinutes - before.likelyMinutes)} since this window was opened.{' '}
-        {pass && passBefore && (
+        {figures.figures &&
+          first.figures &&
+          `${differenceText(figures.figures.likely - first.figures.likely)} since this window was opened. `}
+        {now && before && (
           <>
-            This step: {minutesText(pass.p50)} a model
-            {Math.abs(pass.p50 - passBefore.p50) > 0.005 && `, was ${minutesText(passBefore.p50)}`}. {pass.why}
+            This step: {minutesText(now.p50)} a model{Math.abs(now.p50 - before.p50) > 0.005 && `, was ${minutesText(before.p50)}`}.{' '}
+            {now.why}
           </>
         )}
       </small>
@@ -106,47 +75,122 @@ function Left({ bench }: { bench: Bench }) {
   );
 }
 
-/** Which tray of its unit, where there are several. */
-function trayOf(bench: Bench, trayId: string): string {
-  const [unitId, number] = trayId.split('/');
-  const trays = new Set(bench.run.jobs.filter((job) => job.unitId === unitId).map((job) => job.trayId));
-  return trays.size > 1 ? ` tray ${number}` : '';
+function Next({ bench, onTakeUp }: Pick<SidePanelProps, 'bench' | 'onTakeUp'>) {
+  const { nextJobs } = bench.view;
+  const row = (job: BenchJob) => {
+    const pass = bench.passes.get(job.passKey)!;
+    const paint = bench.paints.get(pass.paintId ?? '');
+    return (
+      <li key={job.id}>
+        <Swatch hex={paint?.hex ?? null} kind={paint?.kind ?? null} />
+        <span>
+          {paint?.name ?? factsOf(pass.technique).label}
+          <small>
+            {unitWords(bench, job.unitId)}
+            {trayWords(bench, job)}, {passWords(pass)}
+          </small>
+        </span>
+        <button type="button" className={styles.takeUp} onClick={() => onTakeUp(job)} aria-label={`Start now: ${jobWords(bench, job)}`}>
+          start
+        </button>
+      </li>
+    );
+  };
+  return (
+    <section aria-label="Next">
+      <h2 className={styles.sideTitle}>Next</h2>
+      <ul className={styles.next}>
+        {nextJobs.slice(0, NEXT_SHOWN).map(row)}
+        {nextJobs.length === 0 && <li>Nothing after this.</li>}
+      </ul>
+      {nextJobs.length > NEXT_SHOWN && (
+        <details className={styles.more}>
+          <summary>{counted(nextJobs.length - NEXT_SHOWN, 'more job')}</summary>
+          <ul className={styles.next}>{nextJobs.slice(NEXT_SHOWN).map(row)}</ul>
+        </details>
+      )}
+    </section>
+  );
 }
 
-/** What is wet, job by job, the first to dry on top. */
+/** What is wet, pass by pass, the first to dry on top. */
 function Rack({ bench, now }: { bench: Bench; now: number }) {
-  const jobs = new Map<string, { models: number; dryAt: number; dryMinutes: number }>();
-  const add = (what: string, dryAt: number, dryMinutes: number) => {
-    const known = jobs.get(what);
-    jobs.set(what, { models: (known?.models ?? 0) + 1, dryAt: Math.max(known?.dryAt ?? 0, dryAt), dryMinutes });
-  };
-  for (const { what, dryAt } of bench.run.stillWet.filter((wet) => wet.dryAt > now)) add(what, dryAt, (dryAt - now) / MINUTE_MS);
-  for (const { job, dryAt } of bench.drying(now)) {
-    const { unitName, partName, trayId, dryMinutes } = bench.jobs.get(job)!;
-    add(`${unitName}${trayOf(bench, trayId)}, ${partName?.toLowerCase() ?? 'everything'}`, dryAt, dryMinutes);
+  const places = new Map<string, { unitId: string; models: number; dryAt: number; dryMinutes: number }>();
+  for (const place of bench.drying) {
+    const mark = bench.state.marks.get(place.passKey)!.get(place.model)!;
+    const known = places.get(place.passKey);
+    places.set(place.passKey, {
+      unitId: place.unitId,
+      models: (known?.models ?? 0) + 1,
+      dryAt: Math.max(known?.dryAt ?? 0, dryAt(mark)),
+      dryMinutes: mark.dryMinutes,
+    });
   }
-  const lastDry = Math.max(0.1, ...[...jobs.values()].map(({ dryAt }) => (dryAt - now) / MINUTE_MS));
+  const last = Math.max(0.1, ...[...places.values()].map((place) => (place.dryAt - now) / MINUTE_MS));
   return (
     <section aria-label="Drying rack">
       <h2 className={styles.sideTitle}>Drying rack</h2>
       <ul className={styles.rack}>
-        {[...jobs].slice(0, RACK_SHOWN).map(([what, { models, dryAt, dryMinutes }]) => {
-          const left = (dryAt - now) / MINUTE_MS;
+        {[...places].slice(0, RACK_SHOWN).map(([key, place]) => {
+          const left = (place.dryAt - now) / MINUTE_MS;
           return (
-            <li key={what}>
+            <li key={key}>
               <span className={styles.emptying} aria-hidden="true">
-                <span style={{ width: `${Math.min(100, (100 * left) / Math.max(dryMinutes, 1))}%` }} />
+                <span style={{ width: `${Math.min(100, (100 * left) / Math.max(place.dryMinutes, 1))}%` }} />
               </span>
-              {what}: {counted(models, 'model')}, {minutesText(Math.max(0.1, left))}
+              {unitWords(bench, place.unitId)}, {passWords(bench.passes.get(key)!)}: {counted(place.models, 'model')},{' '}
+              {minutesText(Math.max(0.1, left))}
             </li>
           );
         })}
-        {jobs.size > RACK_SHOWN && (
+        {places.size > RACK_SHOWN && (
           <li>
-            and {counted(jobs.size - RACK_SHOWN, 'more pass', 'more passes')}, last dry in {minutesText(lastDry)}
+            and {counted(places.size - RACK_SHOWN, 'more step')}, last dry in {minutesText(last)}
           </li>
         )}
-        {jobs.size === 0 && <li>Nothing is wet.</li>}
+        {places.size === 0 && <li>Everything is dry.</li>}
+      </ul>
+    </section>
+  );
+}
+
+function Misses({ bench }: { bench: Bench }) {
+  const { misses } = bench.view;
+  if (misses.length === 0) return null;
+  return (
+    <section aria-label="Missed spots">
+      <h2 className={styles.sideTitle}>Missed spots</h2>
+      <ul className={styles.misses} data-testid="misses">
+        {misses.slice(0, MISSES_SHOWN).map(({ passKey, unitId, model, note }) => (
+          <li key={`${passKey} ${model}`}>
+            {unitWords(bench, unitId)} model {model}: {passWords(bench.passes.get(passKey)!)}
+            {note && `, ${note}`}
+          </li>
+        ))}
+        {misses.length > MISSES_SHOWN && <li>and {misses.length - MISSES_SHOWN} more</li>}
+      </ul>
+    </section>
+  );
+}
+
+function Aside({ bench, onBringBack }: Pick<SidePanelProps, 'bench' | 'onBringBack'>) {
+  const aside = bench.line.units.flatMap((unit) => {
+    const models = [...(bench.state.aside.get(unit.id)?.keys() ?? [])].sort((a, b) => a - b);
+    return models.length > 0 ? [{ unit, models }] : [];
+  });
+  if (aside.length === 0) return null;
+  return (
+    <section aria-label="Set aside">
+      <h2 className={styles.sideTitle}>Set aside</h2>
+      <ul className={styles.misses} data-testid="aside">
+        {aside.map(({ unit, models }) => (
+          <li key={unit.id}>
+            {unitWords(bench, unit.id)}: {positionsText(models)}{' '}
+            <Button kind="quiet" onClick={() => onBringBack(unit.id, models)}>
+              Bring back
+            </Button>
+          </li>
+        ))}
       </ul>
     </section>
   );

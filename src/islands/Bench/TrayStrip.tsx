@@ -1,37 +1,60 @@
-import { readyAt } from '../../core/bench/benchView';
 import { Hidden } from '../../ui/Hidden/Hidden';
 import { cx } from '../../ui/cx';
 import type { Bench } from './useBench';
+import { unitWords } from './words';
 import styles from './View.module.css';
 
-type Look = 'todo' | 'now' | 'wet' | 'done' | 'missed';
+type Look = 'todo' | 'now' | 'wet' | 'done' | 'missed' | 'aside';
 
-const LOOK_WORDS = { todo: 'to do', now: 'in hand', wet: 'still wet', done: 'done', missed: 'a spot missed' } as const satisfies Record<
-  Look,
-  string
->;
+const LOOK_WORDS = {
+  todo: 'to do',
+  now: 'in hand',
+  wet: 'still wet',
+  done: 'done',
+  missed: 'a spot missed',
+  aside: 'set aside',
+} as const satisfies Record<Look, string>;
 
-/** Every model of the tray in its place, told by shape: solid is done, a hatch dries, a notch was missed. */
-export function TrayStrip({ bench, now }: { bench: Bench; now: number }) {
+interface TrayStripProps {
+  bench: Bench;
+  now: number;
+  onPick: (model: number) => void;
+}
+
+/** Every model of the tray in its place, told by shape: solid is done, a hatch dries, a notch was missed. One is taken by a tap. */
+export function TrayStrip({ bench, now, onPick }: TrayStripProps) {
   const job = bench.job!;
+  const { view, state } = bench;
   const lookOf = (model: number): Look => {
-    const mark = bench.state.marks.get(job.passKey)?.get(model);
-    if (mark) return mark.state;
-    if (model === bench.view.model) return 'now';
-    return readyAt(bench.run, bench.state, job, model) > now ? 'wet' : 'todo';
+    const mark = state.marks.get(job.passKey)?.get(model);
+    if (mark) return mark.missed ? 'missed' : 'done';
+    if (state.aside.get(job.unitId)?.has(model)) return 'aside';
+    if (model === view.model) return 'now';
+    return view.readiness.of(job.passKey, model).readyAt > now ? 'wet' : 'todo';
   };
-  const done = job.models.filter((model) => lookOf(model) === 'done').length;
+  const looks = job.models.map((model) => ({ model, look: lookOf(model) }));
+  const done = looks.filter(({ look }) => look === 'done').length;
   return (
-    <ol className={styles.tray} aria-label={`Tray of ${job.unitName}: ${done} of ${job.models.length} done`} data-testid="tray">
-      {job.models.map((model) => {
-        const look = lookOf(model);
-        return (
-          <li key={model} className={cx(styles.model, styles[look])} data-look={look}>
+    <ol
+      className={styles.tray}
+      aria-label={`Tray of ${unitWords(bench, job.unitId)}: ${done} of ${job.models.length} done`}
+      data-testid="tray"
+    >
+      {looks.map(({ model, look }) => (
+        <li key={model}>
+          <button
+            type="button"
+            className={cx(styles.model, styles[look])}
+            data-look={look}
+            data-model={model}
+            disabled={look === 'done' || look === 'missed'}
+            onClick={() => onPick(model)}
+          >
             <span className={styles.modelNumber}>{model}</span>
             <Hidden>{LOOK_WORDS[look]}</Hidden>
-          </li>
-        );
-      })}
+          </button>
+        </li>
+      ))}
     </ol>
   );
 }

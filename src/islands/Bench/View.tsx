@@ -1,31 +1,48 @@
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
+import type { BenchPass } from '../../core/bench/benchLine';
+import type { MissedPlace } from '../../core/bench/viewBench';
 import { factsOf } from '../../core/scheme/techniques';
 import type { BenchPicture } from '../../core/views/bench';
 import { Button, LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
-import { minutesText } from '../../ui/format';
+import { counted, minutesText, rangeText, timeOfDayText } from '../../ui/format';
+import { send } from '../shared/api';
 import { useNow } from '../shared/useNow';
+import { Advice } from './Advice';
 import { Instruction } from './Instruction';
-import { MissPicker } from './MissPicker';
+import { MissPicker, type MissStart } from './MissPicker';
 import { NoteLine } from './NoteLine';
+import { SheetEntry } from './SheetEntry';
 import { SidePanel } from './SidePanel';
+import { TouchUpPicker } from './TouchUpPicker';
 import { TrayStrip } from './TrayStrip';
 import { useBench, type Bench } from './useBench';
 import { useBenchKeys } from './useBenchKeys';
+import { useBenchPicture } from './useBenchPicture';
+import { jobWords, passWords } from './words';
 import styles from './View.module.css';
 
-export function BenchView({ picture, commissionId }: { picture: BenchPicture | null; commissionId: string }) {
-  if (!picture) {
+const NOTHING_KNOWN = 'Nothing is on the bench yet. Choose units and an order first, then put the line on the bench.';
+
+export function BenchView({ hasLine }: { hasLine: boolean }) {
+  const { picture, error, reload } = useBenchPicture();
+  if (error !== null && !picture)
+    return (
+      <Notice kind="flag" role="alert">
+        {error}
+      </Notice>
+    );
+  if (picture === undefined && hasLine) return <p role="status">Opening the bench …</p>;
+  if (!picture)
     return (
       <Notice>
-        <p>No line lies at this bench. Choose the order first, then take it here.</p>
-        <LinkButton kind="main" href={`/c/${commissionId}/line`}>
-          Lay out the line
+        <p>{NOTHING_KNOWN}</p>
+        <LinkButton kind="main" href="/line">
+          Plan a line
         </LinkButton>
       </Notice>
     );
-  }
-  return <RunningBench picture={picture} commissionId={commissionId} />;
+  return <RunningBench picture={picture} reload={reload} />;
 }
 
 const TICK_MS = 1000;
@@ -33,13 +50,16 @@ const MINUTE_MS = 60_000;
 /** After this long without a tap the painter is asked whether that was a break. */
 const AWAY_MINUTES = 25;
 
-function RunningBench({ picture, commissionId }: { picture: BenchPicture; commissionId: string }) {
-  const bench = useBench(picture, commissionId);
-  const started = picture.events.reduce((at, event) => Math.max(at, Date.parse(event.at)), Date.parse(picture.run.startedAt));
-  const now = useNow(started, TICK_MS);
-  const [asking, setAsking] = useState<'miss' | 'note' | null>(null);
+type Asking = { kind: 'miss'; start: MissStart | null } | { kind: 'touch-up' } | { kind: 'note' } | { kind: 'sheet' };
+
+function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () => void }) {
+  const now = useNow(picture.now, TICK_MS);
+  const bench = useBench(picture, reload, now);
+  const [asking, setAsking] = useState<Asking | null>(null);
+  const [missed, setMissed] = useState<{ pass: BenchPass; model: number } | null>(null);
   const main = useRef<HTMLButtonElement>(null);
-  const { view, state, actions, job } = bench;
+  const { view, actions, job, clock } = bench;
+  useReloadWhenOutdated(bench);
 
   /** Every small button hands the focus back, so that Space goes on meaning the model. */
   const back = (act: () => void) => () => {
@@ -47,76 +67,142 @@ function RunningBench({ picture, commissionId }: { picture: BenchPicture; commis
     setAsking(null);
     main.current?.focus();
   };
-  const fullScreen = () => void (document.fullscreenElement ? document.exitFullscreen() : document.documentElement.requestFullscreen());
-  const choices = asking === 'miss' && view.model !== null ? bench.passesOn(view.model) : [];
+  const ask = (next: Asking) => setAsking(asking?.kind === next.kind ? null : next);
+  const miss = (pass: BenchPass, models: number[], note: string) => {
+    actions.miss(pass, models, note);
+    setMissed(models.length === 1 && models[0]! > 1 ? { pass, model: models[0]! } : null);
+  };
+  const touchUp = ({ passKey, model }: MissedPlace) => actions.touchUp(bench.passes.get(passKey)!, [model]);
+  const askTouchUp = () => {
+    const [only, ...more] = view.misses;
+    if (only && more.length === 0) back(() => touchUp(only))();
+    else if (only) ask({ kind: 'touch-up' });
+  };
+  const choices = view.model !== null && job ? bench.passesOn(job.unitId, view.model) : [];
+  const isQuickMiss = asking?.kind === 'miss' && asking.start === null && choices.length > 0;
+  const byNumber = (index: number) => {
+    if (isQuickMiss && choices[index]) back(() => miss(choices[index]!, [view.model!], ''))();
+    else if (asking?.kind === 'touch-up' && view.misses[index]) back(() => touchUp(view.misses[index]!))();
+  };
+  const main_ = () => (isQuickMiss || asking?.kind === 'touch-up' ? byNumber(0) : actions.main());
   useBenchKeys(
     {
-      ' ': () => (asking === 'miss' && choices[0] ? back(() => actions.miss(choices[0]!.id, view.model!))() : actions.main()),
-      backspace: actions.undo,
-      p: actions.pause,
-      m: () => setAsking(asking === 'miss' ? null : 'miss'),
-      n: () => setAsking('note'),
-      z: actions.touchUp,
-      f: fullScreen,
-      escape: back(() => undefined),
-      ...Object.fromEntries(choices.slice(0, 9).map((each, index) => [String(index + 1), back(() => actions.miss(each.id, view.model!))])),
+      ' ': main_,
+      backspace: back(actions.undo),
+      d: back(actions.takeOffer),
+      s: back(actions.setAside),
+      p: back(actions.pause),
+      m: () => ask({ kind: 'miss', start: null }),
+      n: () => ask({ kind: 'note' }),
+      z: askTouchUp,
+      e: back(actions.end),
+      f: () => void (document.fullscreenElement ? document.exitFullscreen() : document.documentElement.requestFullscreen()),
+      escape: back(() => setMissed(null)),
+      ...Object.fromEntries(Array.from({ length: 9 }, (_, index) => [String(index + 1), () => byNumber(index)])),
     },
     main,
   );
 
-  const away =
-    state.lastAt !== null &&
-    state.workingSince !== null &&
-    state.pausedSince === null &&
-    now - state.lastAt > AWAY_MINUTES * MINUTE_MS &&
+  const isAway =
+    view.clock.lastAt !== null &&
+    view.clock.workingSince !== null &&
+    view.clock.pausedSince === null &&
+    now - view.clock.lastAt > AWAY_MINUTES * MINUTE_MS &&
     !view.needsStart;
   return (
     <div className={styles.bench}>
       <div className={styles.work}>
-        {job ? <Instruction bench={bench} paints={picture.paints} now={now} /> : <Finished commissionId={commissionId} bench={bench} />}
-        {job && <TrayStrip bench={bench} now={now} />}
-        {away && (
+        {bench.hasEnded && job && (
+          <Notice>
+            Stopped at {timeOfDayText(clock.lastAt!)}. It goes on here: {jobWords(bench, job)}, model {view.model}. The set-up counts anew.
+          </Notice>
+        )}
+        {job ? <Instruction bench={bench} now={now} /> : <Finished bench={bench} onLookOver={() => ask({ kind: 'miss', start: null })} />}
+        {job && <TrayStrip bench={bench} now={now} onPick={(model) => back(() => actions.pick(job, model))()} />}
+        <Advice bench={bench} now={now} onOffer={back(actions.takeOffer)} onLooked={(look) => back(() => actions.looked(look))()} />
+        {missed && missed.model > 1 && asking === null && (
+          <p className={styles.quiet} data-testid="look-at-others">
+            Look at {missed.model === 2 ? 'model' : 'models'} {rangeText(1, missed.model - 1)} for the same spot ({passWords(missed.pass)})?{' '}
+            <Button onClick={() => setAsking({ kind: 'miss', start: { passKey: missed.pass.key, models: [] } })}>
+              Mark those that have it
+            </Button>{' '}
+            <Button kind="quiet" onClick={back(() => setMissed(null))}>
+              They are fine
+            </Button>
+          </p>
+        )}
+        {isAway && (
           <Notice kind="flag" role="alert">
-            The last tap was {minutesText((now - state.lastAt!) / MINUTE_MS)} ago.{' '}
+            The last tap was {minutesText((now - view.clock.lastAt!) / MINUTE_MS)} ago.{' '}
             <Button onClick={back(actions.wasBreak)}>That was a break</Button>
           </Notice>
         )}
+        <Changes bench={bench} onAccept={reload} />
         {bench.problem && (
           <Notice kind="flag" role="alert">
             {bench.problem}
           </Notice>
         )}
       </div>
-      <SidePanel bench={bench} paints={picture.paints} now={now} onTakeUp={(id) => back(() => actions.takeUp(id))()} />
+      <SidePanel
+        bench={bench}
+        now={now}
+        onTakeUp={(next) => back(() => actions.takeUp(next))()}
+        onBringBack={(unit, models) => back(() => actions.bringBack(unit, models))()}
+      />
       <div className={styles.action}>
-        {asking === 'miss' && (
+        {asking?.kind === 'miss' && (
           <MissPicker
-            model={view.model}
+            key={asking.start?.passKey}
+            bench={bench}
             choices={choices}
-            onPick={(id) => back(() => actions.miss(id, view.model!))()}
+            start={asking.start}
+            onMiss={(pass, models, note) =>
+              back(() => {
+                miss(pass, models, note);
+                if (asking.start) setMissed(null);
+              })()
+            }
             onCancel={back(() => undefined)}
           />
         )}
-        {asking === 'note' && <NoteLine onNote={(text) => back(() => actions.note(text))()} onCancel={back(() => undefined)} />}
+        {asking?.kind === 'touch-up' && (
+          <TouchUpPicker bench={bench} onPick={(place) => back(() => touchUp(place))()} onCancel={back(() => undefined)} />
+        )}
+        {asking?.kind === 'note' && <NoteLine onNote={(text) => back(() => actions.note(text))()} onCancel={back(() => undefined)} />}
+        {asking?.kind === 'sheet' && (
+          <SheetEntry
+            bench={bench}
+            onTick={(ticked, models, minutes) => back(() => actions.tickOff(ticked, models, minutes))()}
+            onCancel={back(() => undefined)}
+          />
+        )}
         <div className={styles.small}>
-          <Button onClick={back(actions.undo)} disabled={!state.lastUndoable}>
-            Take back
+          <Button onClick={back(actions.undo)} disabled={!clock.lastUndoable}>
+            Undo
           </Button>
-          <Button onClick={back(actions.pause)} aria-pressed={state.pausedSince !== null}>
-            {state.pausedSince === null ? 'Pause' : 'Paused'}
+          <Button onClick={back(actions.pause)} aria-pressed={view.clock.pausedSince !== null}>
+            {view.clock.pausedSince === null ? 'Pause' : 'Paused'}
           </Button>
-          <Button onClick={() => setAsking(asking === 'miss' ? null : 'miss')} disabled={view.model === null}>
-            Missed a spot
-          </Button>
-          <Button onClick={back(actions.touchUp)} disabled={view.misses.length === 0}>
+          <Button onClick={() => ask({ kind: 'miss', start: null })}>Missed a spot</Button>
+          <Button onClick={askTouchUp} disabled={view.misses.length === 0}>
             Touched up
           </Button>
-          <Button onClick={() => setAsking('note')}>Note</Button>
+          <Button onClick={back(actions.setAside)} disabled={view.model === null}>
+            Set aside
+          </Button>
+          <Button onClick={() => ask({ kind: 'note' })}>Note</Button>
+          <Button onClick={() => ask({ kind: 'sheet' })} disabled={!job}>
+            From the leg sheet
+          </Button>
+          <Button onClick={back(actions.end)} disabled={view.clock.current === null}>
+            Enough for today
+          </Button>
           <span className={styles.sent} role="status" data-unsent={bench.unsent}>
-            {bench.unsent === 0 ? 'Every tap is stored' : `${bench.unsent} kept here, not sent yet`}
+            {bench.unsent === 0 ? 'Saved' : `${counted(bench.unsent, 'tap')} kept here, not sent yet`}
           </span>
         </div>
-        <button type="button" ref={main} className={styles.main} onClick={actions.main} disabled={!job} data-testid="main">
+        <button type="button" ref={main} className={styles.main} onClick={main_} disabled={!job} data-testid="main">
           {mainLabel(bench, now)}
         </button>
       </div>
@@ -124,25 +210,57 @@ function RunningBench({ picture, commissionId }: { picture: BenchPicture; commis
   );
 }
 
-function mainLabel({ view, state, job }: Bench, now: number): string {
-  if (!job || view.model === null) return 'Nothing left on this line';
-  if (state.pausedSince !== null) return 'Go on';
-  if (view.needsStart) return `Start: ${factsOf(job.technique).label.toLowerCase()} in hand`;
-  return view.readyAt > now ? `Model ${view.model} is done, wet or not` : `Model ${view.model} is done`;
+function mainLabel({ view, pass, job }: Bench, now: number): string {
+  if (!job || !pass || view.model === null) return 'Nothing left on this line';
+  if (view.clock.pausedSince !== null) return 'Go on';
+  const isMissing = !Number.isFinite(view.readyAt);
+  const isWet = Math.max(view.readyAt, view.toolReadyAt) > now;
+  const anyway = isMissing ? 'anyway (an earlier step is not done)' : 'anyway (still wet)';
+  if (view.needsStart) return isWet ? `Start ${anyway}` : `Start: ${factsOf(pass.technique).label.toLowerCase()}`;
+  return isWet ? `Paint model ${view.model} ${anyway}` : `Model ${view.model} is done`;
 }
 
-function Finished({ bench, commissionId }: { bench: Bench; commissionId: string }) {
+function Finished({ bench, onLookOver }: { bench: Bench; onLookOver: () => void }) {
+  const { waitingUnits } = bench.picture;
   return (
     <div className={styles.finished}>
       <p className={styles.what}>This line is painted.</p>
       <p>
-        {bench.view.misses.length > 0 ? `${bench.view.misses.length} missed spots still wait for a touch-up.` : 'No missed spot is open.'}{' '}
+        {bench.view.misses.length > 0
+          ? `${counted(bench.view.misses.length, 'missed spot')} still to touch up.`
+          : 'No missed spot is open.'}{' '}
+        {waitingUnits.length > 0 && `The batch of ${waitingUnits.join(', ')} waits for approval of its test model. `}
         Look the units over together, at arm&apos;s length.
       </p>
       <span className={styles.small}>
-        <LinkButton href={`/c/${commissionId}/line`}>What is left of the commission</LinkButton>
+        <Button onClick={onLookOver}>Mark missed spots</Button>
+        <LinkButton href="/line">Plan the next line</LinkButton>
         <LinkButton href="/">Today</LinkButton>
       </span>
     </div>
   );
+}
+
+/** What came and went since the line was put here; it has taken its place already. */
+function Changes({ bench, onAccept }: { bench: Bench; onAccept: () => void }) {
+  const { added, gone } = bench.picture.changes;
+  const [error, setError] = useState<string | null>(null);
+  if (added + gone === 0) return null;
+  const said = [added > 0 && `${counted(added, 'job')} new`, gone > 0 && `${gone} gone`].filter(Boolean).join(', ');
+  const accept = () => send('POST', '/api/bench', {}).then(onAccept, (problem: Error) => setError(problem.message));
+  return (
+    <p className={styles.quiet} data-testid="changes">
+      Since this line was put on the bench: {said}. They stand in their place. {error}
+      <Button kind="quiet" onClick={() => void accept()}>
+        Got it
+      </Button>
+    </p>
+  );
+}
+
+/** A window of an earlier version brings itself up to date as soon as nothing is on its way. */
+function useReloadWhenOutdated({ isOutdated, unsent }: Bench): void {
+  useEffect(() => {
+    if (isOutdated && unsent === 0) window.location.reload();
+  }, [isOutdated, unsent]);
 }

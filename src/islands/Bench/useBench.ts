@@ -1,74 +1,161 @@
-import { useCallback, useMemo, useRef, useState } from 'react';
-import { dryingModels, passesDoneOn, viewBench } from '../../core/bench/benchView';
-import type { BenchEvent } from '../../core/bench/definitions';
-import { replayBench } from '../../core/bench/replayBench';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { factsOfPass, type BenchJob, type BenchPass } from '../../core/bench/benchLine';
+import { effectiveEvents } from '../../core/bench/effectiveEvents';
+import { endingAdvice } from '../../core/bench/evening';
+import { foldClock } from '../../core/bench/foldClock';
+import { foldMarks } from '../../core/bench/foldMarks';
+import { dryingPlaces, lookBacks, passesDoneOn, troubleSpots, viewBench, type BenchScene, type LookBack } from '../../core/bench/viewBench';
+import { changeoverMinutes, lineTools, setupOf, startMinutes } from '../../core/scheme/setups';
 import { factsOf } from '../../core/scheme/techniques';
-import type { BenchPicture } from '../../core/views/bench';
-import type { CommissionEstimate } from '../../core/views/estimate';
+import { unpackMarks, type BenchFigures, type BenchPicture } from '../../core/views/bench';
 import { send } from '../shared/api';
-import { useEvents } from './useEvents';
+import { useEvents, type NewEvent } from './useEvents';
+
+/** Figures follow the taps, at most this often. */
+const FIGURES_MS = 400;
 
 /** The bench as it stands: the state after all taps, what to do now, and what a tap does. */
-export function useBench(picture: BenchPicture, commissionId: string) {
-  const { stillWet } = picture;
-  const run = useMemo(() => ({ ...picture.run, stillWet }), [picture.run, stillWet]);
-  const [estimate, setEstimate] = useState(picture.estimate);
-  const asked = useRef(0);
-  const refresh = useCallback(
-    (stored: BenchEvent[]) => {
-      if (!stored.some((event) => ['done', 'undone', 'touched-up'].includes(event.kind))) return;
-      const ask = ++asked.current;
-      send<CommissionEstimate>('GET', `/api/commissions/${commissionId}/estimate`).then(
-        (answer) => {
-          if (ask === asked.current) setEstimate(answer);
-        },
-        () => undefined, // The old figures stay until the next tap is stored.
-      );
+export function useBench(picture: BenchPicture, reload: () => void, now: number) {
+  const { line, house } = picture;
+  const paints = useMemo(() => new Map(picture.paints.map((paint) => [paint.id, paint])), [picture]);
+  const units = useMemo(() => new Map(line.units.map((unit) => [unit.id, unit])), [line]);
+  const passes = useMemo(() => new Map(line.passes.map((pass) => [pass.key, pass])), [line]);
+  const factsFor = useCallback(
+    (key: string) => {
+      const pass = passes.get(key);
+      return pass && factsOfPass(pass, units.get(pass.unitId)!, paints.get(pass.paintId ?? '')?.name ?? null);
     },
-    [commissionId],
+    [passes, units, paints],
   );
-  const { events, unsent, problem, record } = useEvents(run.id, picture.events, refresh);
+  const { figures, refreshFigures } = useFigures(picture);
+  const { events: more, unsent, problem, isOutdated, record } = useEvents(picture, { onStored: refreshFigures, onStale: reload });
+  const events = useMemo(() => [...picture.events, ...more], [picture, more]);
 
-  const state = useMemo(() => replayBench(run.jobs, events), [run, events]);
-  const view = useMemo(() => viewBench(run, state), [run, state]);
-  const jobs = useMemo(() => new Map(run.jobs.map((job) => [job.id, job])), [run]);
-  const job = view.job === null ? null : jobs.get(view.job)!;
+  const [first] = useState<BenchFigures>(picture);
+  const hasEnded = useMemo(() => effectiveEvents(events).at(-1)?.kind === 'ended', [events]);
+  const before = useMemo(() => unpackMarks(picture.before.marks), [picture]);
+  const state = useMemo(() => foldMarks(events, { before, knownFacts: factsFor }), [events, before, factsFor]);
+  const clock = useMemo(
+    () => foldClock(events, { before: picture.before.clock, marked: before.marks, knownFacts: factsFor }).clock,
+    [events, before, picture, factsFor],
+  );
+  const scene = useMemo<BenchScene>(
+    () => ({
+      line,
+      tools: lineTools(house),
+      state,
+      clock,
+      changeover: (from, to) => {
+        const next = setupOf(to.setupId, paints);
+        return from === null || from === '' ? startMinutes(next, house) : changeoverMinutes(setupOf(from, paints), next, house);
+      },
+    }),
+    [line, house, state, clock, paints],
+  );
+  const view = viewBench(scene, now);
+  const { job, model } = view;
+  const pass = job && passes.get(job.passKey)!;
+
+  const of = ({ key, unitId, stepId, coat }: BenchPass) => ({ unit: unitId, step: stepId, coat, facts: factsFor(key) ?? null });
+  const place = ({ unitId, stepId, coat }: BenchPass) => ({ unit: unitId, step: stepId, coat });
+  const start = (next: BenchJob, models: number[] = []): NewEvent => {
+    const { technique } = passes.get(next.passKey)!;
+    return { kind: 'started', ...of(passes.get(next.passKey)!), models, note: factsOf(technique).caution ?? '' };
+  };
 
   const actions = {
     /** The one thing the big button means now. */
     main: () => {
-      if (!job || view.model === null) return;
-      if (state.pausedSince !== null) record({ kind: 'resumed' });
-      else if (view.needsStart) actions.takeUp(job.id);
-      else record({ kind: 'done', job: job.id, model: view.model });
+      if (clock.pausedSince !== null && view.clock.pausedSince !== null) return record({ kind: 'resumed' });
+      if (!job || !pass || model === null) return;
+      const isWet = Math.max(view.readyAt, view.toolReadyAt) > now;
+      if (view.needsStart) return record(start(job, isWet ? [model] : []));
+      if (isWet) return record(start(job, [model]));
+      const waited = view.readyAt > (view.clock.workingSince ?? Infinity) ? new Date(view.readyAt).toISOString() : null;
+      const begins = view.clock.current?.passKey !== pass.key;
+      record({ kind: 'done', ...(begins ? of(pass) : place(pass)), models: [model], readyAt: waited });
     },
-    takeUp: (jobId: string) => record({ kind: 'started', job: jobId, note: factsOf(jobs.get(jobId)!.technique).caution ?? '' }),
-    undo: () => state.lastUndoable && record({ kind: 'undone', target: state.lastUndoable.id }),
-    pause: () => record({ kind: state.pausedSince === null ? 'paused' : 'resumed' }),
-    miss: (jobId: string, model: number) => record({ kind: 'missed', job: jobId, model }),
-    touchUp: () => {
-      const [miss] = view.misses;
-      if (miss) record({ kind: 'touched-up', job: miss.job, model: miss.model });
+    takeUp: (next: BenchJob) => record(start(next)),
+    /** Takes this model next, under the pass in hand; from another job the setup is taken up first. */
+    pick: (from: BenchJob, chosen: number) => {
+      const taps: NewEvent[] = view.clock.current?.passKey === from.passKey ? [] : [start(from)];
+      record(...taps, { kind: 'picked', unit: from.unitId, models: [chosen] });
     },
-    note: (text: string) => record({ kind: 'noted', job: view.job, model: view.model, note: text }),
+    /** What is offered while the model in hand is wet. */
+    takeOffer: () => {
+      if (job && view.dryModel !== null) actions.pick(job, view.dryModel);
+      else if (view.offer) actions.takeUp(view.offer.job);
+    },
+    setAside: () => {
+      if (job && model !== null) record({ kind: 'set-aside', unit: job.unitId, models: [model] });
+    },
+    bringBack: (unit: string, models: number[]) => record({ kind: 'brought-back', unit, models }),
+    undo: () => {
+      const target = clock.lastUndoable;
+      if (!target) return;
+      record({ kind: 'undone', target: target.id, unit: target.unit });
+      // What lies before the events of this window is worked out by the server.
+      if (!events.some((event) => event.id === target.id)) setTimeout(reload, FIGURES_MS);
+    },
+    pause: () => record({ kind: view.clock.pausedSince === null ? 'paused' : 'resumed' }),
+    miss: (missed: BenchPass, models: number[], note = '') => record({ kind: 'missed', ...place(missed), models, note }),
+    touchUp: (missed: BenchPass, models: number[]) => record({ kind: 'touched-up', ...of(missed), models }),
+    looked: ({ pass: washed, models }: LookBack) => record({ kind: 'looked', ...place(washed), models }),
+    note: (text: string) => record({ kind: 'noted', ...(pass ? place(pass) : {}), models: model === null ? [] : [model], note: text }),
+    /** Models that were painted and not ticked, from the leg sheet say; minutes are null where nobody knows them. */
+    tickOff: (ticked: BenchJob, models: number[], minutes: number | null) =>
+      record({ kind: 'done', ...of(passes.get(ticked.passKey)!), models, minutes: minutes ?? 0 }),
+    end: () => record({ kind: 'ended' }),
     /** The time since the last tap was a break: it is taken out of the work. */
-    wasBreak: () => state.lastAt !== null && record({ kind: 'paused', at: new Date(state.lastAt + 1).toISOString() }, { kind: 'resumed' }),
+    wasBreak: () => clock.lastAt !== null && record({ kind: 'paused', at: new Date(clock.lastAt + 1).toISOString() }, { kind: 'resumed' }),
   };
 
   return {
-    run,
-    jobs,
-    job,
+    picture,
+    line,
+    units,
+    passes,
+    paints,
     state,
+    clock,
+    scene,
     view,
-    estimate,
-    before: picture.estimate,
+    job,
+    pass,
+    figures,
+    first,
     unsent,
     problem,
+    isOutdated,
     actions,
-    drying: (now: number) => dryingModels(run, state, now),
-    passesOn: (model: number) => (job ? passesDoneOn(run, state, job.unitId, model).map((each) => jobs.get(each.id)!) : []),
+    refreshFigures,
+    ending: endingAdvice(scene, view, picture.sessions, now),
+    hasEnded,
+    lookBacks: lookBacks(scene, now),
+    drying: dryingPlaces(scene, now),
+    trouble: pass ? troubleSpots(scene, pass) : { models: 0, notes: [] },
+    passesOn: (unitId: string, each: number) => passesDoneOn(scene, unitId, each),
   };
 }
 
 export type Bench = ReturnType<typeof useBench>;
+
+/** The figures as they follow the taps; those the window was opened with stay for comparison. */
+function useFigures(picture: BenchPicture) {
+  const [figures, setFigures] = useState<BenchFigures>(picture);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const [shownFor, setShownFor] = useState(picture);
+  if (shownFor !== picture) {
+    setShownFor(picture);
+    setFigures(picture);
+  }
+  const refreshFigures = useCallback(() => {
+    clearTimeout(timer.current);
+    timer.current = setTimeout(() => {
+      // The old figures stay until the next tap is stored.
+      send<BenchFigures>('GET', '/api/bench/figures').then(setFigures, () => undefined);
+    }, FIGURES_MS);
+  }, []);
+  useEffect(() => () => clearTimeout(timer.current), []);
+  return { figures, refreshFigures };
+}

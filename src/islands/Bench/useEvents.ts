@@ -1,37 +1,65 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { ulid } from 'ulid';
 import type { BenchEvent } from '../../core/bench/definitions';
-import type { StoredEvent } from '../../core/views/stored';
+import { BUILD } from '../../core/build';
+import type { BenchPicture } from '../../core/views/bench';
 import { ApiError, send } from '../shared/api';
 import { addToOutbox, dropFromOutbox, isOutboxKey, readOutbox } from './outbox';
 
-export type NewEvent = Pick<BenchEvent, 'kind'> & Partial<Pick<BenchEvent, 'job' | 'model' | 'target' | 'note' | 'at'>>;
+export type NewEvent = Pick<BenchEvent, 'kind'> & Partial<BenchEvent>;
 
 const RETRY_MS = 1500;
-const POLL_MS = 4000;
+/** Taps go to the server in pieces, so that a long evening offline is taken too. */
+const SENT_AT_ONCE = 400;
+const WORK: readonly BenchEvent['kind'][] = ['done', 'undone', 'touched-up', 'reopened'];
+
+interface Listeners {
+  /** The server has these events now, from this window or another. */
+  onStored: (events: readonly BenchEvent[]) => void;
+  /** What this window was opened with does not hold any more. */
+  onStale: () => void;
+}
+
+const emptyEvent = (kind: BenchEvent['kind'], at: string): BenchEvent => ({
+  id: ulid(),
+  kind,
+  at,
+  unit: null,
+  step: null,
+  coat: null,
+  models: [],
+  target: null,
+  minutes: null,
+  readyAt: null,
+  facts: null,
+  note: '',
+});
 
 /**
- * The events of a run in this window: those the server has, and those still on their way. A tap is written to the
- * browser's store first, shown next, and sent until the server has it; other tabs and devices are heard by polling.
+ * The events of the bench in this window: those the server has, and those still on their way. A tap is written to the browser's
+ * store first, shown next, and sent until the server has it; other windows and devices are heard as they tap.
  */
-export function useEvents(runId: string, initial: StoredEvent[], onStored: (events: BenchEvent[]) => void) {
-  const [events, setEvents] = useState<BenchEvent[]>(initial);
+export function useEvents(picture: BenchPicture, { onStored, onStale }: Listeners) {
+  const [more, setMore] = useState<BenchEvent[]>([]);
   const [unsent, setUnsent] = useState(0);
   const [problem, setProblem] = useState<string | null>(null);
-  const lastSeq = useRef(initial.reduce((seq, event) => Math.max(seq, event.seq), 0));
-  const lastAt = useRef(initial.reduce((at, event) => Math.max(at, Date.parse(event.at)), 0));
+  const [isOutdated, setOutdated] = useState(false);
+  const lastAt = useRef(0);
   const sending = useRef(false);
-  const onStoredRef = useRef(onStored);
+  const listeners = useRef({ onStored, onStale });
+  const known = useRef(new Set<string>());
   useEffect(() => {
-    onStoredRef.current = onStored;
+    listeners.current = { onStored, onStale };
+    known.current = new Set(picture.events.map((event) => event.id));
+    for (const event of picture.events) lastAt.current = Math.max(lastAt.current, Date.parse(event.at));
   });
 
-  const merge = useCallback((more: BenchEvent[]) => {
-    for (const event of more) lastAt.current = Math.max(lastAt.current, Date.parse(event.at));
-    setEvents((known) => {
-      const ids = new Set(known.map((event) => event.id));
-      const fresh = more.filter((event) => !ids.has(event.id));
-      return fresh.length === 0 ? known : [...known, ...fresh];
+  const merge = useCallback((events: readonly BenchEvent[]) => {
+    for (const event of events) lastAt.current = Math.max(lastAt.current, Date.parse(event.at));
+    setMore((all) => {
+      const ids = new Set(all.map((event) => event.id));
+      const fresh = events.filter((event) => !ids.has(event.id) && !known.current.has(event.id));
+      return fresh.length === 0 ? all : [...all, ...fresh];
     });
   }, []);
 
@@ -39,13 +67,10 @@ export function useEvents(runId: string, initial: StoredEvent[], onStored: (even
     if (sending.current) return;
     sending.current = true;
     try {
-      for (let batch = readOutbox(runId); batch.length > 0; batch = readOutbox(runId)) {
-        await send('POST', `/api/runs/${runId}/events`, { events: batch });
-        dropFromOutbox(
-          runId,
-          batch.map((event) => event.id),
-        );
-        onStoredRef.current(batch);
+      for (let batch = readOutbox().slice(0, SENT_AT_ONCE); batch.length > 0; batch = readOutbox().slice(0, SENT_AT_ONCE)) {
+        await send('POST', '/api/bench/events', { events: batch });
+        dropFromOutbox(batch.map((event) => event.id));
+        listeners.current.onStored(batch);
       }
       setProblem(null);
     } catch (error) {
@@ -57,9 +82,9 @@ export function useEvents(runId: string, initial: StoredEvent[], onStored: (even
       );
     } finally {
       sending.current = false;
-      setUnsent(readOutbox(runId).length);
+      setUnsent(readOutbox().length);
     }
-  }, [runId]);
+  }, []);
 
   /** Writes taps down, shows them, and sends them on. */
   const record = useCallback(
@@ -68,58 +93,66 @@ export function useEvents(runId: string, initial: StoredEvent[], onStored: (even
         // Two taps in one millisecond still need an order, and a clock set back must not put a tap before the last one.
         const at = tap.at ?? new Date(Math.max(Date.now(), lastAt.current + 1)).toISOString();
         lastAt.current = Math.max(lastAt.current, Date.parse(at));
-        return {
-          id: ulid(),
-          at,
-          kind: tap.kind,
-          job: tap.job ?? null,
-          model: tap.model ?? null,
-          target: tap.target ?? null,
-          note: tap.note ?? '',
-        };
+        return { ...emptyEvent(tap.kind, at), ...tap };
       });
       try {
-        addToOutbox(runId, made);
+        addToOutbox(made);
       } catch {
         setProblem('This browser refuses to keep anything, so the tap was not taken: leave private browsing or free some space.');
         return;
       }
       merge(made);
-      setUnsent(readOutbox(runId).length);
+      setUnsent(readOutbox().length);
       void flush();
     },
-    [runId, merge, flush],
+    [merge, flush],
   );
 
   useEffect(() => {
     // Taps of an earlier visit that never left the browser; shown from the first effect on, since the server cannot know them.
     const start = setTimeout(() => {
-      merge(readOutbox(runId));
+      merge(readOutbox());
       void flush();
     });
     const retry = setInterval(() => {
-      if (readOutbox(runId).length > 0) void flush();
+      if (readOutbox().length > 0) void flush();
     }, RETRY_MS);
-    const poll = setInterval(() => {
-      send<{ events: StoredEvent[] }>('GET', `/api/runs/${runId}/events?after=${lastSeq.current}`).then(
-        ({ events: news }) => {
-          lastSeq.current = news.reduce((seq, event) => Math.max(seq, event.seq), lastSeq.current);
-          merge(news);
-        },
-        () => undefined, // The next tap or poll tries again; nothing depends on this one.
-      );
-    }, POLL_MS);
     const onStorage = (event: StorageEvent) => {
-      if (isOutboxKey(event.key, runId)) merge(readOutbox(runId));
+      if (isOutboxKey(event.key)) merge(readOutbox());
     };
     window.addEventListener('storage', onStorage);
     return () => {
       clearTimeout(start);
       clearInterval(retry);
-      clearInterval(poll);
       window.removeEventListener('storage', onStorage);
     };
-  }, [runId, merge, flush]);
+  }, [merge, flush]);
 
-  return { events, unsent, problem, record };
+  const { seq } = picture;
+  const from = useRef(picture.events[0]?.at ?? '');
+  useEffect(() => {
+    from.current = picture.events[0]?.at ?? '';
+  }, [picture]);
+  useEffect(() => {
+    const stream = new EventSource(`/api/bench/stream?after=${seq}`);
+    const isOfThePast = (event: BenchEvent) =>
+      event.at < from.current || (event.target !== null && !known.current.has(event.target) && event.kind === 'undone');
+    stream.addEventListener('taps', ({ data }: MessageEvent<string>) => {
+      const events = (JSON.parse(data) as { events: Partial<BenchEvent>[] }).events.map((event): BenchEvent => ({
+        ...emptyEvent(event.kind!, event.at!),
+        ...event,
+      }));
+      for (const event of events) if (event.kind !== 'undone') known.current.add(event.id);
+      merge(events);
+      if (events.some(isOfThePast)) listeners.current.onStale();
+      else if (events.some((event) => WORK.includes(event.kind))) listeners.current.onStored(events);
+    });
+    stream.addEventListener('changed', () => listeners.current.onStale());
+    stream.addEventListener('hello', ({ data }: MessageEvent<string>) => {
+      if ((JSON.parse(data) as { build: string }).build !== BUILD) setOutdated(true);
+    });
+    return () => stream.close();
+  }, [seq, merge]);
+
+  return { events: more, unsent, problem, isOutdated, record };
 }

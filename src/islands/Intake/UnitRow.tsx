@@ -13,8 +13,8 @@ const MOST = 1000;
 
 const testModelOptions: { value: TestModelState; label: string }[] = [
   { value: 'none', label: 'none' },
-  { value: 'waiting', label: 'first, the batch waits' },
-  { value: 'approved', label: 'client is content' },
+  { value: 'waiting', label: 'paint this one first' },
+  { value: 'approved', label: 'approved' },
 ];
 
 interface UnitRowProps {

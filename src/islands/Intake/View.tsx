@@ -1,13 +1,15 @@
 import { modelsOf } from '../../core/scheme/definitions';
 import type { IntakePicture } from '../../core/views/commission';
-import { LinkButton } from '../../ui/Button/Button';
+import type { StoredUnit } from '../../core/views/stored';
+import { Button, LinkButton } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';
 import { Hidden } from '../../ui/Hidden/Hidden';
 import { Panel } from '../../ui/Panel/Panel';
-import { counted, minorPerMajor, minutesText, moneyText } from '../../ui/format';
+import { counted, minorPerMajor, minutesText, momentText, moneyText, positionsText } from '../../ui/format';
 import { standardOptions } from '../shared/options';
 import { SaveState } from '../shared/SaveState';
+import { CommissionActions } from './CommissionActions';
 import { NewUnitRow } from './NewUnitRow';
 import { UnitRow } from './UnitRow';
 import { useIntake } from './useIntake';
@@ -71,10 +73,12 @@ export function IntakeView({ picture }: { picture: IntakePicture; commissionId: 
           </tbody>
         </table>
       </Panel>
+      <Removed units={picture.removedUnits.filter((unit) => !units.some((each) => each.id === unit.id))} onBringBack={intake.bringBack} />
+      <Notes picture={picture} />
       <div className={styles.foot}>
         <Hours intake={intake} />
+        <CommissionActions commission={{ ...picture.commission, ...commission }} />
         <span className={styles.next}>
-          <a href={`/api/commissions/${picture.commission.id}/file`}>Save as a file</a>
           <LinkButton kind="main" href={`/c/${picture.commission.id}/scheme`} aria-disabled={units.length === 0}>
             Next: how is one painted?
           </LinkButton>
@@ -92,23 +96,62 @@ function Hours({ intake }: { intake: ReturnType<typeof useIntake> }) {
   return (
     <dl className={styles.hours}>
       <div>
-        <dt>Hours left, likely</dt>
-        <dd data-testid="likely">{minutesText(estimate.likelyMinutes)}</dd>
+        <dt>Left, likely</dt>
+        <dd data-testid="likely">{minutesText(estimate.likely)}</dd>
       </div>
       <div>
-        <dt>Hours left, safe</dt>
-        <dd>{minutesText(estimate.safeMinutes)}</dd>
+        <dt>Left, safe</dt>
+        <dd>{minutesText(estimate.safe)}</dd>
       </div>
       <div>
         <dt>Hands-on, whole commission</dt>
-        <dd>{minutesText(estimate.wholeMinutes)}</dd>
+        <dd>{minutesText(estimate.wholeHandsOn)}</dd>
       </div>
       <div>
-        <dt>At your rate, what is left</dt>
+        <dt>Price of the remaining work</dt>
         <dd>
-          {price(estimate.likelyMinutes)} to {price(estimate.safeMinutes)}
+          {price(estimate.likely)} to {price(estimate.safe)}
         </dd>
       </div>
     </dl>
+  );
+}
+
+/** Units that were taken out come back with their schemes and all that is painted of them. */
+function Removed({ units, onBringBack }: { units: StoredUnit[]; onBringBack: (unit: StoredUnit) => void }) {
+  if (units.length === 0) return null;
+  return (
+    <details className={styles.removed} data-testid="removed">
+      <summary>{counted(units.length, 'unit')} removed</summary>
+      <ul>
+        {units.map((unit) => (
+          <li key={unit.id}>
+            {unit.name}, {counted(modelsOf(unit), 'model')}{' '}
+            <Button kind="quiet" onClick={() => onBringBack(unit)}>
+              Put back
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}
+
+/** What was noted at the bench, for the hand-over. */
+function Notes({ picture }: { picture: IntakePicture }) {
+  if (picture.notes.length === 0) return null;
+  const names = new Map(picture.units.map((unit) => [unit.id, unit.name]));
+  return (
+    <details className={styles.removed} data-testid="notes">
+      <summary>{counted(picture.notes.length, 'note')} from the bench</summary>
+      <ul>
+        {picture.notes.map((note) => (
+          <li key={note.eventId}>
+            {momentText(note.at)}, {names.get(note.unit!)}
+            {note.models.length > 0 && ` model ${positionsText(note.models)}`}: {note.text}
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }

@@ -66,6 +66,7 @@ export function useIntake(picture: IntakePicture) {
           { id: ulid(), name, size, promised, counted: null, countNote: '', leaders: 0, trayLimit: NEW_TRAY_LIMIT, testModel: 'none' },
         ],
       }),
+    bringBack: (unit: UnitEntry) => change({ ...value, units: [...value.units, unitEntry(unit)] }),
     removeUnit: (unitId: string) => change({ ...value, units: value.units.filter((unit) => unit.id !== unitId) }),
   };
 }

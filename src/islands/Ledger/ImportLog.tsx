@@ -6,7 +6,7 @@ import { counted } from '../../ui/format';
 import { send } from '../shared/api';
 import styles from './View.module.css';
 
-/** Takes a time log in: first what would be taken and what is wrong, line by line, then the rows. */
+/** Imports a time log: first what would be taken and what is wrong, line by line, then the rows. */
 export function ImportLog() {
   const input = useRef<HTMLInputElement>(null);
   const dialog = useRef<HTMLDialogElement>(null);
@@ -48,7 +48,7 @@ export function ImportLog() {
         aria-label="Time log file"
         onChange={(event) => void show(event.target.files?.[0])}
       />
-      <Button onClick={() => input.current?.click()}>Take in a CSV log</Button>
+      <Button onClick={() => input.current?.click()}>Import CSV</Button>
       <dialog ref={dialog} className={styles.dialog} aria-labelledby="import-title">
         <h2 id="import-title">What the file holds</h2>
         {error && <p role="alert">{error}</p>}
@@ -56,10 +56,10 @@ export function ImportLog() {
         <span className={styles.actions}>
           {preview && preview.newRows > 0 && (
             <Button kind="main" onClick={() => void take()}>
-              Take {counted(preview.newRows, 'row')} in
+              Import {counted(preview.newRows, 'row')}
             </Button>
           )}
-          <Button onClick={() => dialog.current?.close()}>Leave it</Button>
+          <Button onClick={() => dialog.current?.close()}>Cancel</Button>
         </span>
       </dialog>
     </>
@@ -70,7 +70,7 @@ function Preview({ preview }: { preview: TimeLogImport }) {
   return (
     <>
       <p data-testid="preview">
-        {counted(preview.newRows, 'new row')} can be taken{preview.knownRows > 0 && `, ${preview.knownRows} are in the log already`}
+        {counted(preview.newRows, 'new row')} can be imported{preview.knownRows > 0 && `, ${preview.knownRows} are in the log already`}
         {preview.bad.length > 0 ? `, ${counted(preview.bad.length, 'value')} cannot be read:` : '.'}
       </p>
       {preview.bad.length > 0 && (

@@ -1,84 +1,149 @@
+import { useState } from 'react';
 import { factsOf } from '../../core/scheme/techniques';
-import type { RowVerdict } from '../../core/time/definitions';
-import type { LogPicture } from '../../core/views/log';
+import { minutesThatCount, type RowJudgement } from '../../core/time/definitions';
+import type { ShownRow } from '../../core/views/log';
 import { Button } from '../../ui/Button/Button';
+import { NumberField } from '../../ui/Field/NumberField';
 import { cx } from '../../ui/cx';
 import { minutesText, momentText } from '../../ui/format';
 import styles from './View.module.css';
 
 interface LogTableProps {
-  rows: LogPicture['rows'];
-  onJudge: (id: string, verdict: RowVerdict) => void;
+  rows: readonly ShownRow[];
+  onJudge: (id: string, judgement: RowJudgement) => void;
 }
 
+const COLUMNS = ['Started', 'Step', 'Models', 'Minutes', 'A model', 'Counts?'] as const;
+const FIGURES: readonly string[] = ['Models', 'Minutes', 'A model'];
+
+/** The log: each row as it was measured, and what the painter says of it. */
 export function LogTable({ rows, onJudge }: LogTableProps) {
   return (
     <div className={styles.scroll} tabIndex={0} role="region" aria-label="Rows of the log">
       <table className={styles.log}>
         <thead>
           <tr>
-            <th scope="col">Started</th>
-            <th scope="col">What</th>
-            <th scope="col">On</th>
-            <th scope="col" className={styles.figure}>
-              Models
-            </th>
-            <th scope="col" className={styles.figure}>
-              Minutes
-            </th>
-            <th scope="col" className={styles.figure}>
-              A model
-            </th>
-            <th scope="col">Counts?</th>
+            {COLUMNS.map((name) => (
+              <th key={name} scope="col" className={cx(FIGURES.includes(name) && styles.figure)}>
+                {name}
+              </th>
+            ))}
           </tr>
         </thead>
         <tbody>
           {rows.map((row) => (
-            <tr
-              key={row.id}
-              className={cx(row.verdict === 'left out' && styles.leftOut, row.interrupted && row.verdict === 'unsure' && styles.flagged)}
-            >
-              <td>{momentText(Date.parse(row.startedAt))}</td>
-              <td>{factsOf(row.technique).label}</td>
-              <td>
-                {row.unit}, {row.part.toLowerCase() || 'everything'}
-              </td>
-              <td className={styles.figure}>{row.models}</td>
-              <td className={styles.figure}>{row.minutes.toFixed(1)}</td>
-              <td className={styles.figure}>{minutesText(row.minutes / row.models)}</td>
-              <td>
-                <Verdict row={row} onJudge={onJudge} />
-              </td>
-            </tr>
+            <LogLine key={row.id} row={row} onJudge={(judgement) => onJudge(row.id, judgement)} />
           ))}
+          {rows.length === 0 && (
+            <tr>
+              <td colSpan={COLUMNS.length}>No rows.</td>
+            </tr>
+          )}
         </tbody>
       </table>
     </div>
   );
 }
 
-/** A row that looks interrupted counts for little until the painter has said what it is. */
-function Verdict({ row, onJudge }: { row: LogTableProps['rows'][number]; onJudge: LogTableProps['onJudge'] }) {
-  if (row.verdict === 'left out') {
+function LogLine({ row, onJudge }: { row: ShownRow; onJudge: (judgement: RowJudgement) => void }) {
+  const minutes = minutesThatCount(row);
+  const isUnsure = row.verdict === 'unsure' && row.correctedMinutes === null;
+  return (
+    <tr className={cx(row.verdict === 'left out' && styles.leftOut, isUnsure && (row.interrupted || row.open) && styles.flagged)}>
+      <td>{momentText(Date.parse(row.startedAt))}</td>
+      <td>
+        {factsOf(row.technique).label} on {row.unit}, {row.part.toLowerCase() || 'everything'}
+        <small className={styles.note}>{row.commission}</small>
+        {row.note && <small className={styles.note}>{row.note}</small>}
+      </td>
+      <td className={styles.figure}>{row.models}</td>
+      <td className={styles.figure}>
+        {minutes === null ? 'not known' : minutes.toFixed(1)}
+        {row.correctedMinutes !== null && <small className={styles.note}>measured {row.minutes.toFixed(1)}</small>}
+      </td>
+      <td className={styles.figure}>{minutes === null ? '' : minutesText(minutes / row.weight)}</td>
+      <td>
+        <Verdict row={row} onJudge={onJudge} />
+      </td>
+    </tr>
+  );
+}
+
+/** Any row can be left out, counted or corrected, and changed back. */
+function Verdict({ row, onJudge: judge }: { row: ShownRow; onJudge: (judgement: RowJudgement) => void }) {
+  const [isEditing, setEditing] = useState(false);
+  const [minutes, setMinutes] = useState<number | null>(row.correctedMinutes ?? row.minutes);
+  const { verdict, correctedMinutes } = row;
+  const isAsked = verdict === 'unsure' && correctedMinutes === null && (row.interrupted || row.open !== null);
+  const [isOpen, setOpen] = useState(false);
+  const onJudge = (judgement: RowJudgement) => {
+    judge(judgement);
+    setOpen(false);
+  };
+  if (isEditing)
     return (
       <span className={styles.verdict}>
-        left out{' '}
-        <Button kind="quiet" onClick={() => onJudge(row.id, 'unsure')}>
-          Take back in
+        <NumberField label="Minutes it took" hideLabel unit="min" value={minutes} min={0.1} max={10_080} onChange={setMinutes} />
+        <Button
+          kind="quiet"
+          disabled={minutes === null}
+          onClick={() => {
+            onJudge({ verdict: 'counts', correctedMinutes: minutes });
+            setEditing(false);
+          }}
+        >
+          Save
+        </Button>
+        <Button kind="quiet" onClick={() => setEditing(false)}>
+          Cancel
         </Button>
       </span>
     );
-  }
-  if (!row.interrupted) return <span className={styles.verdict}>{row.verdict === 'counts' ? 'yes, you said so' : 'yes'}</span>;
   return (
     <span className={styles.verdict}>
-      <strong>interrupted?</strong>
-      <Button kind="quiet" onClick={() => onJudge(row.id, 'left out')}>
-        Leave out
-      </Button>
-      <Button kind="quiet" onClick={() => onJudge(row.id, 'counts')}>
-        It counts
-      </Button>
+      {verdict === 'left out' ? (
+        'left out'
+      ) : correctedMinutes !== null ? (
+        'corrected'
+      ) : verdict === 'counts' ? (
+        'yes (confirmed)'
+      ) : (
+        <Unsure row={row} />
+      )}
+      {verdict === 'left out' ? (
+        <Button kind="quiet" onClick={() => onJudge({ verdict: 'unsure', correctedMinutes })}>
+          Include again
+        </Button>
+      ) : !isAsked && !isOpen ? (
+        <Button kind="quiet" onClick={() => setOpen(true)}>
+          Change
+        </Button>
+      ) : (
+        <>
+          {verdict === 'unsure' && row.interrupted && (
+            <Button kind="quiet" onClick={() => onJudge({ verdict: 'counts', correctedMinutes })}>
+              It counts
+            </Button>
+          )}
+          {(verdict === 'counts' || correctedMinutes !== null) && (
+            <Button kind="quiet" onClick={() => onJudge({ verdict: 'unsure', correctedMinutes: null })}>
+              As measured
+            </Button>
+          )}
+          <Button kind="quiet" onClick={() => onJudge({ verdict: 'left out', correctedMinutes })}>
+            Leave out
+          </Button>
+          <Button kind="quiet" onClick={() => setEditing(true)}>
+            Correct
+          </Button>
+        </>
+      )}
     </span>
   );
+}
+
+function Unsure({ row }: { row: ShownRow }) {
+  if (row.open === 'gap') return <strong>a break?</strong>;
+  if (row.open === 'late') return <strong>how long?</strong>;
+  return row.interrupted ? <strong>interrupted?</strong> : <>yes</>;
 }

@@ -1,36 +1,46 @@
 import { useState } from 'react';
-import type { RowVerdict } from '../../core/time/definitions';
-import type { LogPicture } from '../../core/views/log';
+import type { RowJudgement } from '../../core/time/definitions';
+import type { LogFilter, LogPage, LogPicture } from '../../core/views/log';
+import { Button } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted, minutesText } from '../../ui/format';
 import { send } from '../shared/api';
+import { Closed } from './Closed';
 import { ImportLog } from './ImportLog';
 import { LogTable } from './LogTable';
 import { PaceChart } from './PaceChart';
 import styles from './View.module.css';
 
 export function LedgerView({ log }: { log: LogPicture }) {
-  const [rows, setRows] = useState(log.rows);
-  const [onlyInterrupted, setOnlyInterrupted] = useState(false);
+  const [shown, setShown] = useState<LogPage>(log.first);
+  const [filter, setFilter] = useState<LogFilter>('all');
   const [error, setError] = useState<string | null>(null);
-  const judge = async (id: string, verdict: RowVerdict) => {
+  const attempt = async (act: () => Promise<void>) => {
     try {
-      await send('PUT', `/api/time-log/${id}`, { verdict });
-      setRows((all) => all.map((row) => (row.id === id ? { ...row, verdict } : row)));
+      await act();
       setError(null);
     } catch (problem) {
       setError((problem as Error).message);
     }
   };
+  const go = (page: number, by: LogFilter = filter) =>
+    attempt(async () => {
+      setShown(await send<LogPage>('GET', `/api/time-log/rows?page=${page}&filter=${encodeURIComponent(by)}`));
+      setFilter(by);
+    });
+  const judge = (id: string, judgement: RowJudgement) =>
+    attempt(async () => {
+      await send('PUT', `/api/time-log/${id}`, judgement);
+      setShown((page) => ({ ...page, rows: page.rows.map((row) => (row.id === id ? { ...row, ...judgement } : row)) }));
+    });
   const { totals } = log;
-  const shown = onlyInterrupted ? rows.filter((row) => row.interrupted || row.verdict === 'left out') : rows;
   return (
     <div className={styles.view}>
       <div className={styles.top}>
         <p>
           {totals.rows === 0
-            ? 'Nothing is logged yet. Every leg painted at the bench writes a row here; an older log can be taken in as CSV.'
+            ? 'Nothing is logged yet. Every step painted at the bench writes a row here; an older log can be imported as CSV.'
             : `${counted(totals.rows, 'row')}, ${counted(totals.models, 'model-step')}, ${minutesText(totals.minutes)} hands-on.`}
         </p>
         <span className={styles.actions}>
@@ -50,16 +60,34 @@ export function LedgerView({ log }: { log: LogPicture }) {
           title="The log, newest first"
           aside={
             <label className={styles.filter}>
-              <input type="checkbox" checked={onlyInterrupted} onChange={(event) => setOnlyInterrupted(event.target.checked)} /> only the{' '}
-              {totals.looksInterrupted} that look interrupted
+              <input
+                type="checkbox"
+                checked={filter !== 'all'}
+                onChange={(event) => void go(0, event.target.checked ? 'to judge' : 'all')}
+              />{' '}
+              only the {totals.toJudge} in question, and those judged
             </label>
           }
         >
-          <LogTable rows={shown} onJudge={(id, verdict) => void judge(id, verdict)} />
+          <LogTable rows={shown.rows} onJudge={(id, judgement) => void judge(id, judgement)} />
+          {shown.pages > 1 && (
+            <p className={styles.pages}>
+              <Button kind="quiet" disabled={shown.page === 0} onClick={() => void go(shown.page - 1)}>
+                Newer
+              </Button>
+              Page {shown.page + 1} of {shown.pages}
+              <Button kind="quiet" disabled={shown.page + 1 >= shown.pages} onClick={() => void go(shown.page + 1)}>
+                Older
+              </Button>
+            </p>
+          )}
         </Panel>
-        <Panel title="How long do you take, against the norm?">
-          {log.techniques.length === 0 ? <p>The chart appears with the first rows.</p> : <PaceChart techniques={log.techniques} />}
-        </Panel>
+        <div className={styles.column}>
+          <Panel title="How long do you take, against the norm?">
+            {log.techniques.length === 0 ? <p>The chart appears with the first rows.</p> : <PaceChart techniques={log.techniques} />}
+          </Panel>
+          <Closed closed={log.closed} />
+        </div>
       </div>
     </div>
   );

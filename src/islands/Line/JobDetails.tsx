@@ -35,7 +35,7 @@ export function JobDetails({ block, picture, reason, times, doneAt, place, count
         </strong>
         {`, ${counted(job.models.length, 'model')}, ${minutesText(jobMinutes(job))} from ${times.when(block.begin)} on`}
         {times.sessionOf(block.end) > times.sessionOf(block.begin + job.minutes[0]!) && `, done ${times.when(block.end)}`}
-        {block.prep > 0 && `, ready in ${minutesText(block.prep)}`}
+        {block.prep > 0 && `, ${minutesText(block.prep)} to set up`}
         {block.wait >= 0.05 && `, waits ${minutesText(block.wait)}`}
         {block.gateAt !== null && `, may begin when the whole tray is dry: ${times.when(block.gateAt)}`}
         {`, then dries ${minutesText(job.dryMinutes)}.`}
@@ -63,7 +63,7 @@ export function whyHere(
     const rule = picture.reasons.find((entry) => entry.after === id && entry.before === heldBy);
     said.push(`Comes after ${jobName(picture, heldBy)}${rule ? `: ${rule.reason}` : '.'}`);
   }
-  if (!bestOther) said.push('The rules leave it no other place.');
+  if (!bestOther) said.push('The rules allow no other place.');
   else {
     const where = bestOther.behind === null ? 'at the start' : `behind ${jobName(picture, bestOther.behind)}`;
     said.push(`Best other place, ${where}: ${times.changeText(changeOf(bestOther), doneAt)}${partsOf(bestOther)}.`);

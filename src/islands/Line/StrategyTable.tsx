@@ -29,12 +29,12 @@ export const StrategyTable = memo(function StrategyTable({ strategies, times }: 
   const batched = strategies.filter((strategy) => strategy.id !== 'one-model').map((strategy) => strategy.totals?.bench ?? 0);
   const full = Math.max(...batched) * 1.15;
   return (
-    <Panel title="What is lost, way by way" className={styles.lower} scrolls>
+    <Panel title="Time lost, by method" className={styles.lower} scrolls>
       <table className={styles.strategies}>
         <thead>
           <tr>
             <th scope="col" className={styles.way}>
-              Way
+              Method
             </th>
             {COLUMNS.map(({ name }) => (
               <th key={name} scope="col" className={styles.figure}>
@@ -90,7 +90,7 @@ export const StrategyTable = memo(function StrategyTable({ strategies, times }: 
           ))}
           {strategies[0]!.id !== 'one-model' && (
             <tr>
-              <td colSpan={COLUMNS.length + 2}>working out the other ways …</td>
+              <td colSpan={COLUMNS.length + 2}>working out the other methods …</td>
             </tr>
           )}
         </tbody>

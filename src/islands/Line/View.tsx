@@ -4,10 +4,11 @@ import type { LinePicture } from '../../core/views/line';
 import { Button, LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
 import { Panel } from '../../ui/Panel/Panel';
-import { counted } from '../../ui/format';
+import { counted, minutesText } from '../../ui/format';
 import { send, sendForFile } from '../shared/api';
 import { saveFile, saveJson } from '../shared/saveFile';
 import { SaveState } from '../shared/SaveState';
+import { UnitChooser } from '../shared/UnitChooser';
 import { useRemembered } from '../shared/useRemembered';
 import { CarryDetails } from './CarryDetails';
 import { chartBlocks, type RowsBy } from './chartBlocks';
@@ -22,32 +23,38 @@ import { useLine } from './useLine';
 import { Wishes } from './Wishes';
 import styles from './View.module.css';
 
-const REFUSED_WISH = 'This wish cannot be kept with the rules and the wishes there are: let one of those go first.';
+const REFUSED_WISH = 'This wish cannot be kept together with the rules and the other wishes: remove one of those first.';
 
-export function LineView({ picture, commissionId }: { picture: LinePicture; commissionId: string }) {
-  if (picture.jobs.length === 0) return <NothingToPlan picture={picture} commissionId={commissionId} />;
-  return <PlannedLine picture={picture} commissionId={commissionId} />;
+export function LineView({ picture }: { picture: LinePicture }) {
+  if (picture.jobs.length === 0) return <NothingToPlan picture={picture} />;
+  return <PlannedLine picture={picture} />;
 }
 
-function NothingToPlan({ picture, commissionId }: { picture: LinePicture; commissionId: string }) {
+function NothingToPlan({ picture }: { picture: LinePicture }) {
   const waits = picture.waitingUnits.length > 0;
+  const [first] = picture.selection;
   return (
-    <Notice>
-      <p>
-        {waits
-          ? `Only test models may be painted and they are done: ${picture.waitingUnits.join(', ')} wait for the client's word.`
-          : 'Nothing is left to paint here, or no unit has a scheme yet.'}
-      </p>
-      <LinkButton kind="main" href={`/c/${commissionId}/${waits ? 'intake' : 'scheme'}`}>
-        {waits ? 'Say that the client is content' : 'Give the units a scheme'}
-      </LinkButton>
-    </Notice>
+    <>
+      {picture.choices.length > 0 && <UnitChooser choices={picture.choices} selection={picture.selection} />}
+      <Notice>
+        <p>
+          {waits
+            ? `Only test models may be painted, and they are done: ${picture.waitingUnits.join(', ')} wait for approval.`
+            : picture.choices.length === 0
+              ? 'No commission is open. Enter one first: its units, then how they are painted.'
+              : 'Nothing is left to paint here, or no unit has a scheme yet.'}
+        </p>
+        <LinkButton kind="main" href={first ? `/c/${first.commissionId}/${waits ? 'intake' : 'scheme'}` : '/new'}>
+          {waits ? 'Mark as approved' : first ? 'Give the units a scheme' : 'Enter a commission'}
+        </LinkButton>
+      </Notice>
+    </>
   );
 }
 
-function PlannedLine({ picture, commissionId }: { picture: LinePicture; commissionId: string }) {
+function PlannedLine({ picture }: { picture: LinePicture }) {
   const [isInOne, setInOne] = useRemembered('line in one sitting', false);
-  const line = useLine(picture, isInOne ? null : picture.sessions, commissionId);
+  const line = useLine(picture, isInOne ? null : picture.sessions);
   const { plan, order, free, times } = line;
   const [selected, setSelected] = useState(0);
   const [rowsBy, setRowsBy] = useState<RowsBy>('tray');
@@ -68,15 +75,16 @@ function PlannedLine({ picture, commissionId }: { picture: LinePicture; commissi
   const pinned = useMemo(() => new Set(line.wishes.flatMap((wish) => (wish.kind === 'pin' ? wish.jobs : []))), [line.wishes]);
   const takeUp = async () => {
     try {
-      await send('POST', `/api/commissions/${commissionId}/runs`, { order: plan.order });
-      window.location.assign(`/c/${commissionId}/bench`);
+      await send('PUT', '/api/bench', { selection: picture.selection, line: { order: plan.order, wishes: line.wishes } });
+      window.location.assign('/bench');
     } catch (problem) {
       setError((problem as Error).message);
     }
   };
   const printSheet = async () => {
     try {
-      const sheet = await sendForFile(`/api/commissions/${commissionId}/leg-sheet`, {
+      const sheet = await sendForFile('/api/line/leg-sheet', {
+        selection: picture.selection,
         order: plan.order,
         inSessions: times.sessions !== null,
       });
@@ -109,13 +117,14 @@ function PlannedLine({ picture, commissionId }: { picture: LinePicture; commissi
   return (
     <div className={styles.view}>
       <div className={styles.top}>
+        <UnitChooser choices={picture.choices} selection={picture.selection} />
         <p className={styles.total} role="status" data-searching={line.isSearching}>
           <strong>{amount}</strong> {until}, {times.gapText(plan)}
           {line.isSearching && ', still looking …'}
         </p>
         <Gates picture={picture} />
         <Button kind="main" className={styles.takeUp} onClick={() => void takeUp()}>
-          {picture.hasOpenRun ? 'Lay this line out anew' : 'Take this line to the bench'}
+          {picture.isOnBench || picture.isBenchTaken ? 'Replace the line on the bench' : 'Put this line on the bench'}
         </Button>
       </div>
       {picture.sessions && !isInOne && !times.sessions && (
@@ -170,7 +179,7 @@ function PlannedLine({ picture, commissionId }: { picture: LinePicture; commissi
           </>
         }
       />
-      <HandBar line={line} />
+      <HandBar line={line} picture={picture} />
       <div className={styles.below}>
         <StrategyTable strategies={strategies} times={times} />
         <Wishes
@@ -217,15 +226,15 @@ function PlannedLine({ picture, commissionId }: { picture: LinePicture; commissi
 }
 
 /** What was done by hand and what it has cost, undo and redo, and what a search around it has found. */
-function HandBar({ line }: { line: ReturnType<typeof useLine> }) {
+function HandBar({ line, picture }: { line: ReturnType<typeof useLine>; picture: LinePicture }) {
   const { note, found, times, plan } = line;
   return (
     <div className={styles.hand}>
       <SaveState saved={line.saved} />
       <span role="status" data-testid="hand-note">
         {note && `Put there and pinned: ${times.changeText(note.change, plan.finish - note.change.finish)} against where it stood.`}
-        {note && note.letGo > 0 && ` ${counted(note.letGo, 'earlier wish', 'earlier wishes')} had to be let go.`}
-        {!note && (line.isOwn ? 'This is your own order.' : 'This is the suggested order.')}
+        {note && note.letGo > 0 && ` ${counted(note.letGo, 'earlier wish', 'earlier wishes')} had to be dropped.`}
+        {!note && ownText(line, picture)}
       </span>
       <span className={styles.actions}>
         {line.isOwn && (
@@ -245,7 +254,7 @@ function HandBar({ line }: { line: ReturnType<typeof useLine> }) {
               Take it
             </Button>
             <Button kind="quiet" onClick={line.leaveFound}>
-              Leave it
+              Cancel
             </Button>
           </>
         )}
@@ -254,10 +263,18 @@ function HandBar({ line }: { line: ReturnType<typeof useLine> }) {
   );
 }
 
+function ownText(line: ReturnType<typeof useLine>, { isOwnOnBench, isOnBench }: LinePicture): string {
+  if (isOwnOnBench && !line.saved.canUndo) return 'This is the order on the bench.';
+  if (!line.isOwn) return 'This is the suggested order.';
+  return isOnBench ? 'This is your own order; the bench follows the one put there.' : 'This is your own order.';
+}
+
 function Gates({ picture }: { picture: LinePicture }) {
   const gates = [
-    picture.waitingUnits.length > 0 && `${picture.waitingUnits.join(', ')}: only the test model until the client is content.`,
+    picture.waitingUnits.length > 0 &&
+      `${picture.waitingUnits.join(', ')}: only the test model until it is approved; with the batch ${minutesText(picture.withWaiting!)}.`,
     picture.unitsWithoutScheme.length > 0 && `${picture.unitsWithoutScheme.join(', ')}: no scheme yet, so not on the line.`,
+    picture.stepsWithoutPaint.length > 0 && `No paint chosen yet: ${picture.stepsWithoutPaint.join('; ')}.`,
   ].filter(Boolean);
   return gates.length === 0 ? null : <p className={styles.gates}>{gates.join(' ')}</p>;
 }

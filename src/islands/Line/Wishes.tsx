@@ -54,7 +54,7 @@ export function Wishes({ picture, problem, order, times, doneAt, job, leg, befor
                     {price === undefined ? 'working out its price …' : priceText(price, times, doneAt)}
                   </small>
                 </span>
-                <Button kind="quiet" aria-label={`Let go: ${words}`} onClick={() => onChange(wishes.filter((_, other) => other !== index))}>
+                <Button kind="quiet" aria-label={`Remove: ${words}`} onClick={() => onChange(wishes.filter((_, other) => other !== index))}>
                   <X aria-hidden="true" size={18} />
                 </Button>
               </li>

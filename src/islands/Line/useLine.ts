@@ -33,11 +33,11 @@ interface HandNote {
  * The line on screen: the order the program suggests, or the painter's own with its pins and wishes, and what a search
  * around those has found. It is planned in the sessions given, or in one sitting when there are none.
  */
-export function useLine(picture: LinePicture, sessions: LineSessions | null, commissionId: string) {
+export function useLine(picture: LinePicture, sessions: LineSessions | null) {
   const indexes = useMemo(() => new Map(picture.problem.jobs.map((job, index) => [job.id, index])), [picture]);
   const saved = useSaved<OwnLine | null>({
     initial: picture.own,
-    save: (line) => send('PUT', `/api/commissions/${commissionId}/line`, { line }),
+    save: (line) => send('PUT', '/api/line', { selection: picture.selection, line }),
   });
   const own = saved.value;
   const ownOrder = useMemo(() => own && Int32Array.from(own.order, (id) => indexes.get(id)!), [own, indexes]);
@@ -50,17 +50,26 @@ export function useLine(picture: LinePicture, sessions: LineSessions | null, com
   const [note, setNote] = useState<HandNote | null>(null);
 
   const { start: suggest } = suggestion;
-  useEffect(() => suggest(problem, SUGGEST_MS), [problem, suggest]);
+  const planned = useMemo(() => Int32Array.from(picture.planned, (id) => indexes.get(id)!), [picture, indexes]);
+  useEffect(() => suggest(problem, SUGGEST_MS, planned), [problem, suggest, planned]);
 
   const best = suggestion.reportOn(problem);
-  const suggested = useMemo(() => best?.order ?? greedyOrder(free, GREEDY_WEIGHTS[0]!), [best, free]);
+  const suggested = best?.order ?? planned;
+  useEffect(() => {
+    // What the search has found becomes the plan of every view; none depends on it, so a failure does not matter.
+    if (!suggestion.isBusy && best && sessions !== null)
+      void send('PUT', '/api/line/suggestion', {
+        selection: picture.selection,
+        order: Array.from(best.order, (job) => picture.problem.jobs[job]!.id),
+      }).catch(() => undefined);
+  }, [suggestion.isBusy, best, sessions, picture]);
   const bound = best?.bound || undefined;
   const order = ownOrder ?? suggested;
   const wished = useMemo<LineProblem>(() => ({ ...problem, wishes: own?.wishes ?? [] }), [problem, own]);
-  const plan = useMemo(() => planned(free, order, bound), [free, order, bound]);
+  const plan = useMemo(() => planOf(free, order, bound), [free, order, bound]);
   const cost = useMemo(() => new OrderJudge(compileLine(wished)).take(order), [wished, order]);
   const better = improvement.reportOn(wished);
-  const found = better && planned(free, better.order, bound);
+  const found = better && planOf(free, better.order, bound);
 
   /** The painter's line as it stands: what was suggested becomes the painter's own with the first touch. */
   const current = (): OwnLine => own ?? { order: plan.order, wishes: [] };
@@ -117,7 +126,7 @@ export function useLine(picture: LinePicture, sessions: LineSessions | null, com
   };
 }
 
-function planned(line: ReturnType<typeof compileLine>, order: Int32Array, bound: number | undefined): LinePlan {
+function planOf(line: ReturnType<typeof compileLine>, order: Int32Array, bound: number | undefined): LinePlan {
   const plan = planOrder(line, order, bound);
   if ('missingMinutes' in plan) throw new Error('the Line view has made sure that the sessions hold its orders');
   return plan;

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { includesStandard, type Paint, type Standard, type Step, type Unit } from '../../core/scheme/definitions';
 import type { HouseRules } from '../../core/scheme/houseRules';
 import { factsOf } from '../../core/scheme/techniques';
@@ -9,6 +10,7 @@ import { Notice } from '../../ui/Notice/Notice';
 import { counted, differenceText, minutesText } from '../../ui/format';
 import { standardNames, techniqueOptions, whoOptions } from '../shared/options';
 import { stepCost } from './costs';
+import { HalfDone } from './HalfDone';
 import { PaintPicker } from './PaintPicker';
 import { reasonsFor } from './reasons';
 import styles from './View.module.css';
@@ -21,12 +23,19 @@ interface StepEditorProps {
   house: HouseRules;
   estimate: CommissionEstimate;
   onChange: (part: Partial<Step>) => void;
+  /** Models painted under this step. */
+  painted: number[];
+  /** Says of them that they count as done under these coats, or are painted again. */
+  onEvents: (kind: 'kept' | 'reopened', coats: number[]) => Promise<unknown> | null;
   onRemove: () => void;
   onNewPaint: (paint: Paint) => Promise<void>;
 }
 
-/** The step in hand: what it is, what it costs, and why it stands where it stands. */
-export function StepEditor({ unit, step, standard, paints, house, estimate, onChange, onRemove, onNewPaint }: StepEditorProps) {
+/** The step in hand: what it is, what it costs, and why it stands there. */
+export function StepEditor(props: StepEditorProps) {
+  const { unit, step, standard, paints, house, estimate, painted, onChange, onRemove, onNewPaint } = props;
+  const [pending, setPending] = useState<Partial<Step> | null>(null);
+  const [isSure, setSure] = useState(false);
   if (!step) {
     return (
       <aside className={styles.editor} aria-label="The step in hand">
@@ -38,6 +47,8 @@ export function StepEditor({ unit, step, standard, paints, house, estimate, onCh
     );
   }
   const facts = factsOf(step.technique);
+  /** What changes the work asks first when models are painted already. */
+  const changeWork = (part: Partial<Step>) => (painted.length > 0 ? setPending(part) : onChange(part));
   const cost = stepCost(unit, step, estimate, house.leaderFactor);
   return (
     <aside className={styles.editor} aria-label="The step in hand">
@@ -46,19 +57,19 @@ export function StepEditor({ unit, step, standard, paints, house, estimate, onCh
           label="Technique"
           value={step.technique}
           options={techniqueOptions}
-          onChange={(technique) => onChange({ technique })}
+          onChange={(technique) => changeWork({ technique })}
         />
         {facts.usesPaint && (
           <PaintPicker
             label="Paint"
             value={step.paintId}
             paints={paints}
-            onChange={(paintId) => onChange({ paintId })}
+            onChange={(paintId) => changeWork({ paintId })}
             onNewPaint={onNewPaint}
           />
         )}
         <div className={styles.pair}>
-          <NumberField label="Coats" whole min={1} max={10} value={step.coats} onChange={(coats) => coats && onChange({ coats })} />
+          <NumberField label="Coats" whole min={1} max={10} value={step.coats} onChange={(coats) => coats && changeWork({ coats })} />
           <NumberField
             label="Covers"
             unit="% of it"
@@ -71,7 +82,7 @@ export function StepEditor({ unit, step, standard, paints, house, estimate, onCh
         <div className={styles.pair}>
           <SelectField label="For" value={step.who} options={whoOptions} onChange={(who) => onChange({ who })} />
           <SelectField
-            label="From the standard"
+            label="Included from"
             value={step.standard}
             options={standardNames}
             onChange={(value) => onChange({ standard: value })}
@@ -88,6 +99,7 @@ export function StepEditor({ unit, step, standard, paints, house, estimate, onCh
           onChange={(dryMinutes) => onChange({ dryMinutes })}
         />
       </div>
+      {pending && <HalfDone {...props} step={step} change={pending} onDone={() => setPending(null)} />}
       <div className={styles.costs}>
         <p>
           <strong>
@@ -96,20 +108,22 @@ export function StepEditor({ unit, step, standard, paints, house, estimate, onCh
         </p>
         <p>{cost.why}</p>
         <p>
-          A further coat: {differenceText(cost.perCoat)}. Left out: {differenceText(-cost.unitMinutes)}.
+          Another coat: {differenceText(cost.perCoat)}. Without this step: {differenceText(-cost.unitMinutes)}.
         </p>
         {!includesStandard(standard, step.standard) && <p>Above the standard paid for ({standard}): it is not planned.</p>}
       </div>
       {facts.caution && <Notice kind="caution">{facts.caution}</Notice>}
       <details className={styles.reasons}>
-        <summary>Why it stands where it stands</summary>
+        <summary>Why this order?</summary>
         <ul>
           {reasonsFor(unit, step, standard, paints, house).map((reason) => (
             <li key={reason}>{reason}</li>
           ))}
         </ul>
       </details>
-      <Button onClick={onRemove}>Take the step out</Button>
+      <Button onClick={() => (painted.length > 0 && !isSure ? setSure(true) : onRemove())}>
+        {isSure ? `${counted(painted.length, 'model')} painted with it. Remove step all the same?` : 'Remove step'}
+      </Button>
     </aside>
   );
 }

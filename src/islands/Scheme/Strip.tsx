@@ -1,5 +1,5 @@
 import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react';
-import type { KeyboardEvent } from 'react';
+import { useState, type KeyboardEvent } from 'react';
 import { includesStandard, type Paint, type Standard, type Step, type Unit } from '../../core/scheme/definitions';
 import { factsOf } from '../../core/scheme/techniques';
 import type { CommissionEstimate } from '../../core/views/estimate';
@@ -27,10 +27,13 @@ interface StripProps {
   onRename?: (name: string) => void;
   onMovePart?: (by: number) => void;
   onRemovePart?: () => void;
+  /** Some models are painted here: removing asks once. */
+  painted?: boolean;
 }
 
 /** One part and its steps, in the order they go on. */
-export function Strip({ name, steps, onAdd, onRename, onMovePart, onRemovePart, ...rest }: StripProps) {
+export function Strip({ name, steps, onAdd, onRename, onMovePart, onRemovePart, painted = false, ...rest }: StripProps) {
+  const [isSure, setSure] = useState(false);
   const onKeyDown = (event: KeyboardEvent) => {
     if (!event.altKey || !onMovePart) return;
     if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
@@ -54,8 +57,12 @@ export function Strip({ name, steps, onAdd, onRename, onMovePart, onRemovePart, 
             <Button kind="quiet" aria-label={`${name} further out`} onClick={() => onMovePart(1)}>
               <ArrowDown aria-hidden="true" size={16} />
             </Button>
-            <Button kind="quiet" aria-label={`Remove ${name}`} onClick={onRemovePart}>
-              <X aria-hidden="true" size={16} />
+            <Button
+              kind="quiet"
+              aria-label={isSure ? undefined : `Remove ${name}`}
+              onClick={() => (painted && !isSure ? setSure(true) : onRemovePart?.())}
+            >
+              {isSure ? 'Models are painted. Remove all the same?' : <X aria-hidden="true" size={16} />}
             </Button>
           </span>
         )}
@@ -74,7 +81,7 @@ export function Strip({ name, steps, onAdd, onRename, onMovePart, onRemovePart, 
   );
 }
 
-type ChipProps = Omit<StripProps, 'name' | 'steps' | 'onAdd' | 'onRename' | 'onMovePart' | 'onRemovePart'> & { step: Step };
+type ChipProps = Omit<StripProps, 'name' | 'steps' | 'onAdd' | 'onRename' | 'onMovePart' | 'onRemovePart' | 'painted'> & { step: Step };
 
 function StepChip({ step, unit, standard, paints, estimate, leaderFactor, selected, onSelect, onMove }: ChipProps) {
   const paint = paints.find((each) => each.id === step.paintId) ?? null;

@@ -1,11 +1,14 @@
 import { useState } from 'react';
+import { ulid } from 'ulid';
+import { copyScheme } from '../../core/scheme/copyScheme';
 import { includesStandard, type Paint, type Scheme, type Standard } from '../../core/scheme/definitions';
 import type { HouseRules } from '../../core/scheme/houseRules';
+import { factsOf } from '../../core/scheme/techniques';
 import type { CommissionEstimate } from '../../core/views/estimate';
-import type { StoredUnit } from '../../core/views/stored';
+import type { RemovedPiece, StoredUnit } from '../../core/views/stored';
 import { Button } from '../../ui/Button/Button';
 import { cx } from '../../ui/cx';
-import { minutesText } from '../../ui/format';
+import { counted, minutesText } from '../../ui/format';
 import { SaveState } from '../shared/SaveState';
 import { useSaved } from '../shared/useSaved';
 import { stopLines } from './costs';
@@ -13,10 +16,11 @@ import {
   addPart,
   addStep,
   addUsualGround,
-  copyScheme,
   movePart,
+  isOut,
   moveStep,
   newStep,
+  putBack,
   removePart,
   removeStep,
   renamePart,
@@ -26,6 +30,8 @@ import {
 import { NewPart } from './NewPart';
 import { StepEditor } from './StepEditor';
 import { Strip } from './Strip';
+import { sendMarks } from './sendMarks';
+import { paintedUnder } from './usePainted';
 import styles from './View.module.css';
 
 interface UnitSchemeProps {
@@ -37,16 +43,27 @@ interface UnitSchemeProps {
   estimate: CommissionEstimate;
   onSave: (scheme: Scheme) => Promise<void>;
   onNewPaint: (paint: Paint) => Promise<void>;
+  /** Models painted under each pass. */
+  painted: ReadonlyMap<string, number[]>;
+  /** Taken out of this scheme before. */
+  removed: RemovedPiece[];
 }
 
 /** The scheme of one unit: strips from the deepest part to the outermost, and beside them the step in hand. */
-export function UnitScheme({ unit, others, standard, paints, house, estimate, onSave, onNewPaint }: UnitSchemeProps) {
+export function UnitScheme({ unit, others, standard, paints, house, estimate, onSave, onNewPaint, painted, removed }: UnitSchemeProps) {
   const saved = useSaved<Scheme>({ initial: unit.scheme, save: onSave });
   const { value: scheme, change } = saved;
+  const [out, setOut] = useState(() => removed.map(({ piece }) => piece));
   const [selected, setSelected] = useState<{ strip: StripId; step: string } | null>(null);
   const shownUnit = { ...unit, scheme };
   const strip = selected && (selected.strip === null ? scheme.allOver : scheme.parts.find((part) => part.id === selected.strip)?.steps);
   const step = strip?.find((each) => each.id === selected?.step) ?? null;
+
+  const takenOut = out.filter((piece) => isOut(scheme, piece));
+  const takeOut = (piece: RemovedPiece['piece'], next: Scheme) => {
+    setOut((all) => [piece, ...all]);
+    change(next);
+  };
 
   const stripProps = (id: StripId) => ({
     unit: shownUnit,
@@ -82,7 +99,8 @@ export function UnitScheme({ unit, others, standard, paints, house, estimate, on
             {...stripProps(part.id)}
             onRename={(name) => change(renamePart(scheme, part.id, name))}
             onMovePart={(by) => change(movePart(scheme, part.id, by))}
-            onRemovePart={() => change(removePart(scheme, part.id))}
+            painted={part.steps.flatMap((each) => paintedUnder(painted, each.id)).length > 0}
+            onRemovePart={() => takeOut({ kind: 'part', part }, removePart(scheme, part.id))}
           />
         ))}
         {scheme.parts.length > 0 && <p className={styles.depth}>The outermost part.</p>}
@@ -93,11 +111,26 @@ export function UnitScheme({ unit, others, standard, paints, house, estimate, on
           onAdd={(name, paintId) => change(addPart(scheme, name, paintId))}
         />
         {scheme.allOver.length > 0 && <Strip name="Over everything" steps={scheme.allOver} {...stripProps(null)} />}
+        {takenOut.length > 0 && (
+          <details className={styles.removed} data-testid="removed">
+            <summary>{counted(takenOut.length, 'thing')} removed</summary>
+            <ul>
+              {takenOut.map((piece) => (
+                <li key={piece.kind === 'part' ? piece.part.id : piece.step.id}>
+                  {pieceName(piece)}{' '}
+                  <Button kind="quiet" onClick={() => change(putBack(scheme, piece))}>
+                    Put back
+                  </Button>
+                </li>
+              ))}
+            </ul>
+          </details>
+        )}
         <div className={styles.starts}>
           {scheme.allOver.length === 0 && <Button onClick={() => change(addUsualGround(scheme))}>Add primer, wash, rim and varnish</Button>}
           {scheme.parts.length === 0 &&
             others.map((other) => (
-              <Button key={other.id} onClick={() => change(copyScheme(other.scheme))}>
+              <Button key={other.id} onClick={() => change(copyScheme(other.scheme, ulid))}>
                 Copy from {other.name}
               </Button>
             ))}
@@ -112,12 +145,19 @@ export function UnitScheme({ unit, others, standard, paints, house, estimate, on
         house={house}
         estimate={estimate}
         onNewPaint={onNewPaint}
+        painted={step ? paintedUnder(painted, step.id) : []}
         onChange={(part) => selected && change(changeStep(scheme, selected.strip, selected.step, part))}
-        onRemove={() => selected && change(removeStep(scheme, selected.strip, selected.step))}
+        onEvents={(kind, coats) => step && sendMarks(unit.id, step, kind, coats, paintedUnder(painted, step.id))}
+        onRemove={() =>
+          selected && step && takeOut({ kind: 'step', step, partId: selected.strip }, removeStep(scheme, selected.strip, selected.step))
+        }
       />
     </div>
   );
 }
+
+const pieceName = (piece: RemovedPiece['piece']): string =>
+  piece.kind === 'part' ? `${piece.part.name}, ${counted(piece.part.steps.length, 'step')}` : factsOf(piece.step.technique).label;
 
 /** How long the unit takes up to each standard; what the client pays for is the solid one. */
 function StopLines({ lines, standard }: { lines: ReturnType<typeof stopLines>; standard: Standard }) {

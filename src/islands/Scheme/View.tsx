@@ -8,6 +8,7 @@ import { counted, minutesText } from '../../ui/format';
 import { send } from '../shared/api';
 import { keepInAddress, UnitTabs } from '../shared/UnitTabs';
 import { UnitScheme } from './UnitScheme';
+import { usePainted } from './usePainted';
 import styles from './View.module.css';
 
 interface SchemeViewProps {
@@ -23,6 +24,7 @@ export function SchemeView({ picture, commissionId, wantedUnit }: SchemeViewProp
   const [paints, setPaints] = useState(picture.paints);
   const [estimate, setEstimate] = useState(picture.estimate);
   const [shown, setShown] = useState(() => (picture.units.find((unit) => unit.id === wantedUnit) ?? picture.units[0])?.id);
+  const painted = usePainted(commissionId, picture.painted);
   const unit = units.find((each) => each.id === shown);
   if (!unit) {
     return (
@@ -71,7 +73,7 @@ export function SchemeView({ picture, commissionId, wantedUnit }: SchemeViewProp
         onShow={show}
         controls="scheme"
       />
-      <LinkButton kind="main" href={`/c/${commissionId}/line`} className={styles.toLine}>
+      <LinkButton kind="main" href={`/line?of=${commissionId}`} className={styles.toLine}>
         Next: in which order?
       </LinkButton>
       <UnitScheme
@@ -84,6 +86,8 @@ export function SchemeView({ picture, commissionId, wantedUnit }: SchemeViewProp
         estimate={estimate}
         onSave={saveScheme}
         onNewPaint={addPaint}
+        painted={painted}
+        removed={picture.removed.filter((each) => each.unitId === unit.id)}
       />
     </div>
   );

@@ -1,6 +1,7 @@
 import { ulid } from 'ulid';
-import type { Part, Scheme, Step, Technique } from '../../core/scheme/definitions';
+import type { Scheme, Step, Technique } from '../../core/scheme/definitions';
 import { factsOf } from '../../core/scheme/techniques';
+import type { RemovedPiece } from '../../core/views/stored';
 
 /** Changes to a scheme, each returning a new one. A strip is a part's id, or null for what goes over everything. */
 export type StripId = string | null;
@@ -85,10 +86,15 @@ export const removePart = (scheme: Scheme, partId: string): Scheme => ({
   parts: scheme.parts.filter((part) => part.id !== partId),
 });
 
-const freshSteps = (steps: Step[]): Step[] => steps.map((step) => ({ ...step, id: ulid() }));
+/** Puts a part or a step back that was taken out; a step whose part is gone too goes over everything. */
+export function putBack(scheme: Scheme, piece: RemovedPiece['piece']): Scheme {
+  if (piece.kind === 'part') return { ...scheme, parts: [...scheme.parts, piece.part] };
+  const strip = scheme.parts.some((part) => part.id === piece.partId) ? piece.partId : null;
+  return addStep(scheme, strip, piece.step);
+}
 
-/** Another unit's scheme with ids of its own, so that each keeps its own log. */
-export const copyScheme = (scheme: Scheme): Scheme => ({
-  parts: scheme.parts.map((part): Part => ({ ...part, id: ulid(), steps: freshSteps(part.steps) })),
-  allOver: freshSteps(scheme.allOver),
-});
+/** Is what was taken out still out of this scheme? */
+export function isOut({ parts, allOver }: Scheme, piece: RemovedPiece['piece']): boolean {
+  if (piece.kind === 'part') return !parts.some((part) => part.id === piece.part.id);
+  return ![...parts.flatMap((part) => part.steps), ...allOver].some((step) => step.id === piece.step.id);
+}

@@ -108,13 +108,13 @@ export function ShelfView({ paints: initial, unitsUsing }: ShelfViewProps) {
             )}
             <span className={styles.tools}>
               <Button kind="main" type="submit">
-                Keep
+                Save
               </Button>
-              <Button onClick={() => setInHand(null)}>Leave it</Button>
+              <Button onClick={() => setInHand(null)}>Cancel</Button>
             </span>
           </form>
         ) : (
-          <Button onClick={() => setInHand(emptyPaint())}>A new paint</Button>
+          <Button onClick={() => setInHand(emptyPaint())}>Add paint</Button>
         )}
       </Panel>
     </div>

@@ -7,7 +7,7 @@ import styles from './View.module.css';
 
 /** One commission with its standing: painted, left, date, and whether the date can be met. */
 export function CommissionRow({ entry, now }: { entry: TodayCommission; now: number }) {
-  const { commission, estimate, outlook, hasOpenRun } = entry;
+  const { commission, estimate, outlook, isOnBench } = entry;
   const share = estimate.stepsTotal > 0 ? estimate.stepsDone / estimate.stepsTotal : 0;
   const days = daysUntil(commission.dueOn, now);
   const standing = standingText(entry);
@@ -28,11 +28,11 @@ export function CommissionRow({ entry, now }: { entry: TodayCommission; now: num
       <dl className={styles.left}>
         <div>
           <dt>likely</dt>
-          <dd>{minutesText(estimate.likelyMinutes)}</dd>
+          <dd data-testid="likely">{minutesText(estimate.likely)}</dd>
         </div>
         <div>
           <dt>safe</dt>
-          <dd>{minutesText(estimate.safeMinutes)}</dd>
+          <dd>{minutesText(estimate.safe)}</dd>
         </div>
       </dl>
       <div className={styles.due}>
@@ -43,7 +43,16 @@ export function CommissionRow({ entry, now }: { entry: TodayCommission; now: num
         <summary data-standing={outlook.standing}>{standing.verdict}</summary>
         <p>{standing.why}</p>
       </details>
-      <LinkButton href={`/c/${commission.id}/${hasOpenRun ? 'bench' : 'line'}`}>{hasOpenRun ? 'Bench' : 'Line'}</LinkButton>
+      <LinkButton href={nextHref(entry)}>{isOnBench ? 'Bench' : nextName(entry)}</LinkButton>
     </li>
   );
 }
+
+/** Where work on it goes on: at the bench, at the line, or where something is missing. */
+function nextHref({ commission, isOnBench, canBePainted, units }: TodayCommission): string {
+  if (isOnBench) return '/bench';
+  if (canBePainted) return `/line?of=${commission.id}`;
+  return `/c/${commission.id}/${units === 0 ? 'intake' : 'scheme'}`;
+}
+
+const nextName = ({ canBePainted, units }: TodayCommission): string => (canBePainted ? 'Line' : units === 0 ? 'Intake' : 'Scheme');

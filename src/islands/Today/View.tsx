@@ -1,57 +1,80 @@
-import type { Today, TodayCommission } from '../../core/views/today';
-import { LinkButton } from '../../ui/Button/Button';
+import { useState } from 'react';
+import type { Today } from '../../core/views/today';
+import { Button, LinkButton } from '../../ui/Button/Button';
+import { TextField } from '../../ui/Field/Field';
 import { Notice } from '../../ui/Notice/Notice';
 import { Panel } from '../../ui/Panel/Panel';
-import { counted, minutesText, momentText, percentText, timeOfDayText } from '../../ui/format';
+import { counted, minutesText, momentText, timeOfDayText } from '../../ui/format';
+import { send } from '../shared/api';
 import { useNow } from '../shared/useNow';
 import { CommissionRow } from './CommissionRow';
+import { DemoNote, useDemo } from './DemoNote';
 import { ImportCommission } from './ImportCommission';
+import { TakeUp } from './TakeUp';
+import { Tonight } from './Tonight';
+import { Waiting } from './Waiting';
 import styles from './View.module.css';
 
 interface TodayViewProps {
   today: Today;
   now: number;
+  /** A commission that was deleted just now, and can come back. */
+  deleted: { id: string; name: string } | null;
 }
 
 const TICK_MS = 15_000;
 const MINUTE_MS = 60_000;
+/** With fewer, one sees at a glance where each is. */
+const WORTH_FINDING = 5;
+const SESSIONS_SHOWN = 4;
 
-export function TodayView({ today, now: start }: TodayViewProps) {
+export function TodayView({ today, now: start, deleted }: TodayViewProps) {
   const now = useNow(start, TICK_MS);
-  if (today.commissions.length === 0) return <Nothing />;
-  const next = nextToTakeUp(today.commissions);
+  const [sought, setSought] = useState('');
+  if (today.commissions.length === 0) return <Nothing closed={today.closed} deleted={deleted} />;
   const drying = today.commissions.flatMap(({ drying: rows, commission }) =>
     rows.filter((row) => row.lastDryAt > now).map((row) => ({ ...row, commission: commission.name })),
   );
-  const waiting = today.commissions.filter(
-    (entry) => entry.waitingTestModels.length + entry.openCounts.length + entry.unitsWithoutScheme.length > 0,
+  const shown = today.commissions.filter(({ commission }) =>
+    `${commission.name} ${commission.client}`.toLowerCase().includes(sought.trim().toLowerCase()),
   );
   return (
     <div className={styles.view}>
       <div className={styles.main}>
-        {next && <TakeUp entry={next} now={now} />}
+        {deleted && <Deleted {...deleted} />}
+        <TakeUp today={today} now={now} />
         <Panel
           title="Commissions, by date"
           aside={
             <span className={styles.actions}>
+              {today.commissions.length >= WORTH_FINDING && (
+                <TextField label="Find a commission" hideLabel placeholder="Find" type="search" value={sought} onChange={setSought} />
+              )}
               <ImportCommission />
               <LinkButton href="/new">New commission</LinkButton>
             </span>
           }
         >
           <ul className={styles.rows}>
-            {today.commissions.map((entry) => (
+            {shown.map((entry) => (
               <CommissionRow key={entry.commission.id} entry={entry} now={now} />
             ))}
           </ul>
+          {shown.length === 0 && <p>No open commission is called “{sought}”.</p>}
+          {today.closed > 0 && (
+            <p>
+              <a href="/ledger#closed">{counted(today.closed, 'closed commission')} in the Ledger</a>
+            </p>
+          )}
         </Panel>
+        {today.tonight && <Tonight tonight={today.tonight} paints={today.paints} now={now} />}
       </div>
       <div className={styles.side}>
         <Panel title="Drying now">
           {drying.length === 0 && <p>Nothing is wet.</p>}
           <ul className={styles.list}>
             {drying.map((row) => (
-              <li key={`${row.commission} ${row.unitName} ${row.what} ${row.firstDryAt}`} className={styles.drying}>
+              <li key={`${row.commission} ${row.unitName} ${row.what} ${row.lastDryAt}`} className={styles.drying}>
                 <span className={styles.hatch} aria-hidden="true" />
                 <span>
                   {row.unitName}, {row.what.toLowerCase()}: {counted(row.models, 'model')}
@@ -61,18 +84,11 @@ export function TodayView({ today, now: start }: TodayViewProps) {
             ))}
           </ul>
         </Panel>
-        <Panel title="What waits">
-          {waiting.length === 0 && <p>Nobody has to be asked anything.</p>}
-          <ul className={styles.list}>
-            {waiting.map((entry) => (
-              <Waits key={entry.commission.id} entry={entry} />
-            ))}
-          </ul>
-        </Panel>
+        <Waiting today={today} />
         <Panel title="Sessions in the next week" aside={<a href="/house-rules">Change</a>}>
           {today.sessions.length === 0 && <p>No sessions are set, so no date can be promised.</p>}
           <ul className={styles.list}>
-            {today.sessions.slice(0, 6).map((session) => (
+            {today.sessions.slice(0, SESSIONS_SHOWN).map((session) => (
               <li key={session.from} className={styles.session}>
                 <span>
                   {momentText(session.from)} to {timeOfDayText(session.to)}
@@ -82,65 +98,52 @@ export function TodayView({ today, now: start }: TodayViewProps) {
             ))}
           </ul>
         </Panel>
+        {today.isDemo && <DemoNote />}
       </div>
     </div>
   );
 }
 
-/** The commission whose line lies at the bench and was worked on last, else the one due first that can be painted. */
-function nextToTakeUp(entries: TodayCommission[]): TodayCommission | null {
-  const open = entries.filter((entry) => entry.estimate.likelyMinutes > 0);
-  const laidOut = open.filter((entry) => entry.hasOpenRun).sort((a, b) => (b.lastWorkedAt ?? 0) - (a.lastWorkedAt ?? 0));
-  return laidOut[0] ?? open[0] ?? null;
-}
-
-function TakeUp({ entry, now }: { entry: TodayCommission; now: number }) {
-  const { commission, estimate, hasOpenRun, lastWorkedAt } = entry;
-  const share = estimate.stepsTotal > 0 ? estimate.stepsDone / estimate.stepsTotal : 0;
+/** A commission that was deleted comes back by one press. */
+function Deleted({ id, name }: { id: string; name: string }) {
+  const [error, setError] = useState<string | null>(null);
+  const undo = () =>
+    send('PUT', `/api/commissions/${id}/deleted`, { deleted: false }).then(
+      () => window.location.assign('/'),
+      (problem: Error) => setError(problem.message),
+    );
   return (
-    <section className={styles.takeUp} aria-label="Take up now">
-      <div>
-        <p className={styles.takeUpName}>{commission.name}</p>
-        <p>
-          {hasOpenRun ? 'Its line lies at the bench' : 'No line is laid out yet'}
-          {lastWorkedAt !== null &&
-            `, last brush stroke ${lastWorkedAt > now - 86_400_000 ? `at ${timeOfDayText(lastWorkedAt)}` : momentText(lastWorkedAt)}`}
-          {`, ${percentText(share)} of its steps painted.`}
-        </p>
-      </div>
-      <LinkButton kind="main" href={`/c/${commission.id}/${hasOpenRun ? 'bench' : 'line'}`} className={styles.go}>
-        {hasOpenRun ? 'To the bench' : 'Lay out its line'}
-      </LinkButton>
-    </section>
+    <Notice>
+      {name} was deleted; its file was saved first. {error}
+      <Button onClick={() => void undo()}>Undo</Button>
+    </Notice>
   );
 }
 
-function Waits({ entry }: { entry: TodayCommission }) {
-  const { commission, openCounts, waitingTestModels, unitsWithoutScheme } = entry;
-  return (
-    <li className={styles.waits}>
-      <strong>{commission.name}</strong>
-      {openCounts.length > 0 && <a href={`/c/${commission.id}/intake`}>Count open: {openCounts.join(', ')}</a>}
-      {waitingTestModels.length > 0 && (
-        <a href={`/c/${commission.id}/intake`}>Test model with the client: {waitingTestModels.join(', ')}</a>
-      )}
-      {unitsWithoutScheme.length > 0 && <a href={`/c/${commission.id}/scheme`}>No scheme yet: {unitsWithoutScheme.join(', ')}</a>}
-    </li>
-  );
-}
-
-function Nothing() {
+function Nothing({ closed, deleted }: { closed: number; deleted: TodayViewProps['deleted'] }) {
+  const demo = useDemo(true);
   return (
     <div className={styles.nothing}>
+      {deleted && <Deleted {...deleted} />}
       <Notice>
-        <p>No commission is here yet. Open the box, count what came in it, and enter it: name, client, date, and the units.</p>
+        <p>No commission is open. Open the box, count what came in it, and enter it: name, client, date, and the units.</p>
       </Notice>
       <span className={styles.actions}>
         <LinkButton kind="main" href="/new">
           Enter a commission
         </LinkButton>
         <ImportCommission />
+        {closed > 0 ? (
+          <a href="/ledger#closed">{counted(closed, 'closed commission')} in the Ledger</a>
+        ) : (
+          <Button onClick={demo.set}>Look at the demo first</Button>
+        )}
       </span>
+      {demo.error && (
+        <Notice kind="flag" role="alert">
+          {demo.error}
+        </Notice>
+      )}
     </div>
   );
 }

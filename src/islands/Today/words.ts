@@ -1,5 +1,5 @@
 import type { TodayCommission } from '../../core/views/today';
-import { counted, minutesText, percentText } from '../../ui/format';
+import { counted, minutesText } from '../../ui/format';
 
 export const modelsText = ({ models, units }: TodayCommission): string => `${counted(models, 'model')} in ${counted(units, 'unit')}`;
 
@@ -11,8 +11,8 @@ export function standingText({ estimate, outlook, units }: TodayCommission): { v
       verdict: estimate.stepsTotal === 0 ? 'No scheme yet' : 'All painted',
       why: estimate.stepsTotal === 0 ? 'Give its units a scheme first.' : 'Every step is painted.',
     };
-  const queued = outlook.queuedMinutes > 0 ? ` after ${minutesText(outlook.queuedMinutes)} of work due earlier` : '';
-  const why = `${minutesText(outlook.sessionMinutes)} of sessions before the date; likely ${minutesText(estimate.likelyMinutes)} needed${queued}. In ${percentText(outlook.chance)} of the simulated courses it is met.`;
+  const queued = outlook.queuedMinutes > 0 ? ` after ${minutesText(outlook.queuedMinutes)} of other work` : '';
+  const why = `${minutesText(outlook.sessionMinutes)} of sessions before the date; likely ${minutesText(estimate.likely)} needed${queued}. On time in ${Math.round(outlook.chance * 100)} of 100 simulations.`;
   const verdicts = { fits: 'Fits', tight: 'Tight', short: 'Too little time', done: 'All painted' } as const;
   return { verdict: verdicts[outlook.standing], why };
 }

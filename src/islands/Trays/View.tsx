@@ -1,5 +1,6 @@
 import { useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
 import { hasScheme, modelsOf, SIZE_LABELS, type Unit } from '../../core/scheme/definitions';
+import type { RosterUnit } from '../../core/scheme/buildLine';
 import { dryingNeeds } from '../../core/scheme/dryingNeeds';
 import { sameSplit, sweetSpot, trayLimits, traySizes, type TrayScope } from '../../core/scheme/trayChoices';
 import { rosterFrom, type TraysPicture } from '../../core/views/trays';
@@ -9,6 +10,7 @@ import { Panel } from '../../ui/Panel/Panel';
 import { counted, minutesText } from '../../ui/format';
 import { send } from '../shared/api';
 import { SaveState } from '../shared/SaveState';
+import { UnitChooser } from '../shared/UnitChooser';
 import { keepInAddress, UnitTabs } from '../shared/UnitTabs';
 import { useSaved } from '../shared/useSaved';
 import type { TraysRequest } from '../workers/trays.worker';
@@ -20,36 +22,49 @@ import styles from './View.module.css';
 
 interface TraysViewProps {
   picture: TraysPicture;
-  commissionId: string;
   wantedUnit: string | null;
 }
 
 /** How many alike models travel together, for every unit that has a scheme. */
-export function TraysView({ picture, commissionId, wantedUnit }: TraysViewProps) {
+export function TraysView({ picture, wantedUnit }: TraysViewProps) {
   const ready = picture.units.filter(hasScheme);
   if (ready.length === 0)
     return (
-      <Notice>
-        <p>No unit has a scheme yet. How many models travel together follows from what is painted on them.</p>
-        <LinkButton kind="main" href={`/c/${commissionId}/${picture.units.length === 0 ? 'intake' : 'scheme'}`}>
-          {picture.units.length === 0 ? 'Enter the units first' : 'Give the units a scheme'}
-        </LinkButton>
-      </Notice>
+      <>
+        {picture.choices.length > 0 && <UnitChooser choices={picture.choices} selection={picture.selection} />}
+        <Notice>
+          <p>No unit here has a scheme yet. How many models travel together follows from what is painted on them.</p>
+          <LinkButton
+            kind="main"
+            href={
+              picture.selection[0] ? `/c/${picture.selection[0].commissionId}/${picture.units.length === 0 ? 'intake' : 'scheme'}` : '/new'
+            }
+          >
+            {picture.selection.length === 0
+              ? 'Enter a commission'
+              : picture.units.length === 0
+                ? 'Enter the units first'
+                : 'Give the units a scheme'}
+          </LinkButton>
+        </Notice>
+      </>
     );
-  return <ReadyTrays picture={picture} commissionId={commissionId} wantedUnit={wantedUnit} />;
+  return <ReadyTrays picture={picture} wantedUnit={wantedUnit} />;
 }
 
-function ReadyTrays({ picture, commissionId, wantedUnit }: TraysViewProps) {
-  const revision = useRef(picture.revision);
+function ReadyTrays({ picture, wantedUnit }: TraysViewProps) {
+  const revisions = useRef(new Map(picture.revisions));
   const saved = useSaved<ReadonlyMap<string, number>>({
     initial: useMemo(() => new Map(picture.units.map((unit) => [unit.id, unit.trayLimit])), [picture]),
     save: async (limits) => {
-      const units = Array.from(limits, ([id, trayLimit]) => ({ id, trayLimit }));
-      const answer = await send<{ revision: number }>('PUT', `/api/commissions/${commissionId}/trays`, {
-        revision: revision.current,
-        units,
-      });
-      revision.current = answer.revision;
+      for (const commissionId of new Set(picture.units.map((unit) => unit.commissionId))) {
+        const units = picture.units
+          .filter((unit) => unit.commissionId === commissionId)
+          .map(({ id, trayLimit }) => ({ id, trayLimit: limits.get(id) ?? trayLimit }));
+        const revision = revisions.current.get(commissionId);
+        const answer = await send<{ revision: number }>('PUT', `/api/commissions/${commissionId}/trays`, { revision, units });
+        revisions.current.set(commissionId, answer.revision);
+      }
     },
   });
   const units = useMemo(
@@ -68,21 +83,22 @@ function ReadyTrays({ picture, commissionId, wantedUnit }: TraysViewProps) {
   return (
     <div className={styles.view}>
       <div className={styles.top}>
+        <UnitChooser choices={picture.choices} selection={picture.selection} />
+        <SaveState saved={saved} />
+        <LinkButton kind="main" href="/line" className={styles.toLine}>
+          Next: in which order?
+        </LinkButton>
+      </div>
+      <div className={styles.top}>
         <UnitTabs
           units={withScheme.map((unit) => ({ id: unit.id, name: unit.name, detail: splitOf(unit) }))}
           shown={shown}
           onShow={show}
           controls="trays"
         />
-        <SaveState saved={saved} />
-        <LinkButton kind="main" href={`/c/${commissionId}/line`} className={styles.toLine}>
-          Next: in which order?
-        </LinkButton>
       </div>
-      {picture.hasOpenRun && (
-        <p className={styles.note}>
-          The line at the bench keeps its trays until it is laid out anew from the Line; what is painted stays painted.
-        </p>
+      {picture.isOnBench && (
+        <p className={styles.note}>This line is on the bench: new trays hold there at once, and what is painted stays painted.</p>
       )}
       <UnitTrays
         key={[shown, scope, ...others].join(' ')}
@@ -104,7 +120,7 @@ const splitOf = (unit: Unit): string => {
 
 interface UnitTraysProps {
   picture: TraysPicture;
-  units: Unit[];
+  units: RosterUnit[];
   unit: Unit;
   scope: TrayScope;
   /** Null when there is no other unit to share a line with. */
@@ -188,7 +204,7 @@ function UnitTrays({ picture, units, unit, scope, onScope, onTake }: UnitTraysPr
           <div className={styles.why} data-testid="why">
             {sweet && whySweet(choices, sweet, house.stretchMinutes, paints).map((sentence) => <p key={sentence}>{sentence}</p>)}
             <p className={styles.soft}>
-              A holder takes {counted(holderModels, 'model')} of this size ({SIZE_LABELS[unit.size]}), and you keep one thing up for{' '}
+              A holder takes {counted(holderModels, 'model')} of this size ({SIZE_LABELS[unit.size]}), and you work at one thing for{' '}
               {minutesText(house.stretchMinutes)}: <a href="/house-rules">House rules</a>.
             </p>
           </div>

@@ -8,9 +8,9 @@ export function SaveState({ saved }: { saved: SavedControls }) {
   return (
     <div className={styles.state}>
       <span role="status" data-save={status.kind}>
-        {status.kind === 'saved' && 'All stored'}
-        {status.kind === 'waiting' && 'Storing …'}
-        {status.kind === 'failed' && <strong>Not stored. {status.message}</strong>}
+        {status.kind === 'saved' && 'Saved'}
+        {status.kind === 'waiting' && 'Saving …'}
+        {status.kind === 'failed' && <strong>Not saved. {status.message}</strong>}
       </span>
       {status.kind === 'failed' && <Button onClick={() => void saved.retry()}>Try again</Button>}
       <Button kind="quiet" onClick={saved.undo} disabled={!saved.canUndo}>

@@ -1,46 +1,84 @@
-import { object, type InferType } from 'yup';
-import { dryingModels, type WetModel } from '../../core/bench/benchView';
-import { replayBench } from '../../core/bench/replayBench';
-import { count } from '../../core/formats/fields';
-import type { BenchPicture } from '../../core/views/bench';
-import type { StoredEvent } from '../../core/views/stored';
-import { findCommission, loadPicture, type Picture } from '../commissions/loadPicture';
-import { estimateCommission } from '../estimate/estimateCommission';
-import { NotFoundError } from '../errors';
+import { benchLine } from '../../core/bench/benchLine';
+import type { BenchEvent } from '../../core/bench/definitions';
+import { foldClock } from '../../core/bench/foldClock';
+import { foldMarks } from '../../core/bench/foldMarks';
+import { benchSessions } from '../../core/calendar/benchSessions';
+import { carryOver } from '../../core/line/carryOver';
+import { buildLine, type BuiltLine } from '../../core/scheme/buildLine';
+import { packMarks, type BenchPicture } from '../../core/views/bench';
+import type { BenchOrder, StoredEvent } from '../../core/views/stored';
+import { chosenUnits } from '../workshop/choice';
+import { loadWorkshop, type Workshop, type WorkUnit } from '../workshop/loadWorkshop';
+import { rosterOf } from '../workshop/roster';
+import { loadFigures } from './loadFigures';
 import type { Stores } from '../stores';
 
-/** The line that is at the bench for a commission; null when none was taken up. */
-export async function loadBench(stores: Stores, commissionId: string | undefined, now: Date): Promise<BenchPicture | null> {
-  const commission = await findCommission(stores, commissionId);
-  const run = await stores.runs.openRun(commission.id);
-  if (!run) return null;
-  const picture = await loadPicture(stores, commission.id, now);
+/** So many of the latest events go along, for undo; what stood before them goes as marks. */
+const EVENTS_SENT = 120;
+/** Enough of those before to know where the clock stood. */
+const EVENTS_BEFORE = 300;
+const DAY_MS = 86_400_000;
+
+/** The line on the bench as it is today; null when nothing is on it. */
+export async function loadBench(stores: Stores, now: Date): Promise<BenchPicture | null> {
+  const order = await stores.workshop.bench();
+  if (!order) return null;
+  const workshop = await loadWorkshop(stores, now);
+  const units = chosenUnits(workshop, order.selection);
+  const { line, changes } = todaysLine(workshop, units, order);
+  const paintIds = new Set(line.passes.map((pass) => pass.paintId));
   return {
-    commissionName: commission.name,
-    run,
-    events: await stores.runs.events(run.id),
-    paints: [...picture.paints.values()],
-    stillWet: picture.runs.filter((other) => other.run.id !== run.id).flatMap((other) => leftWet(other, now)),
-    estimate: await estimateCommission(picture),
+    line,
+    paints: [...workshop.paints.values()].filter((paint) => paintIds.has(paint.id)),
+    house: workshop.house,
+    sessions: benchSessions(workshop.house.sessions, now.getTime() - DAY_MS, now.getTime() + 7 * DAY_MS).filter(
+      (session) => session.to > now.getTime(),
+    ),
+    now: now.getTime(),
+    laidAt: order.laidAt,
+    changes,
+    ...(await recentPast(
+      stores,
+      units.map((unit) => unit.id),
+    )),
+    ...(await loadFigures(stores, now)),
+    waitingUnits: units.filter((unit) => unit.testModel === 'waiting').map((unit) => unit.name),
   };
 }
 
-function leftWet({ run, events }: Picture['runs'][number], now: Date): WetModel[] {
-  const jobs = new Map(run.jobs.map((job) => [job.id, job]));
-  return dryingModels(run, replayBench(run.jobs, events), now.getTime()).map(({ job, model, dryAt }) => {
-    const { unitId, unitName, partName } = jobs.get(job)!;
-    return { unitId, what: `${unitName}, ${partName?.toLowerCase() ?? 'everything'}`, model, dryAt };
-  });
+/** The order laid over today's schemes, counts and trays, and what has come and gone since it was laid. */
+function todaysLine(workshop: Workshop, units: WorkUnit[], order: BenchOrder) {
+  const roster = rosterOf(workshop, units);
+  const all = buildLine({ ...roster, doneModels: () => new Set() });
+  const carried = all.jobs.length === 0 ? [] : carryOver(all.problem, order).order;
+  return { line: benchLine(roster, carried), changes: changesSince(all, order, workshop) };
 }
 
-export const newEventsSchema = object({ after: count(0, Number.MAX_SAFE_INTEGER) });
+function changesSince({ jobs }: BuiltLine, order: BenchOrder, { marks }: Workshop): BenchPicture['changes'] {
+  const known = new Set(order.order);
+  const there = new Set(jobs.map((job) => job.id));
+  const isPainted = ({ passKey, models }: BuiltLine['jobs'][number]) => models.every((model) => marks.marks.get(passKey)?.has(model));
+  return {
+    added: jobs.filter((job) => !known.has(job.id) && !isPainted(job)).length,
+    gone: order.order.filter((id) => !there.has(id)).length,
+  };
+}
 
-/** Events of a run that arrived after number `after`, for a second tab or device at the same bench. */
-export async function newEvents(
-  stores: Pick<Stores, 'runs'>,
-  runId: string | undefined,
-  { after }: InferType<typeof newEventsSchema>,
-): Promise<{ events: StoredEvent[] }> {
-  if (!(await stores.runs.find(runId ?? ''))) throw new NotFoundError(`There is no run ${runId} at this bench.`);
-  return { events: await stores.runs.events(runId!, after) };
+/** The latest events of the whole bench, and what stood on these units and on the clock before them. */
+async function recentPast(stores: Stores, unitIds: string[]): Promise<Pick<BenchPicture, 'before' | 'events' | 'seq'>> {
+  const seq = await stores.bench.lastSeq();
+  const latest = await stores.bench.latest(EVENTS_SENT + EVENTS_BEFORE);
+  const events = latest.slice(-EVENTS_SENT);
+  const sent = new Set(events.map((event) => event.id));
+  const ofUnits = await stores.bench.ofUnits(unitIds);
+  // What is undone later never stood there.
+  const isBefore = (event: StoredEvent) => !sent.has(event.id) || event.kind === 'undone';
+  return {
+    before: {
+      marks: packMarks(foldMarks(ofUnits.filter(isBefore))),
+      clock: foldClock(latest.filter(isBefore)).clock,
+    },
+    events: events.map(({ seq: _seq, receivedAt: _received, ...event }): BenchEvent => event),
+    seq,
+  };
 }

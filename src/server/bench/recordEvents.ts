@@ -1,39 +1,64 @@
 import { object, type InferType } from 'yup';
-import type { BenchEvent } from '../../core/bench/definitions';
-import { benchEventSchema } from '../../core/formats/commission';
+import { passKeyOf, type BenchEvent, type WorkFacts } from '../../core/bench/definitions';
+import { benchEventSchema, checkBenchEvent, eventOf } from '../../core/formats/benchEvents';
 import { list } from '../../core/formats/fields';
 import { InputError } from '../../core/formats/InputError';
-import type { StoredRun } from '../../core/views/stored';
-import { findCommission } from '../commissions/loadPicture';
-import { NotFoundError } from '../errors';
+import { benchLine, factsOfPass } from '../../core/bench/benchLine';
+import { loadWorkshop } from '../workshop/loadWorkshop';
+import { rosterOf } from '../workshop/roster';
 import type { Stores } from '../stores';
-import { logRowsOf } from '../../core/bench/logRowsOf';
 
 export const recordEventsSchema = object({ events: list(benchEventSchema, 10_000) });
 
 /** Writes bench events down, each once however often it is sent. Answers when they are on the disk. */
 export async function recordEvents(
   stores: Stores,
-  runId: string | undefined,
   input: InferType<typeof recordEventsSchema>,
   now: Date,
 ): Promise<{ recorded: string[] }> {
-  const run = await stores.runs.find(runId ?? '');
-  if (!run) throw new NotFoundError(`There is no run ${runId} at this bench: take the line up again from the Line view.`);
-  const commission = await findCommission(stores, run.commissionId);
-  const events = input.events as BenchEvent[];
-  events.forEach((event, index) => checkEvent(run, event, `events[${index}]`));
-  await stores.runs.addEvents(run.id, events, now.toISOString(), (all) => logRowsOf(commission.name, run, all));
+  const events = input.events.map(eventOf);
+  events.forEach((event, index) => checkBenchEvent(event, `events[${index}]`));
+  await checkUnits(stores, events);
+  await stores.bench.add(await withFacts(stores, events, now), now.toISOString());
   return { recorded: events.map((event) => event.id) };
 }
 
-function checkEvent(run: StoredRun, event: BenchEvent, field: string): void {
-  const needsModel = ['done', 'missed', 'touched-up'].includes(event.kind);
-  const job = run.jobs.find((entry) => entry.id === event.job);
-  if (event.job !== null && !job) throw new InputError(`${field}.job`, event.job, 'name a job of this run');
-  if ((needsModel || event.kind === 'started') && !job) throw new InputError(`${field}.job`, event.job, 'name the job');
-  if (needsModel && !job!.models.includes(event.model ?? 0))
-    throw new InputError(`${field}.model`, event.model, 'name a model that the job covers');
-  if (event.kind === 'undone' && event.target === null)
-    throw new InputError(`${field}.target`, event.target, 'name the event to take back');
+async function checkUnits(stores: Pick<Stores, 'commissions'>, events: readonly BenchEvent[]): Promise<void> {
+  const known = await stores.commissions.knownUnits([...new Set(events.flatMap((event) => event.unit ?? []))]);
+  events.forEach((event, index) => {
+    if (event.unit !== null && !known.has(event.unit))
+      throw new InputError(`events[${index}].unit`, event.unit, 'name a unit that is in this data folder');
+  });
+}
+
+/** Work that brings no facts, and of which none are known, is begun with today's. */
+async function withFacts(stores: Stores, events: BenchEvent[], now: Date): Promise<BenchEvent[]> {
+  const brought = new Set(events.filter((event) => event.facts !== null).map(passKeyOf));
+  const bare = events.filter((event) => ['started', 'done', 'touched-up'].includes(event.kind) && !brought.has(passKeyOf(event)));
+  if (bare.length === 0) return events;
+  const known = await stores.bench.passesWithFacts(bare.map((event) => event.unit!));
+  if (bare.every((event) => known.has(passKeyOf(event)!))) return events;
+  const facts = await todaysFacts(stores, new Set(bare.map((event) => event.unit!)), now);
+  return events.map((event) => {
+    const key = passKeyOf(event);
+    return bare.includes(event) && !known.has(key!) ? { ...event, facts: facts.get(key!) ?? null } : event;
+  });
+}
+
+async function todaysFacts(stores: Stores, unitIds: ReadonlySet<string>, now: Date): Promise<Map<string, WorkFacts>> {
+  const workshop = await loadWorkshop(stores, now);
+  const line = benchLine(
+    rosterOf(
+      workshop,
+      workshop.units.filter((unit) => unitIds.has(unit.id)),
+    ),
+    [],
+  );
+  const units = new Map(line.units.map((unit) => [unit.id, unit]));
+  return new Map(
+    line.passes.map((pass) => [
+      pass.key,
+      factsOfPass(pass, units.get(pass.unitId)!, workshop.paints.get(pass.paintId ?? '')?.name ?? null),
+    ]),
+  );
 }

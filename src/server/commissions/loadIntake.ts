@@ -1,11 +1,22 @@
 import type { IntakePicture } from '../../core/views/commission';
-import { estimateCommission } from '../estimate/estimateCommission';
+import { commissionEstimate } from '../estimate/benchEstimate';
 import type { Stores } from '../stores';
-import { loadPicture } from './loadPicture';
+import { findOpenCommission } from '../workshop/loadWorkshop';
+import { startedUnits } from './startedUnits';
 
 export async function loadIntake(stores: Stores, commissionId: string | undefined, now: Date): Promise<IntakePicture> {
-  const picture = await loadPicture(stores, commissionId, now);
-  const estimate = await estimateCommission(picture);
-  const started = estimate.passes.filter((pass) => pass.modelsLeft < pass.modelsTotal).map((pass) => pass.unitId);
-  return { commission: picture.commission, units: picture.units, estimate, startedUnits: [...new Set(started)] };
+  const { workshop, commission, units } = await findOpenCommission(stores, commissionId, now);
+  return {
+    commission,
+    units,
+    removedUnits: await stores.commissions.removedUnits(commission.id),
+    estimate: await commissionEstimate(stores, workshop, commission.id, now),
+    startedUnits: startedUnits(units, workshop.marks),
+    notes: notesOf(units, workshop.marks),
+  };
+}
+
+function notesOf(units: IntakePicture['units'], { notes }: { notes: IntakePicture['notes'] }): IntakePicture['notes'] {
+  const ids = new Set(units.map((unit) => unit.id));
+  return notes.filter((note) => note.unit !== null && ids.has(note.unit)).sort((a, b) => b.at - a.at);
 }

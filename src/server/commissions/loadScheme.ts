@@ -1,15 +1,32 @@
-import type { SchemePicture } from '../../core/views/commission';
-import { estimateCommission } from '../estimate/estimateCommission';
+import type { PaintedModels, SchemePicture } from '../../core/views/commission';
+import { commissionEstimate } from '../estimate/benchEstimate';
 import type { Stores } from '../stores';
-import { loadPicture } from './loadPicture';
+import { findOpenCommission, type Workshop, type WorkUnit } from '../workshop/loadWorkshop';
 
 export async function loadScheme(stores: Stores, commissionId: string | undefined, now: Date): Promise<SchemePicture> {
-  const picture = await loadPicture(stores, commissionId, now);
+  const { workshop, commission, units } = await findOpenCommission(stores, commissionId, now);
   return {
-    commission: picture.commission,
-    units: picture.units,
-    paints: [...picture.paints.values()],
-    house: picture.house,
-    estimate: await estimateCommission(picture),
+    commission,
+    units,
+    paints: [...workshop.paints.values()],
+    house: workshop.house,
+    estimate: await commissionEstimate(stores, workshop, commission.id, now),
+    painted: paintedModels(units, workshop),
+    removed: await stores.commissions.removedPieces(units.map((unit) => unit.id)),
   };
+}
+
+/** What is painted of a commission, pass by pass. */
+export async function loadPainted(stores: Stores, commissionId: string | undefined, now: Date): Promise<PaintedModels[]> {
+  const { workshop, units } = await findOpenCommission(stores, commissionId, now);
+  return paintedModels(units, workshop);
+}
+
+function paintedModels(units: readonly WorkUnit[], { marks }: Workshop): PaintedModels[] {
+  const steps = new Set(
+    units.flatMap(({ scheme }) => [...scheme.parts.flatMap((part) => part.steps), ...scheme.allOver]).map((step) => step.id),
+  );
+  return [...marks.marks]
+    .filter(([key, models]) => models.size > 0 && steps.has(key.slice(0, key.lastIndexOf('#'))))
+    .map(([passKey, models]) => ({ passKey, models: [...models.keys()].sort((a, b) => a - b) }));
 }

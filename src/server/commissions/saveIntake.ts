@@ -4,7 +4,7 @@ import { count, list } from '../../core/formats/fields';
 import { InputError } from '../../core/formats/InputError';
 import { ConflictError } from '../errors';
 import type { Stores } from '../stores';
-import { findCommission } from './loadPicture';
+import { findCommission } from '../workshop/loadWorkshop';
 
 export const intakeSchema = object({
   revision: count(1),
@@ -41,7 +41,11 @@ function checkUnits(units: InferType<typeof intakeSchema>['units']): void {
       throw new InputError(`units[${index}].leaders`, unit.leaders, `give at most ${models}, the models of the unit`);
     const name = unit.name.trim().toLowerCase();
     if (names.has(name))
-      throw new InputError(`units[${index}].name`, unit.name, 'give every unit a name of its own: the time log tells them apart by it');
+      throw new InputError(
+        `units[${index}].name`,
+        unit.name,
+        'give every unit a name of its own, so that you can tell them apart at the bench',
+      );
     names.add(name);
   });
 }

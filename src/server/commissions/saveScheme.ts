@@ -14,12 +14,13 @@ export async function saveScheme(
   stores: Pick<Stores, 'commissions' | 'paints'>,
   unitId: string | undefined,
   input: InferType<typeof saveSchemeSchema>,
+  now: Date,
 ): Promise<{ revision: number }> {
   const unit = await stores.commissions.findUnit(unitId ?? '');
   if (!unit) throw new NotFoundError(`There is no unit ${unitId}: it may have been removed at Intake.`);
   const scheme = input.scheme as Scheme;
   await checkPaints(stores, scheme);
-  if (!(await stores.commissions.saveScheme(unit.id, scheme, input.revision))) {
+  if (!(await stores.commissions.saveScheme(unit.id, scheme, input.revision, now.toISOString()))) {
     throw new ConflictError(
       'This scheme was changed in another window after this one was opened: reload the page, then make your change again.',
     );

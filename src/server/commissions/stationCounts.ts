@@ -1,27 +1,35 @@
 import { hasOpenCount, hasScheme } from '../../core/scheme/definitions';
 import type { Stores } from '../stores';
 
-/** What is open at each station of a commission, in a word or two; null when nothing asks for attention. */
+/** What is open at each station, in a word or two; null when nothing asks for attention. */
 export interface StationCounts {
-  commissionName: string;
-  intake: string | null;
-  scheme: string | null;
+  /** Null while no commission is carried along. */
+  commission: { id: string; name: string; intake: string | null; scheme: string | null } | null;
   bench: string | null;
 }
 
 export async function stationCounts(
-  stores: Pick<Stores, 'commissions' | 'runs'>,
+  stores: Pick<Stores, 'commissions' | 'workshop'>,
   commissionId: string | undefined,
-): Promise<StationCounts | null> {
+): Promise<StationCounts> {
   const commission = commissionId === undefined ? null : await stores.commissions.find(commissionId);
-  if (!commission) return null;
-  const units = await stores.commissions.units(commission.id);
+  return {
+    commission: commission && commission.closedAt === null ? await commissionCounts(stores, commission) : null,
+    bench: (await stores.workshop.bench()) ? 'line on it' : null,
+  };
+}
+
+async function commissionCounts(
+  stores: Pick<Stores, 'commissions'>,
+  { id, name }: { id: string; name: string },
+): Promise<StationCounts['commission']> {
+  const units = await stores.commissions.units(id);
   const counts = units.filter(hasOpenCount).length;
   const bare = units.filter((unit) => !hasScheme(unit)).length;
   return {
-    commissionName: commission.name,
-    intake: counts > 0 ? `${counts} count open` : null,
-    scheme: bare > 0 ? `${bare} without` : null,
-    bench: (await stores.runs.openRun(commission.id)) ? 'line laid out' : null,
+    id,
+    name,
+    intake: counts > 0 ? `${counts} ${counts === 1 ? 'count' : 'counts'} to settle` : null,
+    scheme: bare > 0 ? `${bare} without a scheme` : null,
   };
 }

@@ -2,6 +2,7 @@ import type { APIContext, APIRoute } from 'astro';
 import type { InferType, Schema } from 'yup';
 import { parse } from '../../core/formats/fields';
 import { InputError } from '../../core/formats/InputError';
+import { announce, type Announcement } from '../bench/announcements';
 import { ConflictError, NotFoundError } from '../errors';
 import { services } from '../services';
 import type { Stores } from '../stores';
@@ -13,18 +14,27 @@ interface Call {
   stores: Stores;
   params: APIContext['params'];
   url: URL;
+  request: Request;
   now: Date;
+}
+
+interface EndpointOptions {
+  limitBytes?: number;
+  /** What open windows are told when it is done; null when nothing is written. */
+  tells?: Announcement | null;
 }
 
 /** An endpoint that takes a JSON body and parses it by one schema. A use case may return a `Response` of its own, for files. */
 export function endpoint<S extends Schema>(
   schema: S,
   useCase: (input: InferType<S>, call: Call) => Promise<unknown>,
-  limitBytes = DEFAULT_LIMIT_BYTES,
+  { limitBytes = DEFAULT_LIMIT_BYTES, tells = 'changed' }: EndpointOptions = {},
 ): APIRoute {
-  return answering(async (context, call) =>
-    answerOf(await useCase(parse(schema, readJson(await readBody(context.request, limitBytes))), call)),
-  );
+  return answering(async (context, call) => {
+    const answer = answerOf(await useCase(parse(schema, readJson(await readBody(context.request, limitBytes))), call));
+    if (tells) announce(tells);
+    return answer;
+  });
 }
 
 /** An endpoint without a body, otherwise like the one above. */
@@ -37,7 +47,13 @@ const answerOf = (result: unknown) => (result instanceof Response ? result : jso
 function answering(handle: (context: APIContext, call: Call) => Promise<Response>): APIRoute {
   return async (context) => {
     try {
-      return await handle(context, { stores: await services(), params: context.params, url: context.url, now: new Date() });
+      return await handle(context, {
+        stores: await services(),
+        params: context.params,
+        url: context.url,
+        request: context.request,
+        now: new Date(),
+      });
     } catch (error) {
       return refusal(error);
     }

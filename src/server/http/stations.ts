@@ -7,27 +7,35 @@ type StationKey = 'today' | 'intake' | 'scheme' | 'trays' | 'line' | 'bench' | '
 const COOKIE = 'commission';
 const YEAR_SECONDS = 31_536_000;
 
-/** What the frame around a view shows: the stations, with the commission carried along from view to view. */
+/**
+ * What the frame around a view shows: Intake and Scheme of the commission carried along from view to view, then the stations of
+ * the whole workshop.
+ */
 export async function stationsFor(current: StationKey, cookies: AstroCookies, commissionId?: string) {
-  const id = commissionId ?? cookies.get(COOKIE)?.value;
-  const counts = await stationCounts(await services(), id);
-  if (commissionId !== undefined && counts)
+  const { commission, bench } = await stationCounts(await services(), commissionId ?? cookies.get(COOKIE)?.value);
+  if (commissionId !== undefined && commission)
     cookies.set(COOKIE, commissionId, { path: '/', maxAge: YEAR_SECONDS, sameSite: 'strict', httpOnly: true });
-  const at = (key: StationKey, name: string, path: string, open?: string | null) => ({
-    href: counts ? `/c/${id}/${path}` : null,
+  const ofCommission = (key: StationKey, name: string, path: string, open: string | null | undefined) => ({
+    href: commission && `/c/${commission.id}/${path}`,
     name,
     current: key === current,
     open: open ?? null,
   });
+  const ofWorkshop = (key: StationKey, name: string, href: string, open: string | null = null) => ({
+    href,
+    name,
+    current: key === current,
+    open,
+  });
   return {
-    commissionName: commissionId === undefined ? null : (counts?.commissionName ?? null),
+    commissionName: commissionId === undefined ? null : (commission?.name ?? null),
     stations: [
-      { href: '/', name: 'Today', current: current === 'today' },
-      at('intake', 'Intake', 'intake', counts?.intake),
-      at('scheme', 'Scheme', 'scheme', counts?.scheme),
-      at('trays', 'Trays', 'trays'),
-      at('line', 'Line', 'line'),
-      at('bench', 'Bench', 'bench', counts?.bench),
+      ofWorkshop('today', 'Today', '/'),
+      ofCommission('intake', 'Intake', 'intake', commission?.intake),
+      ofCommission('scheme', 'Scheme', 'scheme', commission?.scheme),
+      ofWorkshop('trays', 'Trays', '/trays'),
+      ofWorkshop('line', 'Line', '/line'),
+      ofWorkshop('bench', 'Bench', '/bench', bench),
     ],
     house: [
       { href: '/ledger', name: 'Ledger', current: current === 'ledger' },

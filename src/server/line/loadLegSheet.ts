@@ -9,29 +9,31 @@ import { timeOrder } from '../../core/line/timeOrder';
 import { buildLine } from '../../core/scheme/buildLine';
 import { legsOf } from '../../core/scheme/legs';
 import type { LegSheet } from '../../core/views/legSheet';
-import { loadPicture, rosterOf } from '../commissions/loadPicture';
+import { chosenUnits, selectionSchema } from '../workshop/choice';
+import { loadWorkshop } from '../workshop/loadWorkshop';
+import { rosterOf } from '../workshop/roster';
 import type { Stores } from '../stores';
 
-export const legSheetSchema = object({ order: list(id(), 100_000), inSessions: boolean().required() });
+export const legSheetSchema = object({ selection: selectionSchema, order: list(id(), 100_000), inSessions: boolean().required() });
 
 /** The legs of an order as they are printed, timed in the painter's sessions or in one sitting. */
 export async function loadLegSheet(
   stores: Stores,
-  commissionId: string | undefined,
-  { order: ids, inSessions }: InferType<typeof legSheetSchema>,
+  { selection, order: ids, inSessions }: InferType<typeof legSheetSchema>,
   now: Date,
 ): Promise<LegSheet> {
-  const picture = await loadPicture(stores, commissionId, now);
-  const built = buildLine(rosterOf(picture));
+  const workshop = await loadWorkshop(stores, now);
+  const units = chosenUnits(workshop, selection);
+  const built = buildLine(rosterOf(workshop, units));
   if (built.jobs.length === 0) throw new InputError('order', ids, 'nothing is left to paint here: add steps to a scheme first');
   const order = readOrder(built.problem, ids);
-  const sessions = inSessions ? lineSessions(built.problem, picture.house.sessions, now.getTime()) : null;
+  const sessions = inSessions ? lineSessions(built.problem, workshop.house.sessions, now.getTime()) : null;
   const timed = timeOrder(compileLine({ ...built.problem, ...(sessions && { sessions: sessions.sessions }) }), order);
   if ('missingMinutes' in timed)
     throw new InputError('inSessions', inSessions, 'the sessions of House rules do not hold this line: print it as one sitting');
   const sessionOf = (begin: number) => sessions?.sessions.findLastIndex(({ from }) => from <= begin + SESSION_ROUNDING) ?? 0;
   return {
-    commission: picture.commission,
+    commissions: workshop.commissions.filter(({ id: each }) => units.some((unit) => unit.commissionId === each)),
     totals: timed.totals,
     sessions,
     trays: built.trays,

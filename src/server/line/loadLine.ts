@@ -1,24 +1,70 @@
 import { lineSessions } from '../../core/calendar/lineSessions';
 import { carryOver } from '../../core/line/carryOver';
 import { buildLine } from '../../core/scheme/buildLine';
-import { hasScheme } from '../../core/scheme/definitions';
-import type { LinePicture } from '../../core/views/line';
-import { loadPicture, rosterOf } from '../commissions/loadPicture';
+import { hasScheme, modelsOf } from '../../core/scheme/definitions';
+import { passesOf } from '../../core/scheme/passes';
+import { lacksPaint } from '../../core/scheme/setups';
+import { factsOf } from '../../core/scheme/techniques';
+import type { LinePicture, UnitChoice } from '../../core/views/line';
+import { selectionKey } from '../../core/views/selection';
+import { figuresOf } from '../estimate/benchEstimate';
+import { plannedOrder } from '../estimate/plannedOrder';
+import { chosenUnits, currentSelection } from '../workshop/choice';
+import { loadWorkshop, type Workshop, type WorkUnit } from '../workshop/loadWorkshop';
+import { rosterOf } from '../workshop/roster';
 import type { Stores } from '../stores';
 
-/** What is left to paint of a commission, as a line. */
-export async function loadLine(stores: Stores, commissionId: string | undefined, now: Date): Promise<LinePicture> {
-  const picture = await loadPicture(stores, commissionId, now);
-  const built = buildLine(rosterOf(picture));
-  const own = await stores.ownLines.find(picture.commission.id);
-  const leaders = new Map(picture.units.map((unit) => [unit.id, unit.leaders]));
+/** What is left to paint of the units chosen, as a line. */
+export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> {
+  const workshop = await loadWorkshop(stores, now);
+  const selection = await currentSelection(stores, workshop);
+  const units = chosenUnits(workshop, selection);
+  const built = buildLine(rosterOf(workshop, units));
+  const bench = await stores.workshop.bench();
+  const leaders = new Map(units.map((unit) => [unit.id, unit.leaders]));
+  const waiting = units.filter((unit) => unit.testModel === 'waiting');
+  const isOnBench = bench !== null && selectionKey(bench.selection) === selectionKey(selection);
+  // What lies on the bench is looked at as it is, until the painter changes it here.
+  const own = (await stores.workshop.ownLine(selection)) ?? (isOnBench ? bench : null);
   return {
     ...built,
+    selection,
+    choices: unitChoices(workshop),
     treatJobs: built.jobs.filter((job) => job.models.every((model) => model <= leaders.get(job.unitId)!)).map((job) => job.id),
-    sessions: lineSessions(built.problem, picture.house.sessions, now.getTime()),
+    sessions: built.jobs.length === 0 ? null : lineSessions(built.problem, workshop.house.sessions, now.getTime()),
+    planned: await plannedOrder(stores, selection, built.problem),
     own: own && built.jobs.length > 0 ? carryOver(built.problem, own) : null,
-    waitingUnits: picture.units.filter((unit) => unit.testModel === 'waiting').map((unit) => unit.name),
-    unitsWithoutScheme: picture.units.filter((unit) => !hasScheme(unit)).map((unit) => unit.name),
-    hasOpenRun: picture.runs.some(({ run }) => run.closedAt === null),
+    isOwnOnBench: isOnBench && own === bench,
+    waitingUnits: waiting.map((unit) => unit.name),
+    withWaiting: waiting.length === 0 ? null : minutesOf((await figuresOf(stores, workshop, { selection, units }, now)).total),
+    unitsWithoutScheme: units.filter((unit) => !hasScheme(unit)).map((unit) => unit.name),
+    stepsWithoutPaint: units.flatMap(stepsWithoutPaint),
+    isOnBench,
+    isBenchTaken: bench !== null && !isOnBench,
   };
+}
+
+const minutesOf = ({ handsOn, setUp, waiting, touchUp }: { handsOn: number; setUp: number; waiting: number; touchUp: number }) =>
+  handsOn + setUp + waiting + touchUp;
+
+function stepsWithoutPaint(unit: WorkUnit): string[] {
+  const names = passesOf(unit, unit.standard)
+    .filter(({ step, coat }) => coat === 1 && lacksPaint(step))
+    .map(
+      ({ part, step }) => `${unit.name}, ${part?.name.toLowerCase() ?? 'over everything'}: ${factsOf(step.technique).label.toLowerCase()}`,
+    );
+  return names;
+}
+
+export function unitChoices(workshop: Workshop): UnitChoice[] {
+  const dueOn = new Map(workshop.commissions.map((commission) => [commission.id, commission.dueOn]));
+  return workshop.units.map((unit) => ({
+    id: unit.id,
+    name: unit.name,
+    models: modelsOf(unit),
+    commissionId: unit.commissionId,
+    commissionName: unit.commissionName,
+    dueOn: dueOn.get(unit.commissionId)!,
+    hasScheme: hasScheme(unit),
+  }));
 }

@@ -1,18 +1,28 @@
 import { passesOf } from '../../core/scheme/passes';
+import { selectionKey } from '../../core/views/selection';
 import type { TraysPicture } from '../../core/views/trays';
-import { loadPicture, rosterOf } from '../commissions/loadPicture';
+import { chosenUnits, currentSelection } from '../workshop/choice';
+import { loadWorkshop } from '../workshop/loadWorkshop';
+import { rosterOf } from '../workshop/roster';
 import type { Stores } from '../stores';
+import { unitChoices } from './loadLine';
 
-/** What the trays of a commission are computed from. */
-export async function loadTrays(stores: Stores, commissionId: string | undefined, now: Date): Promise<TraysPicture> {
-  const picture = await loadPicture(stores, commissionId, now);
-  const { minutesOf, doneModels, ...roster } = rosterOf(picture);
-  const passes = picture.units.flatMap((unit) => passesOf(unit, picture.commission.standard).map((pass) => ({ unit, pass })));
+/** What the trays of the units chosen are computed from. */
+export async function loadTrays(stores: Stores, now: Date): Promise<TraysPicture> {
+  const workshop = await loadWorkshop(stores, now);
+  const selection = await currentSelection(stores, workshop);
+  const units = chosenUnits(workshop, selection);
+  const { minutesOf, doneModels, ...roster } = rosterOf(workshop, units);
+  const passes = units.flatMap((unit) => passesOf(unit, unit.standard).map((pass) => ({ unit, pass })));
+  const bench = await stores.workshop.bench();
   return {
     ...roster,
-    revision: picture.commission.revision,
+    units,
+    selection,
+    choices: unitChoices(workshop),
+    revisions: new Map(workshop.commissions.map((commission) => [commission.id, commission.revision])),
     passMinutes: new Map(passes.map(({ unit, pass }) => [pass.key, minutesOf(unit, pass)])),
     doneModels: new Map(passes.map(({ pass }) => [pass.key, doneModels(pass.key)])),
-    hasOpenRun: picture.runs.some(({ run }) => run.closedAt === null),
+    isOnBench: bench !== null && selectionKey(bench.selection) === selectionKey(selection),
   };
 }

@@ -1,23 +1,31 @@
 import { object, type InferType } from 'yup';
 import { ownLine } from '../../core/formats/commission';
-import { readLineProblem, readOrder } from '../../core/formats/lineProblem';
+import { id, list } from '../../core/formats/fields';
 import { buildLine } from '../../core/scheme/buildLine';
-import { loadPicture, rosterOf } from '../commissions/loadPicture';
+import { suggestOrder } from '../estimate/plannedOrder';
+import { chosenUnits, selectionSchema } from '../workshop/choice';
+import { loadWorkshop } from '../workshop/loadWorkshop';
+import { rosterOf } from '../workshop/roster';
 import type { Stores } from '../stores';
+import { checkedLine } from './checkedLine';
 
-export const ownLineSchema = object({ line: ownLine().nullable().default(null) });
+export const ownLineSchema = object({ selection: selectionSchema, line: ownLine().nullable().default(null) });
 
-/** Keeps the painter's own order for a commission, or forgets it; what does not fit the line as it is now is refused. */
-export async function saveOwnLine(
-  stores: Stores,
-  commissionId: string | undefined,
-  { line }: InferType<typeof ownLineSchema>,
-  now: Date,
-): Promise<void> {
-  const picture = await loadPicture(stores, commissionId, now);
-  if (line) {
-    const { problem } = buildLine(rosterOf(picture));
-    readOrder(readLineProblem({ ...problem, wishes: line.wishes }), line.order);
-  }
-  await stores.ownLines.save(picture.commission.id, line);
+/** Keeps the painter's own order for these units, or forgets it; what does not fit the line as it is now is refused. */
+export async function saveOwnLine(stores: Stores, { selection, line }: InferType<typeof ownLineSchema>, now: Date): Promise<void> {
+  if (line) checkedLine(await problemOf(stores, selection, now), line);
+  await stores.workshop.saveOwnLine(selection, line);
+}
+
+export const suggestSchema = object({ selection: selectionSchema, order: list(id(), 100_000) });
+
+/** Takes the order that a search has found, so that all views plan with it. */
+export async function saveSuggestion(stores: Stores, { selection, order }: InferType<typeof suggestSchema>, now: Date): Promise<void> {
+  checkedLine(await problemOf(stores, selection, now), { order, wishes: [] });
+  suggestOrder(stores, selection, order);
+}
+
+async function problemOf(stores: Stores, selection: InferType<typeof selectionSchema>, now: Date) {
+  const workshop = await loadWorkshop(stores, now);
+  return buildLine(rosterOf(workshop, chosenUnits(workshop, selection))).problem;
 }

@@ -3,7 +3,7 @@ import { unitFields } from '../../core/formats/commissionSchemas';
 import { count, id, list } from '../../core/formats/fields';
 import { InputError } from '../../core/formats/InputError';
 import { ConflictError } from '../errors';
-import { findCommission } from '../commissions/loadPicture';
+import { findCommission } from '../workshop/loadWorkshop';
 import type { Stores } from '../stores';
 
 export const saveTraysSchema = object({

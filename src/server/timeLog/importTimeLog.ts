@@ -1,8 +1,9 @@
 import { boolean, object, string, type InferType } from 'yup';
 import { ulid } from 'ulid';
-import { readTimeLog } from '../../core/formats/timeLog';
-import type { LogRow } from '../../core/time/definitions';
+import { readTimeLog, type FileRow } from '../../core/formats/timeLog';
+import { tieToWork, type NamedUnit } from '../../core/time/tieToWork';
 import type { TimeLogImport } from '../../core/views/log';
+import type { StoredLogRow } from '../../core/views/stored';
 import type { Stores } from '../stores';
 
 export const importTimeLogSchema = object({ csv: string().strict().defined(), confirm: boolean().strict().required() });
@@ -10,17 +11,73 @@ export const importTimeLogSchema = object({ csv: string().strict().defined(), co
 export const IMPORT_LIMIT_BYTES = 20_000_000;
 
 const SAMPLE_ROWS = 8;
-const identity = (row: LogRow) => [Date.parse(row.startedAt), row.commission, row.unit, row.part, row.technique, row.models].join('\u0001');
 
 /** Reads a time log file. Without `confirm` it only says what it would take; rows in the log already are not taken twice. */
 export async function importTimeLog(
-  stores: Pick<Stores, 'timeLog'>,
+  stores: Pick<Stores, 'timeLog' | 'commissions'>,
   input: InferType<typeof importTimeLogSchema>,
   now: Date,
 ): Promise<TimeLogImport> {
   const { rows, bad } = readTimeLog(input.csv);
-  const known = new Set((await stores.timeLog.list()).map((row) => identity(row)));
-  const fresh = rows.filter((row) => !known.has(identity(row)));
-  if (input.confirm) await stores.timeLog.insert(fresh.map((row) => ({ id: ulid(now.getTime()), ...row })));
-  return { newRows: fresh.length, knownRows: rows.length - fresh.length, bad, sample: fresh.slice(0, SAMPLE_ROWS), taken: input.confirm };
+  const sorted = sortOut(rows, await stores.timeLog.list());
+  if (input.confirm) {
+    const units = await namedUnits(stores);
+    await stores.timeLog.insert([
+      ...sorted.fresh.map((row) => ({ ...tieToWork(row, units), id: row.id ?? ulid(now.getTime()) })),
+      ...sorted.grown,
+    ]);
+    await stores.timeLog.saveJudgements(sorted.judged);
+  }
+  return {
+    newRows: sorted.fresh.length,
+    knownRows: rows.length - sorted.fresh.length,
+    bad,
+    sample: sorted.fresh.slice(0, SAMPLE_ROWS),
+    taken: input.confirm,
+  };
+}
+
+interface SortedRows {
+  fresh: FileRow[];
+  /** Known rows of which the file tells more: they were written down in the middle of a stretch. */
+  grown: (FileRow & { id: string })[];
+  /** Known rows on which the file brings the painter's word and the log has none. */
+  judged: (Pick<FileRow, 'verdict' | 'correctedMinutes'> & { id: string })[];
+}
+
+/** What the file brings that is not in the log: a row is known by its id, else by what it says, whatever it was called since. */
+function sortOut(rows: readonly FileRow[], log: readonly StoredLogRow[]): SortedRows {
+  const byId = new Map(log.map((row) => [row.id, row]));
+  const byContent = new Map(log.map((row) => [contentOf(row), row]));
+  // Two stretches at one bench cannot begin in the same millisecond: names may have changed since.
+  const byStart = new Map(log.filter((row) => row.eventId !== null).map((row) => [startOf(row), row]));
+  const sorted: SortedRows = { fresh: [], grown: [], judged: [] };
+  const inFile = new Set<string>();
+  for (const row of rows) {
+    const known =
+      (row.id === null ? undefined : byId.get(row.id)) ??
+      byContent.get(contentOf(row)) ??
+      (row.id === null ? byStart.get(startOf(row)) : undefined);
+    if (known) takeKnown(sorted, row, known);
+    else if (!inFile.has(row.id ?? contentOf(row)) && !inFile.has(contentOf(row))) sorted.fresh.push(row);
+    inFile.add(row.id ?? contentOf(row)).add(contentOf(row));
+  }
+  return sorted;
+}
+
+function takeKnown({ grown, judged }: SortedRows, row: FileRow, known: StoredLogRow): void {
+  if (known.eventId === null && row.id === known.id && row.models > known.models) grown.push({ ...row, id: known.id });
+  const hasWord = known.verdict !== 'unsure' || known.correctedMinutes !== null;
+  const bringsWord = row.verdict !== 'unsure' || row.correctedMinutes !== null;
+  if (bringsWord && !hasWord) judged.push({ id: known.id, verdict: row.verdict, correctedMinutes: row.correctedMinutes });
+}
+
+type Told = Pick<FileRow, 'startedAt' | 'commission' | 'unit' | 'part' | 'technique' | 'models'>;
+const contentOf = (row: Told) => [startOf(row), row.commission, row.unit, row.part, row.models].join('\u0001');
+const startOf = (row: Pick<Told, 'startedAt' | 'technique'>) => `${Date.parse(row.startedAt)}\u0001${row.technique}`;
+
+async function namedUnits(stores: Pick<Stores, 'commissions'>): Promise<NamedUnit[]> {
+  const commissions = [...(await stores.commissions.listOpen()), ...(await stores.commissions.listClosed())];
+  const names = new Map(commissions.map((commission) => [commission.id, commission.name]));
+  return (await stores.commissions.unitsOf([...names.keys()])).map((unit) => ({ ...unit, commissionName: names.get(unit.commissionId)! }));
 }

@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { readCommission, writeCommission, type CommissionFile } from '../../../src/core/formats/commission';
 import { InputError } from '../../../src/core/formats/InputError';
-import { buildLine } from '../../../src/core/scheme/buildLine';
+import { TestBench } from '../../support/bench';
 import { paint, part, roster, step, unit } from '../../support/units';
 
 const keepers = unit('keepers', [part('coat', step('basecoat', { paintId: 'red', coats: 2 }))], [step('prime')], {
@@ -11,10 +11,11 @@ const keepers = unit('keepers', [part('coat', step('basecoat', { paintId: 'red',
   counted: 5,
   countNote: 'one follows',
 });
-const line = buildLine(roster([keepers], { paints: new Map([['red', paint('red')]]) }));
+const bench = new TestBench(roster([keepers], { paints: new Map([['red', paint('red')]]) }));
+const coat = bench.pass('coat');
 
 const file = (): CommissionFile => ({
-  format: 'neat-relay/commission@1',
+  format: 'neat-relay/commission@2',
   id: 'commission-1',
   name: 'Tide coast',
   client: 'Shore club',
@@ -25,16 +26,9 @@ const file = (): CommissionFile => ({
   note: '',
   paints: [paint('red')],
   units: [structuredClone(keepers)],
-  runs: [
-    {
-      id: 'run-1',
-      startedAt: '2026-11-23T19:00:00.000Z',
-      closedAt: null,
-      jobs: line.jobs,
-      problem: line.problem,
-      events: [{ id: 'e1', kind: 'started', at: '2026-11-23T19:00:00.000Z', job: line.jobs[0]!.id, model: null, target: null, note: '' }],
-    },
-  ],
+  closedAt: null,
+  events: [bench.started(0, coat), bench.done(2, coat, 1), bench.missed(3, coat, 1)],
+  judgements: [{ id: 'row-1', verdict: 'counts', correctedMinutes: 12 }],
 });
 
 const refused = (change: (value: CommissionFile) => void): string => {
@@ -61,7 +55,7 @@ describe('a commission as JSON', () => {
     expect(refused((value) => (value.units[0]!.scheme.parts[0]!.steps[0]!.coverage = 1.5))).to.match(/coverage is 1.5/);
     expect(refused((value) => (value.paints[0]!.hex = 'red'))).to.match(/^paints\[0\]\.hex is "red": give a colour as #a1b2c3/);
     expect(refused((value) => (value.currency = 'euro'))).to.match(/currency/);
-    expect(refused((value) => (value.runs[0]!.events[0]!.at = 'now'))).to.match(/events\[0\]\.at is "now"/);
+    expect(refused((value) => (value.events[0]!.at = 'now'))).to.match(/events\[0\]\.at is "now"/);
   });
 
   it('refuses ids used twice and paints that the file does not list', () => {
@@ -69,8 +63,56 @@ describe('a commission as JSON', () => {
     expect(refused((value) => (value.paints = []))).to.match(/paintId is "red": name a paint that the file lists/);
   });
 
-  it('refuses a run whose line problem is broken', () => {
-    expect(refused((value) => (value.runs[0]!.problem = { ...line.problem, start: [] }))).to.match(/^start is \[\]/);
+  it('refuses events that do not say what they are of', () => {
+    expect(refused((value) => (value.events[1]!.models = []))).to.match(/^events\[1\]\.models is \[\]: name the models/);
+    expect(refused((value) => (value.events[1]!.step = null))).to.match(/^events\[1\]\.step is null: name the step/);
+    expect(refused((value) => (value.events[0]!.facts!.minutes = 1e308))).to.match(/facts\.minutes is 1e\+308/);
+  });
+
+  it('reads a file of the first version, its runs as one stream of events', () => {
+    const { events: _events, judgements: _judgements, closedAt: _closed, ...rest } = file();
+    const job = {
+      id: 'job',
+      passKey: coat.key,
+      unitId: keepers.id,
+      unitName: 'keepers',
+      size: 'foot',
+      partName: 'coat',
+      technique: 'basecoat',
+      paintId: 'red',
+      coverage: 0.2,
+      models: [1, 2],
+      minutes: [3.2, 2],
+      dryMinutes: 15,
+    };
+    const event = { at: '2026-11-23T19:00:00.000Z', target: null, note: '' };
+    const run = {
+      id: 'run-1',
+      startedAt: event.at,
+      closedAt: null,
+      jobs: [job],
+      problem: {},
+      events: [
+        { ...event, id: 'e1', kind: 'started', job: 'job', model: null },
+        { ...event, id: 'e2', kind: 'done', job: 'job', model: 1 },
+        { ...event, id: 'e3', kind: 'undone', job: null, model: null, target: 'e2' },
+      ],
+    };
+    const read = readCommission({ ...rest, format: 'neat-relay/commission@1', runs: [run] });
+    expect(read.events.map(({ kind, step, coat: number, models }) => [kind, step, number, models])).to.deep.equal([
+      ['started', coat.stepId, 1, []],
+      ['done', coat.stepId, 1, [1]],
+      ['undone', null, null, []],
+    ]);
+    expect(read.events[0]!.facts).to.deep.include({
+      unit: 'keepers',
+      part: 'coat',
+      paint: 'Paint red',
+      leaders: 1,
+      leaderFactor: 1.6,
+      minutes: 2,
+    });
+    expect(read.events[2]!.unit).to.equal(keepers.id);
   });
 
   it('drops fields it does not know', () => {

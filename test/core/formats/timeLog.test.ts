@@ -1,12 +1,11 @@
 import { expect } from 'chai';
 import { InputError } from '../../../src/core/formats/InputError';
-import { readTimeLog, TIME_LOG_COLUMNS, writeTimeLog } from '../../../src/core/formats/timeLog';
+import { readTimeLog, TIME_LOG_COLUMNS, writeTimeLog, type FileRow } from '../../../src/core/formats/timeLog';
 import { SIZES, TECHNIQUES } from '../../../src/core/scheme/definitions';
-import type { LogRow } from '../../../src/core/time/definitions';
 import { Random, seeds } from '../../support/random';
 
 const HEADER = TIME_LOG_COLUMNS.join(',');
-const GOOD = '2026-11-23T19:00:00+01:00,Coast,Keepers,Coat,basecoat,foot,0.25,10,12.5,2,fine';
+const GOOD = '2026-11-23T19:00:00+01:00,Coast,Keepers,Coat,basecoat,foot,0.25,10,12.5,2,fine,11.2,row-1,counts,14,c1,u1,s1';
 const csv = (...lines: string[]) => [HEADER, ...lines].join('\r\n');
 /** The good line with one column changed. */
 const withValue = (column: (typeof TIME_LOG_COLUMNS)[number], value: string) => {
@@ -30,12 +29,31 @@ describe('the time log as CSV', () => {
           size: 'foot',
           coverage: 0.25,
           models: 10,
-          minutes: 12.5,
+          weight: 11.2,
+          minutes: 14,
+          correctedMinutes: 12.5,
+          open: null,
           setupMinutes: 2,
           note: 'fine',
+          id: 'row-1',
+          verdict: 'counts',
+          commissionId: 'c1',
+          unitId: 'u1',
+          stepId: 's1',
         },
       ],
     });
+  });
+
+  it('takes a file without the newer columns: models count as they are, and nothing was judged', () => {
+    const [row] = readTimeLog(`${HEADER.split(',weight')[0]!}\n${GOOD.split(',11.2')[0]!}`).rows;
+    expect(row).to.include({ weight: 10, minutes: 12.5, correctedMinutes: null, verdict: 'unsure', id: null, unitId: null });
+  });
+
+  it('writes no row whose minutes nobody knows', () => {
+    const [row] = readTimeLog(csv(GOOD)).rows as [FileRow];
+    const open = { ...row, id: 'x', open: 'late' as const, correctedMinutes: null };
+    expect(readTimeLog(writeTimeLog([open, { ...open, id: 'y', correctedMinutes: 25 }])).rows.map(({ id }) => id)).to.deep.equal(['y']);
   });
 
   const BAD: [column: (typeof TIME_LOG_COLUMNS)[number], value: string][] = [
@@ -77,7 +95,7 @@ describe('the time log as CSV', () => {
 
   it('refuses rows with too few or too many fields, and quotes that do not match', () => {
     expect(readTimeLog(csv('a,b,c')).bad[0]).to.include({ line: 2, column: 'row' });
-    expect(readTimeLog(csv(`${GOOD},more`)).bad[0]!.message).to.equal('has 12 fields: give 11, as the header does');
+    expect(readTimeLog(csv(`${GOOD},more`)).bad[0]!.message).to.equal('has 19 fields: give 18, as the header does');
     expect(readTimeLog(csv(withValue('note', '"open'))).bad[0]!.message).to.match(/quotes do not match/);
   });
 
@@ -102,7 +120,7 @@ describe('the time log as CSV', () => {
     it(`reads what it writes (log ${seed})`, () => {
       const random = new Random(seed);
       const text = () => random.pick(['Coat', 'a, b', 'say "so"', 'line\nbreak', ' spaced ', 'ünïcode', '=1+1']);
-      const rows: LogRow[] = Array.from({ length: random.whole(0, 12) }, (_, index) => ({
+      const rows: FileRow[] = Array.from({ length: random.whole(0, 12) }, (_, index) => ({
         startedAt: new Date(Date.UTC(2026, 0, 1 + index)).toISOString(),
         commission: 'Coast',
         unit: random.pick(['Keepers', 'Reed, cutters']),
@@ -111,11 +129,19 @@ describe('the time log as CSV', () => {
         size: random.pick(SIZES),
         coverage: random.whole(0, 100) / 100,
         models: random.whole(1, 30),
+        weight: random.whole(1, 60),
         minutes: random.whole(1, 9000) / 100,
+        correctedMinutes: random.chance(0.8) ? null : random.whole(1, 9000) / 100,
+        open: null,
+        id: `row-${index}`,
+        verdict: random.pick(['unsure', 'counts', 'left out'] as const),
+        commissionId: random.chance(0.5) ? null : 'c1',
+        unitId: random.chance(0.5) ? null : 'u1',
+        stepId: random.chance(0.5) ? null : 's1',
         setupMinutes: random.chance(0.5) ? null : random.whole(0, 40) / 10,
         note: text(),
       }));
-      expect(readTimeLog(writeTimeLog(rows))).to.deep.include({ rows, bad: [] });
+      expect(readTimeLog(writeTimeLog(rows.map((row) => ({ ...row, id: row.id! }))))).to.deep.include({ rows, bad: [] });
     });
   }
 });

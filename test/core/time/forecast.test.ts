@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { minutesLeft, outlook } from '../../../src/core/time/forecast';
+import { aroundLikely, outlook, safetyMinutes } from '../../../src/core/time/forecast';
 import { quantile } from '../../../src/core/time/quantile';
 import { normMinutes } from '../../../src/core/time/norms';
 import { SIZES, TECHNIQUES } from '../../../src/core/scheme/definitions';
@@ -15,34 +15,30 @@ describe('quantiles', () => {
   });
 });
 
-describe('what is left', () => {
-  it('adds the minutes that are not hands-on to every course', () => {
-    expect(minutesLeft(draws, 60)).to.include({ likely: 560, safe: 860 });
+describe('simulated minutes', () => {
+  it('say how much more than likely is safe', () => {
+    expect(safetyMinutes(draws)).to.equal(300);
+    expect(safetyMinutes(new Float64Array())).to.equal(0);
+  });
+
+  it('are moved so that their middle is what the plan says', () => {
+    const moved = aroundLikely(draws, 700).slice().sort();
+    expect(quantile(moved, 0.5)).to.equal(700);
+    expect(safetyMinutes(moved)).to.equal(300);
   });
 });
 
 describe('the outlook of a date', () => {
-  const left = minutesLeft(draws, 0);
-  const standing = (sessionMinutes: number) => outlook([{ left, sessionMinutes }])[0]!;
+  const standing = (sessionMinutes: number, likely = 500) => outlook(draws, likely, sessionMinutes, 60);
 
-  it('fits, is tight or too short by the share of courses that meet it', () => {
-    expect(standing(900)).to.include({ standing: 'fits', chance: 91 / 101 });
+  it('fits, is tight or too short by the share of simulations that meet it', () => {
+    expect(standing(900)).to.deep.equal({ standing: 'fits', chance: 91 / 101, sessionMinutes: 900, queuedMinutes: 60 });
     expect(standing(500)).to.include({ standing: 'tight' });
     expect(standing(100)).to.include({ standing: 'short' });
   });
 
-  it('lets work that is due earlier use the sessions first', () => {
-    const [first, second] = outlook([
-      { left, sessionMinutes: 1000 },
-      { left, sessionMinutes: 1000 },
-    ]);
-    expect(first!.standing).to.equal('fits');
-    expect(second).to.include({ queuedMinutes: 500, chance: 51 / 101 });
-  });
-
   it('is done when nothing is left', () => {
-    expect(outlook([{ left: minutesLeft(new Float64Array(10), 0), sessionMinutes: 0 }])[0]!.standing).to.equal('done');
-    expect(outlook([])).to.deep.equal([]);
+    expect(standing(0, 0).standing).to.equal('done');
   });
 });
 

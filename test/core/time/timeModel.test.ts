@@ -6,18 +6,29 @@ import { quantile } from '../../../src/core/time/quantile';
 import { Random } from '../../support/random';
 
 const NOW = new Date('2026-11-23T12:00:00Z');
-const kind: StepKind = { commission: 'Coast', unit: 'Keepers', part: 'Coat', technique: 'basecoat', size: 'foot', coverage: 0.25 };
+const kind: StepKind = {
+  unitId: null,
+  stepId: null,
+  commission: 'Coast',
+  unit: 'Keepers',
+  part: 'Coat',
+  technique: 'basecoat',
+  size: 'foot',
+  coverage: 0.25,
+};
 const norm = normMinutes(kind.technique, kind.size, kind.coverage);
 
 /** A row that took `pace` times the norm. */
 const row = (pace: number, more: Partial<JudgedRow> = {}): JudgedRow => {
-  const of = { ...kind, models: 10, ...more };
+  const of = { commissionId: null, ...kind, models: 10, weight: more.models ?? 10, ...more };
   return {
     startedAt: '2026-11-20T19:00:00Z',
     setupMinutes: null,
     note: '',
     verdict: 'unsure',
-    minutes: pace * of.models * normMinutes(of.technique, of.size, of.coverage),
+    correctedMinutes: null,
+    open: null,
+    minutes: pace * of.weight * normMinutes(of.technique, of.size, of.coverage),
     ...of,
     ...more,
   };
@@ -106,6 +117,95 @@ describe('the time model', () => {
   });
 });
 
+describe('a log tied to ids', () => {
+  const ids = { commissionId: 'c1', unitId: 'u1', stepId: 's1' };
+  const tied = { ...kind, unitId: 'u1', stepId: 's1' };
+
+  it('keeps its experience over any renaming and another size', () => {
+    const rows = [row(1.6, ids), row(1.6, ids)];
+    const before = fitTimeModel(rows, NOW).estimate(tied);
+    const renamed = fitTimeModel(rows, NOW).estimate({ ...tied, commission: 'Other', unit: 'Others', part: 'Cloak' });
+    expect(renamed).to.deep.equal(before);
+    expect(fitTimeModel(rows, NOW).estimate({ ...tied, size: 'heavy' }).modelsHere).to.equal(20);
+  });
+
+  it('shares nothing between two commissions of one name', () => {
+    const rows = [row(3, ids), row(3, ids), row(3, ids)];
+    const twin = { ...tied, unitId: 'u2', stepId: 's2' };
+    expect(fitTimeModel(rows, NOW).estimate(twin).modelsHere).to.equal(0);
+    expect(fitTimeModel(rows, NOW).estimate(twin).p50).to.be.lessThan(fitTimeModel(rows, NOW).estimate(tied).p50);
+  });
+
+  it('weighs leaders by their factor: a unit all of leaders is not counted twice', () => {
+    const ordinary = fitTimeModel([row(1)], NOW).estimate(kind).p50;
+    const leaders = fitTimeModel([row(1, { models: 10, weight: 16 })], NOW).estimate(kind).p50;
+    expect(leaders).to.be.closeTo(ordinary, 1e-9);
+  });
+
+  it('uses no minutes that nobody knows, and those that the painter corrected', () => {
+    const steady = [row(1), row(1)];
+    expect(p50([...steady, row(0.01, { open: 'late' })])).to.be.closeTo(p50(steady), 1e-12);
+    const corrected = row(0.01, { open: 'late', correctedMinutes: 2 * 10 * norm });
+    expect(p50([...steady, corrected])).to.be.closeTo(p50([...steady, row(2, { verdict: 'counts' })]), 1e-12);
+  });
+
+  it('fits a unit as if all effects stood in one system of equations', () => {
+    const random = new Random(9);
+    const rows = Array.from({ length: 60 }, (_, index) =>
+      row(Math.exp(random.uniform() - 0.5), {
+        unit: `Unit ${index % 5}`,
+        part: `Part ${index % 7}`,
+        technique: random.pick(['basecoat', 'edge', 'wash'] as const),
+        size: random.pick(['foot', 'heavy'] as const),
+        verdict: 'counts',
+      }),
+    );
+    const model = fitTimeModel(rows, NOW);
+    for (const each of rows.slice(0, 12))
+      expect(Math.log(model.estimate(each).p50)).to.be.closeTo(Math.log(denseEstimate(rows, each)), 1e-9);
+  });
+});
+
+/** The same posterior by brute force: pace, techniques, sizes, units and steps in one dense system, all rows trusted. */
+function denseEstimate(rows: readonly JudgedRow[], of: JudgedRow): number {
+  const spreads = { pace: 0.35, technique: 0.25, size: 0.15, unit: 0.15, step: 0.25 };
+  const keysOf = (each: JudgedRow) => [
+    'pace',
+    `technique ${each.technique}`,
+    `size ${each.size}`,
+    `unit ${each.unit}`,
+    `step ${each.unit} ${each.part} ${each.technique} ${each.size}`,
+  ];
+  const keys = [...new Set(rows.flatMap(keysOf))];
+  const at = new Map(keys.map((key, index) => [key, index]));
+  const matrix = keys.map((key, i) => keys.map((_, j) => (i === j ? 1 / spreads[key.split(' ')[0] as keyof typeof spreads] ** 2 : 0)));
+  const right = keys.map(() => 0);
+  for (const each of rows) {
+    const months = (NOW.getTime() - Date.parse(each.startedAt)) / 86_400_000 / 30;
+    const variance = 0.15 ** 2 + 0.35 ** 2 / each.models + 0.01 * months;
+    const logRatio = Math.log(each.minutes / each.weight / normMinutes(each.technique, each.size, each.coverage));
+    for (const a of keysOf(each)) {
+      right[at.get(a)!]! += logRatio / variance;
+      for (const b of keysOf(each)) matrix[at.get(a)!]![at.get(b)!]! += 1 / variance;
+    }
+  }
+  const solution = solve(matrix, right);
+  return normMinutes(of.technique, of.size, of.coverage) * Math.exp(keysOf(of).reduce((sum, key) => sum + solution[at.get(key)!]!, 0));
+}
+
+/** Gauss-Jordan elimination. */
+function solve(matrix: number[][], right: number[]): number[] {
+  const rows = matrix.map((row_, index) => [...row_, right[index]!]);
+  for (let pivot = 0; pivot < rows.length; pivot++) {
+    for (let other = 0; other < rows.length; other++) {
+      if (other === pivot) continue;
+      const factor = rows[other]![pivot]! / rows[pivot]![pivot]!;
+      for (let column = pivot; column <= rows.length; column++) rows[other]![column]! -= factor * rows[pivot]![column]!;
+    }
+  }
+  return rows.map((row_, index) => row_[rows.length]! / row_[index]!);
+}
+
 describe('simulating totals', () => {
   const work = (units: number) => Array.from({ length: units }, (_, index) => ({ kind: { ...kind, unit: `Unit ${index}` }, models: 10 }));
   const spread = (values: Float64Array) => Math.log(quantile(values.slice().sort(), 0.9) / quantile(values.slice().sort(), 0.1));
@@ -129,6 +229,13 @@ describe('simulating totals', () => {
       5,
     ) as [Float64Array, Float64Array];
     expect(correlation(a, b)).to.be.greaterThan(0.5);
+  });
+
+  it('says the same of a step whatever other work is there', () => {
+    const model = fitTimeModel([row(1)], NOW);
+    const [alone] = model.simulate([work(1)], 50, 9);
+    const [, among] = model.simulate([work(4).slice(1), work(1)], 50, 9);
+    expect(among).to.deep.equal(alone);
   });
 
   it('has nothing left for no work', () => {

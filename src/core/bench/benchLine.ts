@@ -1,0 +1,137 @@
+import { dryMinutesOf, factorOf, handleMinutesOf, jobId, type Roster, type RosterUnit } from '../scheme/buildLine';
+import type { Size, Technique } from '../scheme/definitions';
+import { orderRules } from '../scheme/orderRules';
+import { passesOf } from '../scheme/passes';
+import { lacksPaint, setupId } from '../scheme/setups';
+import { splitTrays } from '../scheme/splitTrays';
+import type { WorkFacts } from './definitions';
+
+/** A pass as it is painted at the bench, on whatever trays its unit has today. */
+export interface BenchPass {
+  key: string;
+  unitId: string;
+  stepId: string;
+  coat: number;
+  coats: number;
+  /** Null for a step that goes over everything. */
+  part: string | null;
+  technique: Technique;
+  paintId: string | null;
+  lacksPaint: boolean;
+  setupId: string;
+  coverage: number;
+  /** Models of the unit that take it, 1-based, ascending. */
+  models: number[];
+  /** Planned for an ordinary model. */
+  minutes: number;
+  dryMinutes: number;
+  handleMinutes: number;
+  /** What must be painted and dry before it. */
+  after: { pass: string; scope: 'model' | 'tray'; lagMinutes: number | null; reason: string }[];
+}
+
+export interface BenchUnit {
+  id: string;
+  name: string;
+  commissionId: string;
+  commission: string;
+  size: Size;
+  leaders: number;
+  leaderFactor: number;
+  trays: { number: number; from: number; to: number }[];
+}
+
+/** One pass on one tray, in the order of the line. */
+export interface BenchJob {
+  id: string;
+  passKey: string;
+  unitId: string;
+  tray: number;
+  models: number[];
+}
+
+/** A line as an order over today's passes and trays: nothing of it is kept but the order. */
+export interface BenchLine {
+  units: BenchUnit[];
+  passes: BenchPass[];
+  jobs: BenchJob[];
+}
+
+/** Lays an order (job ids) over the work as it is today; jobs that it does not name stand behind, as they are entered. */
+export function benchLine(roster: Roster, order: readonly string[]): BenchLine {
+  const units = roster.units.map((unit) => benchUnit(unit, roster));
+  const passes = roster.units.flatMap((unit) => benchPasses(unit, roster));
+  const byId = new Map(units.map((unit) => [unit.id, unit]));
+  const jobs = passes.flatMap((pass) => jobsOf(pass, byId.get(pass.unitId)!));
+  const rank = new Map(order.map((id, place) => [id, place]));
+  return { units, passes, jobs: jobs.sort((a, b) => (rank.get(a.id) ?? Infinity) - (rank.get(b.id) ?? Infinity) || 0) };
+}
+
+const benchUnit = (unit: RosterUnit, { house }: Roster): BenchUnit => ({
+  id: unit.id,
+  name: unit.name,
+  commissionId: unit.commissionId,
+  commission: unit.commissionName,
+  size: unit.size,
+  leaders: unit.leaders,
+  leaderFactor: factorOf({ leaders: 1 }, house, 1),
+  trays: splitTrays(unit).map(({ number, from, to }) => ({ number, from, to })),
+});
+
+function benchPasses(unit: RosterUnit, roster: Roster): BenchPass[] {
+  const passes = passesOf(unit, unit.standard);
+  const { hard } = orderRules(unit, passes, roster.paints, roster.house);
+  return passes.map((pass) => {
+    const dryMinutes = dryMinutesOf(pass, roster);
+    return {
+      key: pass.key,
+      unitId: unit.id,
+      stepId: pass.step.id,
+      coat: pass.coat,
+      coats: pass.step.coats,
+      part: pass.part?.name ?? null,
+      technique: pass.step.technique,
+      paintId: pass.step.paintId,
+      lacksPaint: lacksPaint(pass.step),
+      setupId: setupId(pass.step),
+      coverage: pass.step.coverage,
+      models: pass.models,
+      minutes: roster.minutesOf(unit, pass),
+      dryMinutes,
+      handleMinutes: handleMinutesOf(pass.step.technique, dryMinutes),
+      after: hard
+        .filter((rule) => rule.after === pass.key)
+        .map(({ before, scope, lagMinutes, reason }) => ({ pass: before, scope, lagMinutes, reason })),
+    };
+  });
+}
+
+function jobsOf(pass: BenchPass, unit: BenchUnit): BenchJob[] {
+  return unit.trays
+    .map((tray) => ({
+      id: jobId(pass.key, tray),
+      passKey: pass.key,
+      unitId: unit.id,
+      tray: tray.number,
+      models: pass.models.filter((model) => model >= tray.from && model <= tray.to),
+    }))
+    .filter((job) => job.models.length > 0);
+}
+
+/** What is written down with the work when it is begun. */
+export const factsOfPass = (pass: BenchPass, unit: BenchUnit, paintName: string | null): WorkFacts => ({
+  commissionId: unit.commissionId,
+  commission: unit.commission,
+  unit: unit.name,
+  part: pass.part ?? '',
+  technique: pass.technique,
+  paintId: pass.paintId,
+  paint: paintName,
+  size: unit.size,
+  coverage: pass.coverage,
+  dryMinutes: pass.dryMinutes,
+  handleMinutes: pass.handleMinutes,
+  minutes: pass.minutes,
+  leaders: unit.leaders,
+  leaderFactor: unit.leaderFactor,
+});

@@ -1,0 +1,223 @@
+import { setupId } from '../scheme/setups';
+import { passKeyOf, type BenchClock, type BenchEvent, type Marks, type Stretch, type WorkFacts } from './definitions';
+import { divideStretch, type TimedTap } from './divideStretch';
+import { effectiveEvents } from './effectiveEvents';
+import { FactsBook, type KnownFacts } from './factsBook';
+
+/** A gap longer than this before a start is not setting up. */
+const LONGEST_SETUP_MINUTES = 45;
+/** After a gap longer than this everything begins anew: nobody has sat there all the time. Folds of sittings add up to the fold of all. */
+export const SITTING_GAP_MINUTES = 240;
+const MINUTE_MS = 60_000;
+
+export const idleClock = (): BenchClock => ({
+  current: null,
+  picked: null,
+  startedAnyway: null,
+  workingSince: null,
+  pausedSince: null,
+  lastAt: null,
+  lastUndoable: null,
+});
+
+interface OpenStretch {
+  id: string;
+  unit: string;
+  step: string;
+  coat: number;
+  facts: WorkFacts | undefined;
+  startedAt: number;
+  taps: TimedTap[];
+  setupMinutes: number | null;
+  touchUp: boolean;
+  notes: string[];
+}
+
+interface ClockBefore {
+  /** The clock to go on from. */
+  before?: BenchClock;
+  /** The marks that stood then. */
+  marked?: Marks;
+  knownFacts?: KnownFacts;
+}
+
+/**
+ * One clock for the one pair of hands: replays events into the stretches of work and where the clock stands. Work whose facts
+ * nobody knows moves the clock and makes no stretch.
+ */
+export function foldClock(
+  events: readonly BenchEvent[],
+  { before = idleClock(), marked = new Map(), knownFacts }: ClockBefore = {},
+): { clock: BenchClock; stretches: Stretch[] } {
+  const fold = new ClockFold(before, marked, new FactsBook(events, knownFacts));
+  for (const event of effectiveEvents(events)) fold.take(event);
+  return {
+    clock: fold.clock,
+    stretches: fold.stretches.flatMap(({ facts, ...stretch }) => (facts ? divideStretch({ ...stretch, facts }) : [])),
+  };
+}
+
+/** The clock as it is at `now` (UTC ms): after a night nothing is in the hand any more. */
+export const clockAt = (clock: BenchClock, now: number): BenchClock =>
+  clock.lastAt !== null && now - clock.lastAt > SITTING_GAP_MINUTES * MINUTE_MS
+    ? { ...idleClock(), lastAt: clock.lastAt, lastUndoable: clock.lastUndoable }
+    : clock;
+
+class ClockFold {
+  clock: BenchClock;
+  readonly stretches: OpenStretch[] = [];
+  private stretch: OpenStretch | null = null;
+  private readonly done = new Map<string, Set<number>>();
+
+  constructor(
+    before: BenchClock,
+    private readonly marked: Marks,
+    private readonly book: FactsBook,
+  ) {
+    this.clock = { ...before };
+  }
+
+  take(event: BenchEvent): void {
+    const at = Date.parse(event.at);
+    if (clockAt(this.clock, at) !== this.clock) {
+      this.clock = clockAt(this.clock, at);
+      this.stretch = null;
+    }
+    const key = passKeyOf(event);
+    this.apply(event, key, at);
+    if (event.kind !== 'elsewhere') this.clock.lastUndoable = { id: event.id, unit: event.unit };
+  }
+
+  private apply(event: BenchEvent, key: string | null, at: number): void {
+    switch (event.kind) {
+      case 'started':
+        return this.start(event, key!, at);
+      case 'done':
+      case 'touched-up':
+        return this.work(event, key!, at);
+      case 'kept':
+        this.fresh(key!, event.models);
+        return;
+      case 'reopened':
+        for (const model of event.models) this.doneUnder(key!).delete(model);
+        return;
+      case 'noted':
+        if (key === null || this.clock.current?.passKey === key) this.stretch?.notes.push(event.note);
+        return;
+      case 'picked':
+        this.clock.picked = event.models[0] ?? null;
+        return;
+      case 'paused':
+        this.clock.pausedSince ??= at;
+        this.clock.lastAt = at;
+        return;
+      case 'resumed':
+        this.resume(at);
+        this.clock.lastAt = at;
+        return;
+      case 'ended':
+        return this.stop(at, null);
+      case 'elsewhere':
+        return this.stop(at, at);
+      default:
+        return;
+    }
+  }
+
+  private start(event: BenchEvent, key: string, at: number): void {
+    this.resume(at);
+    const { clock } = this;
+    const isInHand = clock.current?.passKey === key;
+    const isSame = this.stretch !== null && !this.stretch.touchUp && isInHand;
+    // Started again on a model that is still wet: what went before was waiting.
+    if (!isSame || event.models.length === 0) this.openStretch(event, at, false, this.setupMinutes(at));
+    clock.current = this.handOn(event, key, at);
+    clock.startedAnyway = event.models[0] ?? null;
+    clock.picked = event.models[0] ?? (isInHand ? clock.picked : null);
+    clock.workingSince = at;
+    clock.lastAt = at;
+  }
+
+  private setupMinutes(at: number): number | null {
+    if (this.clock.workingSince === null) return null;
+    const minutes = (at - this.clock.workingSince) / MINUTE_MS;
+    return minutes > LONGEST_SETUP_MINUTES ? null : Math.max(0, minutes);
+  }
+
+  private work(event: BenchEvent, key: string, at: number): void {
+    const touchUp = event.kind === 'touched-up';
+    const models = touchUp ? event.models : this.fresh(key, event.models);
+    if (models.length === 0) return;
+    this.resume(at);
+    const { clock } = this;
+    if (event.minutes !== null) {
+      // Told afterwards, from the leg sheet say: the clock that runs is of something else, or ran over it.
+      this.openStretch(event, at, touchUp, null).taps.push(this.tap(event, models, at, event.minutes, true));
+      this.stretch = null;
+    } else {
+      const goesOn = this.stretch && this.stretch.touchUp === touchUp && `${this.stretch.step}#${this.stretch.coat}` === key;
+      const stretch = goesOn ? this.stretch! : this.openStretch(event, clock.workingSince ?? at, touchUp, null);
+      const from = Math.max(clock.workingSince ?? 0, event.readyAt === null ? 0 : Date.parse(event.readyAt));
+      stretch.taps.push(this.tap(event, models, at, clock.workingSince === null ? null : Math.max(0, at - from) / MINUTE_MS, false));
+    }
+    if (!touchUp) {
+      clock.current = this.handOn(event, key, at);
+      clock.picked = clock.startedAnyway = null;
+    }
+    clock.workingSince = at;
+    clock.lastAt = at;
+  }
+
+  private handOn(event: BenchEvent, passKey: string, at: number): BenchClock['current'] {
+    const facts = this.book.at(passKey, at);
+    return { unit: event.unit!, passKey, setupId: facts ? setupId({ ...facts, id: event.step! }) : '' };
+  }
+
+  private tap(event: BenchEvent, models: number[], at: number, minutes: number | null, isTold: boolean): TimedTap {
+    return { id: event.id, at, models, minutes, isTold };
+  }
+
+  /** Models that were not done yet: the same model tapped on two devices counts once. */
+  private fresh(key: string, models: readonly number[]): number[] {
+    const done = this.doneUnder(key);
+    const fresh = models.filter((model) => !done.has(model));
+    for (const model of fresh) done.add(model);
+    return fresh;
+  }
+
+  private doneUnder(key: string): Set<number> {
+    let done = this.done.get(key);
+    if (!done) this.done.set(key, (done = new Set(this.marked.get(key)?.keys())));
+    return done;
+  }
+
+  /** The time spent paused is neither work nor setting up. */
+  private resume(at: number): void {
+    const { clock } = this;
+    if (clock.pausedSince === null) return;
+    if (clock.workingSince !== null) clock.workingSince += Math.max(0, at - Math.max(clock.pausedSince, clock.workingSince));
+    clock.pausedSince = null;
+  }
+
+  private stop(at: number, workingSince: number | null): void {
+    this.clock = { ...idleClock(), workingSince, lastAt: at, lastUndoable: this.clock.lastUndoable };
+    this.stretch = null;
+  }
+
+  private openStretch(event: BenchEvent, startedAt: number, touchUp: boolean, setupMinutes: number | null): OpenStretch {
+    this.stretch = {
+      id: event.id,
+      unit: event.unit!,
+      step: event.step!,
+      coat: event.coat!,
+      facts: this.book.at(passKeyOf(event)!, Date.parse(event.at)),
+      startedAt,
+      taps: [],
+      setupMinutes,
+      touchUp,
+      notes: [],
+    };
+    this.stretches.push(this.stretch);
+    return this.stretch;
+  }
+}

@@ -1,0 +1,97 @@
+import type { Knex } from 'knex';
+import type { BenchEvent } from '../core/bench/definitions';
+import type { StoredEvent } from '../core/views/stored';
+import { deriveLog } from './deriveLog';
+import { eventOf, rowOf, type EventRow } from './eventRows';
+import { inPieces } from './inPieces';
+
+/** The one stream of bench events. Events are only ever added. */
+export class BenchStore {
+  constructor(private readonly db: Knex) {}
+
+  /**
+   * Adds events, each once by its id; where only the time of one was known, what is told now replaces that. The time log rows of
+   * the sittings concerned are worked out anew in the same transaction.
+   */
+  async add(events: readonly BenchEvent[], receivedAt: string): Promise<void> {
+    await this.db.transaction(async (trx) => {
+      for (const event of await ofKnownUnits(trx, events)) {
+        const row = rowOf(event, receivedAt);
+        await trx('bench_event').insert(row).onConflict('id').ignore();
+        if (event.kind !== 'elsewhere') await trx('bench_event').where({ id: event.id, kind: 'elsewhere' }).update(row);
+      }
+      await deriveLog(trx, events);
+    });
+  }
+
+  /** Works the whole log out anew, sitting by sitting. */
+  async deriveAll(): Promise<void> {
+    await this.db.transaction(async (trx) => deriveLog(trx, await this.allOf(trx)));
+  }
+
+  async ofUnits(unitIds: readonly string[]): Promise<StoredEvent[]> {
+    const rows: EventRow[] = [];
+    for (const piece of inPieces(unitIds)) rows.push(...(await this.db<EventRow>('bench_event').whereIn('unit', piece)));
+    return rows.sort((a, b) => a.seq - b.seq).map(eventOf);
+  }
+
+  /** Number of the last event that names each of these units; units that none names are left out. */
+  async lastSeqOf(unitIds: readonly string[]): Promise<Map<string, number>> {
+    const last = new Map<string, number>();
+    for (const piece of inPieces(unitIds))
+      for (const row of await this.db('bench_event').whereIn('unit', piece).groupBy('unit').select('unit', this.db.raw('max(seq) AS seq')))
+        last.set(row.unit as string, row.seq as number);
+    return last;
+  }
+
+  /** Passes of these units of which some event brings the facts. */
+  async passesWithFacts(unitIds: readonly string[]): Promise<Set<string>> {
+    const keys = new Set<string>();
+    for (const piece of inPieces([...new Set(unitIds)]))
+      for (const row of await this.db('bench_event').whereIn('unit', piece).whereNotNull('facts').distinct('step', 'coat'))
+        keys.add(`${row.step}#${row.coat}`);
+    return keys;
+  }
+
+  async after(seq: number, most: number): Promise<StoredEvent[]> {
+    return (await this.db<EventRow>('bench_event').where('seq', '>', seq).orderBy('seq').limit(most)).map(eventOf);
+  }
+
+  /** The last events by the clock, in its order. */
+  async latest(most: number): Promise<StoredEvent[]> {
+    const rows = await this.db<EventRow>('bench_event')
+      .orderBy([
+        { column: 'atMs', order: 'desc' },
+        { column: 'id', order: 'desc' },
+      ])
+      .limit(most);
+    return rows.reverse().map(eventOf);
+  }
+
+  /** Events from a moment (UTC ms) on, in the order of the clock. */
+  async since(atMs: number): Promise<StoredEvent[]> {
+    return (await this.db<EventRow>('bench_event').where('atMs', '>=', atMs).orderBy(['atMs', 'id'])).map(eventOf);
+  }
+
+  async between(fromMs: number, toMs: number): Promise<StoredEvent[]> {
+    return (await this.db<EventRow>('bench_event').whereBetween('atMs', [fromMs, toMs]).orderBy(['atMs', 'id'])).map(eventOf);
+  }
+
+  async lastSeq(): Promise<number> {
+    const row = await this.db('bench_event').max({ seq: 'seq' }).first();
+    return (row?.['seq'] as number | null) ?? 0;
+  }
+
+  private async allOf(db: Knex): Promise<StoredEvent[]> {
+    return (await db<EventRow>('bench_event').orderBy('seq')).map(eventOf);
+  }
+}
+
+/** An undoing concerns the unit that the undone event names. */
+async function ofKnownUnits(trx: Knex, events: readonly BenchEvent[]): Promise<BenchEvent[]> {
+  const units = new Map(events.map((event) => [event.id, event.unit]));
+  const targets = events.flatMap((event) => (event.target !== null && !units.has(event.target) ? [event.target] : []));
+  for (const piece of inPieces(targets))
+    for (const row of await trx<EventRow>('bench_event').whereIn('id', piece).select('id', 'unit')) units.set(row.id, row.unit);
+  return events.map((event) => (event.kind === 'undone' ? { ...event, unit: units.get(event.target!) ?? event.unit } : event));
+}

@@ -1,0 +1,47 @@
+import type { Knex } from 'knex';
+import { fillDemo } from './demo/fillDemo';
+
+/** Everything that is kept, what refers to others first. */
+const TABLES = [
+  'removed_piece',
+  'step',
+  'part',
+  'unit',
+  'commission',
+  'paint',
+  'house_rules',
+  'own_line',
+  'workshop',
+  'bench_event',
+  'log_judgement',
+  'time_log',
+] as const;
+
+/** The demo in a data folder that was empty, and the way back. */
+export class DemoStore {
+  constructor(private readonly db: Knex) {}
+
+  async isEmpty(): Promise<boolean> {
+    for (const table of ['commission', 'paint', 'time_log']) if (await this.db(table).first()) return false;
+    return true;
+  }
+
+  async fill(now: Date): Promise<void> {
+    await fillDemo({ knex: this.db }, now);
+  }
+
+  /** Nothing is here but the demo: no commission of the painter's own. */
+  async isAllDemo(): Promise<boolean> {
+    const row: { demo: string | null } | undefined = await this.db('workshop').where({ id: 1 }).first();
+    if (!row?.demo) return false;
+    const demo = JSON.parse(row.demo) as string[];
+    return (await this.db('commission').whereNotIn('id', demo).first()) === undefined;
+  }
+
+  /** Empties the data folder. */
+  async clear(): Promise<void> {
+    await this.db.transaction(async (trx) => {
+      for (const table of TABLES) await trx(table).delete();
+    });
+  }
+}

@@ -1,0 +1,31 @@
+import type { BenchEvent, WorkFacts } from '../core/bench/definitions';
+import type { StoredEvent } from '../core/views/stored';
+
+export interface EventRow extends Omit<StoredEvent, 'models' | 'facts'> {
+  atMs: number;
+  models: string;
+  facts: string | null;
+}
+
+export const eventOf = ({ atMs: _ms, models, facts, ...event }: EventRow): StoredEvent => ({
+  ...event,
+  models: JSON.parse(models) as number[],
+  facts: facts === null ? null : (JSON.parse(facts) as WorkFacts),
+});
+
+export const rowOf = ({ models, facts, ...event }: BenchEvent, receivedAt: string) => ({
+  id: event.id,
+  kind: event.kind,
+  at: event.at,
+  atMs: Date.parse(event.at),
+  receivedAt,
+  unit: event.unit,
+  step: event.step,
+  coat: event.coat,
+  models: JSON.stringify(models),
+  target: event.target,
+  minutes: event.minutes,
+  readyAt: event.readyAt,
+  facts: facts && JSON.stringify(facts),
+  note: event.note,
+});

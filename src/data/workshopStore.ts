@@ -1,0 +1,70 @@
+import type { Knex } from 'knex';
+import type { OwnLine } from '../core/line/carryOver';
+import { selectionKey, type Selection } from '../core/views/selection';
+import type { BenchOrder } from '../core/views/stored';
+
+interface WorkshopRow {
+  id: number;
+  demo: string | null;
+  selection: string | null;
+  bench: string | null;
+}
+
+/** What belongs to the workshop and not to one commission: the units chosen to plan, the painter's orders, and what lies on the bench. */
+export class WorkshopStore {
+  constructor(private readonly db: Knex) {}
+
+  /** The units that Trays and Line are about; null before anybody has chosen. */
+  async selection(): Promise<Selection | null> {
+    const row = await this.row();
+    return row?.selection ? (JSON.parse(row.selection) as Selection) : null;
+  }
+
+  async choose(selection: Selection): Promise<void> {
+    await this.save({ selection: JSON.stringify(selection) });
+  }
+
+  async bench(): Promise<BenchOrder | null> {
+    const row = await this.row();
+    return row?.bench ? (JSON.parse(row.bench) as BenchOrder) : null;
+  }
+
+  async putOnBench(order: BenchOrder | null): Promise<void> {
+    await this.save({ bench: order && JSON.stringify(order) });
+  }
+
+  /** The painter's own order for these units; null while the suggestion is followed. */
+  async ownLine(selection: Selection): Promise<OwnLine | null> {
+    const row = await this.db('own_line')
+      .where({ selection: selectionKey(selection) })
+      .first();
+    return row ? (JSON.parse(row.line as string) as OwnLine) : null;
+  }
+
+  /** Null forgets it. */
+  async saveOwnLine(selection: Selection, line: OwnLine | null): Promise<void> {
+    const key = selectionKey(selection);
+    if (line === null) await this.db('own_line').where({ selection: key }).delete();
+    else
+      await this.db('own_line')
+        .insert({ selection: key, line: JSON.stringify(line) })
+        .onConflict('selection')
+        .merge();
+  }
+
+  /** Remembers which commissions the demo brought. */
+  async markDemo(commissionIds: string[]): Promise<void> {
+    await this.save({ demo: JSON.stringify(commissionIds) });
+  }
+
+  private async row(): Promise<WorkshopRow | undefined> {
+    return this.db<WorkshopRow>('workshop').where({ id: 1 }).first();
+  }
+
+  private async save(change: Partial<Omit<WorkshopRow, 'id'>>): Promise<void> {
+    await this.db('workshop')
+      .insert({ id: 1, ...change })
+      .onConflict('id')
+      .merge();
+  }
+}

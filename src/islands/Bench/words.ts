@@ -1,0 +1,26 @@
+import type { BenchJob, BenchPass } from '../../core/bench/benchLine';
+import { factsOf } from '../../core/scheme/techniques';
+import type { Bench } from './useBench';
+
+type Names = Pick<Bench, 'units' | 'passes' | 'paints' | 'line'>;
+
+/** Which part of what: Jersey, base coat, coat 2 of 2. */
+export const passWords = (pass: BenchPass): string =>
+  `${pass.part?.toLowerCase() ?? 'everything'}, ${factsOf(pass.technique).label.toLowerCase()}${pass.coats > 1 ? `, coat ${pass.coat} of ${pass.coats}` : ''}`;
+
+/** The unit, with its commission where the line has several. */
+export function unitWords({ units, line }: Names, unitId: string): string {
+  const unit = units.get(unitId)!;
+  const several = new Set(line.units.map((each) => each.commissionId)).size > 1;
+  return several ? `${unit.name} (${unit.commission})` : unit.name;
+}
+
+/** The tray of a job, where its unit has several. */
+export const trayWords = ({ units }: Names, job: BenchJob): string => (units.get(job.unitId)!.trays.length > 1 ? `, tray ${job.tray}` : '');
+
+/** What a job is, in full: Wash, Reed cutters, tray 1, everything. */
+export function jobWords(names: Names, job: BenchJob): string {
+  const pass = names.passes.get(job.passKey)!;
+  const paint = names.paints.get(pass.paintId ?? '');
+  return `${paint?.name ?? factsOf(pass.technique).label}: ${unitWords(names, job.unitId)}${trayWords(names, job)}, ${passWords(pass)}`;
+}

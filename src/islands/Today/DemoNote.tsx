@@ -1,0 +1,29 @@
+import { useState } from 'react';
+import { Button } from '../../ui/Button/Button';
+import { send } from '../shared/api';
+
+/** Fills the folder with the demo, or empties it, and shows what is there then. */
+export function useDemo(here: boolean) {
+  const [error, setError] = useState<string | null>(null);
+  const set = () =>
+    void send('PUT', '/api/demo', { here }).then(
+      () => window.location.assign('/'),
+      (problem: Error) => setError(problem.message),
+    );
+  return { error, set };
+}
+
+/** Says that all this is made up, and how to begin with one's own. */
+export function DemoNote() {
+  const { error, set } = useDemo(false);
+  const [isSure, setSure] = useState(false);
+  return (
+    <p>
+      This is the demo: everything here is made up.{' '}
+      <Button kind="quiet" onClick={() => (isSure ? set() : setSure(true))}>
+        {isSure ? 'Remove the demo and all that was done in it' : 'Start empty'}
+      </Button>
+      {error && <span role="alert">{error}</span>}
+    </p>
+  );
+}

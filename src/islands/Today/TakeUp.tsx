@@ -1,0 +1,85 @@
+import type { Today, TodayCommission } from '../../core/views/today';
+import { LinkButton } from '../../ui/Button/Button';
+import { momentText, percentText, timeOfDayText } from '../../ui/format';
+import styles from './View.module.css';
+
+const DAY_MS = 86_400_000;
+
+/** What can be worked on now: the line on the bench, else the commission due first that waits for nobody. */
+export function TakeUp({ today, now }: { today: Today; now: number }) {
+  if (today.bench) {
+    const { names, lastWorkedAt, stepsDone, stepsTotal } = today.bench;
+    return (
+      <section className={styles.takeUp} aria-label="Take up now">
+        <div>
+          <p className={styles.takeUpName}>{names.join(' and ')}</p>
+          <p>
+            On the bench
+            {lastWorkedAt !== null && `, last tap ${lastWorkedAt > now - DAY_MS ? timeOfDayText(lastWorkedAt) : momentText(lastWorkedAt)}`}
+            {`, ${percentText(stepsTotal > 0 ? stepsDone / stepsTotal : 0)} of its steps painted.`}
+          </p>
+        </div>
+        <LinkButton kind="main" href="/bench" className={styles.go}>
+          To the bench
+        </LinkButton>
+      </section>
+    );
+  }
+  const next = today.commissions.find((entry) => entry.canBePainted);
+  return next ? <Plan entry={next} /> : <NothingToPaint today={today} />;
+}
+
+function Plan({ entry: { commission, estimate } }: { entry: TodayCommission }) {
+  return (
+    <section className={styles.takeUp} aria-label="Take up now">
+      <div>
+        <p className={styles.takeUpName}>{commission.name}</p>
+        <p>
+          Not on the bench yet
+          {`, ${percentText(estimate.stepsTotal > 0 ? estimate.stepsDone / estimate.stepsTotal : 0)} of its steps painted.`}
+        </p>
+      </div>
+      <LinkButton kind="main" href={`/line?of=${commission.id}`} className={styles.go}>
+        Plan its line
+      </LinkButton>
+    </section>
+  );
+}
+
+/** Everything is painted, waits for somebody, or has no scheme: the next thing to do is not at the bench. */
+function NothingToPaint({ today }: { today: Today }) {
+  const bare = today.commissions.find((entry) => entry.unitsWithoutScheme.length > 0 || entry.units === 0);
+  const waiting = today.commissions.find((entry) => entry.waitingTestModels.length > 0);
+  const painted = today.commissions.find((entry) => entry.outlook.standing === 'done' && entry.estimate.stepsTotal > 0);
+  const [name, text, href, label] = bare
+    ? bare.units === 0
+      ? [bare.commission.name, 'It has no units yet.', `/c/${bare.commission.id}/intake`, 'Enter its units']
+      : [
+          bare.commission.name,
+          `No scheme yet: ${bare.unitsWithoutScheme.join(', ')}.`,
+          `/c/${bare.commission.id}/scheme`,
+          'Write the scheme',
+        ]
+    : waiting
+      ? [
+          waiting.commission.name,
+          `Waiting for approval: ${waiting.waitingTestModels.join(', ')}.`,
+          `/c/${waiting.commission.id}/intake`,
+          'Mark as approved',
+        ]
+      : painted
+        ? [painted.commission.name, 'Every step is painted.', `/c/${painted.commission.id}/intake`, 'Hand it over']
+        : [null, null, null, null];
+  if (name === null) return null;
+  return (
+    <section className={styles.takeUp} aria-label="Take up now">
+      <div>
+        <p className={styles.takeUpName}>{name}</p>
+        <p>{text}</p>
+      </div>
+      <LinkButton kind="main" href={href!} className={styles.go}>
+        {label}
+      </LinkButton>
+    </section>
+  );
+}

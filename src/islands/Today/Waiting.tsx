@@ -1,0 +1,38 @@
+import type { Today, TodayCommission } from '../../core/views/today';
+import { Panel } from '../../ui/Panel/Panel';
+import { counted } from '../../ui/format';
+import styles from './View.module.css';
+
+/** What waits on others, or for a word of the painter. */
+export function Waiting({ today }: { today: Today }) {
+  const waiting = today.commissions.filter(
+    (entry) => entry.waitingTestModels.length + entry.openCounts.length + entry.unitsWithoutScheme.length > 0,
+  );
+  return (
+    <Panel title="Waiting on others">
+      {waiting.length === 0 && <p>Nothing is waiting on a client.</p>}
+      <ul className={styles.list}>
+        {waiting.map((entry) => (
+          <Waits key={entry.commission.id} entry={entry} />
+        ))}
+        {today.openRows > 0 && (
+          <li className={styles.waits}>
+            <a href="/ledger">{counted(today.openRows, 'time')} to fill in</a>
+          </li>
+        )}
+      </ul>
+    </Panel>
+  );
+}
+
+function Waits({ entry }: { entry: TodayCommission }) {
+  const { commission, openCounts, waitingTestModels, unitsWithoutScheme } = entry;
+  return (
+    <li className={styles.waits}>
+      <strong>{commission.name}</strong>
+      {openCounts.length > 0 && <a href={`/c/${commission.id}/intake`}>Count to settle: {openCounts.join(', ')}</a>}
+      {waitingTestModels.length > 0 && <a href={`/c/${commission.id}/intake`}>Waiting for approval: {waitingTestModels.join(', ')}</a>}
+      {unitsWithoutScheme.length > 0 && <a href={`/c/${commission.id}/scheme`}>No scheme yet: {unitsWithoutScheme.join(', ')}</a>}
+    </li>
+  );
+}

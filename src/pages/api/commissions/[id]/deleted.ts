@@ -1,0 +1,4 @@
+import { deleteCommission, deleteSchema } from '../../../../server/commissions/lifecycle';
+import { endpoint } from '../../../../server/http/endpoint';
+
+export const PUT = endpoint(deleteSchema, (input, { stores, params, now }) => deleteCommission(stores, params['id'], input, now));

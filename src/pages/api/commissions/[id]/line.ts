@@ -1,4 +1,0 @@
-import { endpoint } from '../../../../server/http/endpoint';
-import { ownLineSchema, saveOwnLine } from '../../../../server/line/saveOwnLine';
-
-export const PUT = endpoint(ownLineSchema, (input, { stores, params, now }) => saveOwnLine(stores, params['id'], input, now));

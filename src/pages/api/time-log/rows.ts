@@ -1,0 +1,11 @@
+import { parse } from '../../../core/formats/fields';
+import { query } from '../../../server/http/endpoint';
+import { loadLogPage, logPageSchema } from '../../../server/timeLog/loadLog';
+
+export const GET = query(({ stores, url, now }) =>
+  loadLogPage(
+    stores,
+    parse(logPageSchema, { page: Number(url.searchParams.get('page') ?? 0), filter: url.searchParams.get('filter') ?? 'all' }),
+    now,
+  ),
+);

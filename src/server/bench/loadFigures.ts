@@ -1,0 +1,15 @@
+import type { BenchFigures } from '../../core/views/bench';
+import { benchEstimate } from '../estimate/benchEstimate';
+import { loadWorkshop } from '../workshop/loadWorkshop';
+import type { Stores } from '../stores';
+
+/** What moves with every model: the figures of the line on the bench, and the work whose minutes nobody knows. */
+export async function loadFigures(stores: Stores, now: Date): Promise<BenchFigures> {
+  const workshop = await loadWorkshop(stores, now);
+  const { commissions, bench } = await benchEstimate(stores, workshop, now);
+  return {
+    figures: bench,
+    passes: [...commissions.values()].flatMap(({ passes }) => passes.map(({ passKey, p50, why }) => ({ passKey, p50, why }))),
+    openRows: await stores.timeLog.open(workshop.units.map((unit) => unit.id)),
+  };
+}

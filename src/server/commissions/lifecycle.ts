@@ -1,0 +1,65 @@
+import { boolean, object, type InferType } from 'yup';
+import { ulid } from 'ulid';
+import { day, requiredText } from '../../core/formats/fields';
+import { copyScheme } from '../../core/scheme/copyScheme';
+import type { Unit } from '../../core/scheme/definitions';
+import { NotFoundError } from '../errors';
+import { findCommission } from '../workshop/loadWorkshop';
+import type { Stores } from '../stores';
+
+export const closeSchema = object({ closed: boolean().strict().required() });
+
+/** Hands a commission over and puts it away, or opens it again. */
+export async function closeCommission(
+  stores: Pick<Stores, 'commissions'>,
+  id: string | undefined,
+  { closed }: InferType<typeof closeSchema>,
+  now: Date,
+): Promise<void> {
+  const commission = await findCommission(stores, id);
+  await stores.commissions.setClosed(commission.id, closed ? (commission.closedAt ?? now.toISOString()) : null);
+}
+
+export const deleteSchema = object({ deleted: boolean().strict().required() });
+
+/** Deletes a commission, or takes that back; its rows of the log stay, as they are the painter's experience. */
+export async function deleteCommission(
+  stores: Pick<Stores, 'commissions'>,
+  id: string | undefined,
+  { deleted }: InferType<typeof deleteSchema>,
+  now: Date,
+): Promise<void> {
+  if (!(await stores.commissions.setDeleted(id ?? '', deleted ? now.toISOString() : null)))
+    throw new NotFoundError(`There is no commission ${id}: reload the page.`);
+}
+
+/** A commission that was deleted and can come back; null when there is none of that id. */
+export const deletedCommission = (stores: Pick<Stores, 'commissions'>, id: string): Promise<{ id: string; name: string } | null> =>
+  stores.commissions.findDeleted(id);
+
+export const duplicateSchema = object({ name: requiredText('a name for the new commission'), dueOn: day() });
+
+/** Makes a like order of a commission: its units with their schemes and counts promised, nothing painted or counted yet. */
+export async function duplicateCommission(
+  stores: Stores,
+  id: string | undefined,
+  { name, dueOn }: InferType<typeof duplicateSchema>,
+  now: Date,
+): Promise<{ id: string }> {
+  const { revision: _revision, createdAt: _created, closedAt: _closed, ...commission } = await findCommission(stores, id);
+  const copy = { ...commission, id: ulid(now.getTime()), name, dueOn };
+  const units = (await stores.commissions.units(commission.id)).map(copyUnit);
+  await stores.commissions.insert(copy, now.toISOString());
+  await stores.commissions.saveIntake(copy, units, 1);
+  for (const unit of units) await stores.commissions.saveScheme(unit.id, unit.scheme, 1, now.toISOString());
+  return { id: copy.id };
+}
+
+const copyUnit = (unit: Unit): Unit => ({
+  ...unit,
+  id: ulid(),
+  counted: null,
+  countNote: '',
+  testModel: unit.testModel === 'none' ? 'none' : 'waiting',
+  scheme: copyScheme(unit.scheme, ulid),
+});

@@ -1,0 +1,205 @@
+import { benchSessions, endOfDay, sessionMinutes } from '../../core/calendar/benchSessions';
+import { lineSessions } from '../../core/calendar/lineSessions';
+import { doneModels } from '../../core/bench/foldMarks';
+import { buildLine, factorOf } from '../../core/scheme/buildLine';
+import { approved } from '../../core/scheme/definitions';
+import { lineFigures, type JobShare, type LineFigures } from '../../core/scheme/lineFigures';
+import { passesOf } from '../../core/scheme/passes';
+import type { WorkItem } from '../../core/time/definitions';
+import { aroundLikely, outlook, safetyMinutes, type DateOutlook } from '../../core/time/forecast';
+import type { CommissionEstimate, PassEstimate, UnitEstimate, WorkFigures } from '../../core/views/estimate';
+import { wholeCommission, type Selection } from '../../core/views/selection';
+import { chosenUnits } from '../workshop/choice';
+import type { Workshop, WorkUnit } from '../workshop/loadWorkshop';
+import { rosterOf, stepKindOf } from '../workshop/roster';
+import type { Stores } from '../stores';
+import { plannedOrder, suggestionsOf } from './plannedOrder';
+
+/** Draws of the joint posterior: the safe figure of a total is then good to about two per cent. */
+const DRAWS = 400;
+const SEED = 20;
+const MINUTE_MS = 60_000;
+
+/** What the whole bench still has before it, from one plan and one set of draws. */
+export interface BenchEstimate {
+  commissions: ReadonlyMap<string, CommissionEstimate>;
+  outlooks: ReadonlyMap<string, DateOutlook>;
+  /** Figures of the line that lies on the bench; null when none does. */
+  bench: WorkFigures | null;
+}
+
+/** One piece of the bench's queue: the line on the bench, then one commission after the other, by date. */
+interface Piece {
+  selection: Selection;
+  units: WorkUnit[];
+  isBench: boolean;
+}
+
+const kept = new WeakMap<Workshop, { of: string; estimate: Promise<BenchEstimate> }>();
+
+/** The estimate as things stand; worked out once for each minute of an unchanged workshop. */
+export async function benchEstimate(stores: Stores, workshop: Workshop, now: Date): Promise<BenchEstimate> {
+  const of = `${Math.floor(now.getTime() / MINUTE_MS)} ${suggestionsOf(stores)}`;
+  const known = kept.get(workshop);
+  if (known?.of === of) return known.estimate;
+  const estimate = estimateBench(stores, workshop, now);
+  kept.set(workshop, { of, estimate });
+  estimate.catch(() => kept.delete(workshop));
+  return estimate;
+}
+
+/** The estimate of one commission. */
+export async function commissionEstimate(stores: Stores, workshop: Workshop, commissionId: string, now: Date): Promise<CommissionEstimate> {
+  return (await benchEstimate(stores, workshop, now)).commissions.get(commissionId)!;
+}
+
+async function estimateBench(stores: Stores, workshop: Workshop, now: Date): Promise<BenchEstimate> {
+  const units = new Map(workshop.units.map((unit) => [unit.id, unitWork(workshop, approved(unit))]));
+  const all = [...units.values()];
+  const draws = workshop.model.simulate(
+    all.map((unit) => unit.open),
+    DRAWS,
+    SEED,
+  );
+  all.forEach((unit, index) => (unit.draws = draws[index]!));
+  const pieces = await piecesOf(stores, workshop);
+  const shares = new Map<string, JobShare>();
+  const outlooks = new Map<string, DateOutlook>();
+  let bench: WorkFigures | null = null;
+  let queued = new Float64Array(DRAWS);
+  let queuedMinutes = 0;
+  for (const piece of pieces) {
+    const figures = await figuresOf(stores, workshop, piece, now);
+    for (const [unit, share] of figures.byUnit) shares.set(unit, share);
+    const whole = figuresFrom(
+      piece.units.map((unit) => units.get(unit.id)!),
+      figures.total,
+    );
+    if (piece.isBench) bench = whole.figures;
+    for (const [commissionId, after] of dueDates(piece, figures)) {
+      // A commission that shares a line is done when its last job is, whatever of the others is still to come.
+      const until = whole.figures.likely > 0 ? after / whole.figures.likely : 0;
+      const done = whole.draws.map((minutes, draw) => queued[draw]! + until * minutes);
+      outlooks.set(commissionId, dateOutlook(workshop, commissionId, done, after, queuedMinutes, now));
+    }
+    queued = queued.map((minutes, draw) => minutes + whole.draws[draw]!);
+    queuedMinutes += whole.figures.likely;
+  }
+  return { commissions: commissionEstimates(workshop, units, shares), outlooks, bench };
+}
+
+function commissionEstimates(
+  workshop: Workshop,
+  units: ReadonlyMap<string, UnitWork>,
+  shares: ReadonlyMap<string, JobShare>,
+): Map<string, CommissionEstimate> {
+  return new Map(
+    workshop.commissions.map(({ id }) => {
+      const own = [...units.values()].filter((unit) => unit.commissionId === id);
+      const ofUnits = own.map((unit): UnitEstimate => ({ unitId: unit.id, ...figuresFrom([unit], shares.get(unit.id)).figures }));
+      const share = sumOf(own.flatMap((unit) => shares.get(unit.id) ?? []));
+      return [id, { ...figuresFrom(own, share).figures, units: ofUnits, passes: own.flatMap((unit) => unit.passes) }];
+    }),
+  );
+}
+
+/** The work of a unit: its passes as the time model sees them. */
+interface UnitWork {
+  id: string;
+  commissionId: string;
+  passes: PassEstimate[];
+  open: WorkItem[];
+  draws: Float64Array;
+}
+
+function unitWork(workshop: Workshop, unit: WorkUnit): UnitWork {
+  const { model, marks, house } = workshop;
+  const open: WorkItem[] = [];
+  const weightOf = (models: number[]) => models.reduce((sum, each) => sum + factorOf(unit, house, each), 0);
+  const passes = passesOf(unit, unit.standard).map((pass): PassEstimate => {
+    const kind = stepKindOf(unit, pass);
+    const done = doneModels(marks.marks, pass.key);
+    const left = pass.models.filter((each) => !done.has(each));
+    if (left.length > 0) open.push({ kind, models: weightOf(left) });
+    const { p50, p80, normMinutes, why } = model.estimate(kind);
+    return {
+      passKey: pass.key,
+      unitId: unit.id,
+      p50,
+      p80,
+      normMinutes,
+      why,
+      modelsLeft: left.length,
+      modelsTotal: pass.models.length,
+      unitMinutes: p50 * weightOf(pass.models),
+    };
+  });
+  return { id: unit.id, commissionId: unit.commissionId, passes, open, draws: new Float64Array() };
+}
+
+const sumOf = (shares: readonly JobShare[]): JobShare => ({
+  handsOn: shares.reduce((sum, share) => sum + share.handsOn, 0),
+  setUp: shares.reduce((sum, share) => sum + share.setUp, 0),
+  waiting: shares.reduce((sum, share) => sum + share.waiting, 0),
+  touchUp: shares.reduce((sum, share) => sum + share.touchUp, 0),
+});
+
+function figuresFrom(units: readonly UnitWork[], share: JobShare = sumOf([])): { figures: WorkFigures; draws: Float64Array } {
+  const likely = share.handsOn + share.setUp + share.waiting + share.touchUp;
+  const handsOn = new Float64Array(DRAWS);
+  for (const { draws } of units) draws.forEach((minutes, draw) => (handsOn[draw]! += minutes));
+  const passes = units.flatMap((unit) => unit.passes);
+  const stepsTotal = passes.reduce((sum, pass) => sum + pass.modelsTotal, 0);
+  const figures = {
+    ...share,
+    likely,
+    safe: likely + safetyMinutes(handsOn),
+    wholeHandsOn: passes.reduce((sum, pass) => sum + pass.unitMinutes, 0),
+    stepsDone: stepsTotal - passes.reduce((sum, pass) => sum + pass.modelsLeft, 0),
+    stepsTotal,
+  };
+  return { figures, draws: aroundLikely(handsOn, likely) };
+}
+
+async function piecesOf(stores: Stores, workshop: Workshop): Promise<Piece[]> {
+  const bench = await stores.workshop.bench();
+  const onBench = bench ? chosenUnits(workshop, bench.selection) : [];
+  const ids = new Set(onBench.map((unit) => unit.id));
+  const rest = workshop.commissions.map(({ id }): Piece => {
+    const units = workshop.units.filter((unit) => unit.commissionId === id && !ids.has(unit.id));
+    const isWhole = units.length === workshop.units.filter((unit) => unit.commissionId === id).length;
+    const selection = isWhole ? wholeCommission(id) : [{ commissionId: id, unitIds: units.map((unit) => unit.id) }];
+    return { selection, units, isBench: false };
+  });
+  return [...(bench ? [{ selection: bench.selection, units: onBench, isBench: true }] : []), ...rest];
+}
+
+/** One line's figures, planned by itself from now on. Test models that wait are taken as approved. */
+export async function figuresOf(
+  stores: Stores,
+  workshop: Workshop,
+  { selection, units }: Pick<Piece, 'selection' | 'units'>,
+  now: Date,
+): Promise<LineFigures> {
+  const built = buildLine(rosterOf(workshop, units.map(approved)));
+  const order = await plannedOrder(stores, selection, built.problem);
+  const sessions = order.length === 0 ? null : lineSessions(built.problem, workshop.house.sessions, now.getTime());
+  return lineFigures(built, order, sessions?.sessions ?? null);
+}
+
+/** Commissions of a piece, each with the bench minutes until it is done; those with nothing left are done at once. */
+function dueDates(piece: Piece, figures: LineFigures): [string, number][] {
+  return [...new Set(piece.units.map((unit) => unit.commissionId))].map((id) => [id, figures.doneAfter.get(id) ?? 0]);
+}
+
+function dateOutlook(
+  workshop: Workshop,
+  commissionId: string,
+  done: Float64Array,
+  likely: number,
+  queuedMinutes: number,
+  now: Date,
+): DateOutlook {
+  const { dueOn } = workshop.commissions.find((commission) => commission.id === commissionId)!;
+  return outlook(done, likely, sessionMinutes(benchSessions(workshop.house.sessions, now.getTime(), endOfDay(dueOn))), queuedMinutes);
+}

@@ -1,0 +1,88 @@
+import { dryAt } from '../../core/bench/readiness';
+import { benchSessions } from '../../core/calendar/benchSessions';
+import { hasOpenCount, hasScheme, modelsOf } from '../../core/scheme/definitions';
+import { passesOf } from '../../core/scheme/passes';
+import { TEST_MODEL } from '../../core/scheme/splitTrays';
+import type { DryingRow, Today, TodayCommission } from '../../core/views/today';
+import { benchEstimate, type BenchEstimate } from '../estimate/benchEstimate';
+import type { Stores } from '../stores';
+import { chosenUnits } from '../workshop/choice';
+import { loadWorkshop, type Workshop, type WorkUnit } from '../workshop/loadWorkshop';
+import { planTonight } from './planTonight';
+
+const WEEK_MS = 7 * 86_400_000;
+
+/** Every open commission with its standing, in the order of the dates, and what the bench is about tonight. */
+export async function loadToday(stores: Stores, now: Date): Promise<Today> {
+  const workshop = await loadWorkshop(stores, now);
+  const estimate = await benchEstimate(stores, workshop, now);
+  const order = await stores.workshop.bench();
+  const onBench = order ? chosenUnits(workshop, order.selection) : [];
+  const tonight = await planTonight(stores, workshop, now);
+  const paintIds = new Set(tonight?.jobs.map((job) => job.paintId));
+  return {
+    commissions: workshop.commissions.map((commission) => describe(workshop, commission, estimate, onBench, now)),
+    sessions: benchSessions(workshop.house.sessions, now.getTime(), now.getTime() + WEEK_MS),
+    tonight,
+    paints: [...workshop.paints.values()].filter(({ id }) => paintIds.has(id)).map(({ id, name, hex }) => ({ id, name, hex })),
+    bench:
+      estimate.bench && onBench.some((unit) => canBePainted(unit, workshop))
+        ? {
+            names: [...new Set(onBench.map((unit) => unit.commissionName))],
+            lastWorkedAt: lastWorkedAt(onBench, workshop),
+            stepsDone: estimate.bench.stepsDone,
+            stepsTotal: estimate.bench.stepsTotal,
+          }
+        : null,
+    openRows: workshop.log.filter((row) => row.open !== null && row.correctedMinutes === null && row.verdict === 'unsure').length,
+    isDemo: await stores.demo.isAllDemo(),
+    closed: (await stores.commissions.listClosed()).length,
+  };
+}
+
+function describe(
+  workshop: Workshop,
+  commission: Workshop['commissions'][number],
+  { commissions, outlooks }: BenchEstimate,
+  onBench: readonly WorkUnit[],
+  now: Date,
+): TodayCommission {
+  const units = workshop.units.filter((unit) => unit.commissionId === commission.id);
+  const { passes: _passes, units: _units, ...estimate } = commissions.get(commission.id)!;
+  return {
+    commission,
+    models: units.reduce((sum, unit) => sum + modelsOf(unit), 0),
+    units: units.length,
+    estimate,
+    outlook: outlooks.get(commission.id)!,
+    openCounts: units.filter(hasOpenCount).map((unit) => unit.name),
+    waitingTestModels: units.filter((unit) => unit.testModel === 'waiting').map((unit) => unit.name),
+    unitsWithoutScheme: units.filter((unit) => !hasScheme(unit)).map((unit) => unit.name),
+    drying: units.flatMap((unit) => dryingRows(unit, workshop, now.getTime())),
+    isOnBench: units.some((unit) => onBench.includes(unit) && canBePainted(unit, workshop)),
+    canBePainted: units.some((unit) => canBePainted(unit, workshop)),
+  };
+}
+
+/** Something of the unit is left that waits for nobody. */
+function canBePainted(unit: WorkUnit, { marks }: Workshop): boolean {
+  return passesOf(unit, unit.standard).some((pass) =>
+    pass.models.some((model) => (unit.testModel !== 'waiting' || model === TEST_MODEL) && !marks.marks.get(pass.key)?.has(model)),
+  );
+}
+
+function dryingRows(unit: WorkUnit, { marks }: Workshop, now: number): DryingRow[] {
+  return passesOf(unit, unit.standard).flatMap((pass) => {
+    const wet = [...(marks.marks.get(pass.key)?.values() ?? [])].filter((mark) => dryAt(mark) > now);
+    if (wet.length === 0) return [];
+    return [{ unitName: unit.name, what: pass.part?.name ?? 'everything', models: wet.length, lastDryAt: Math.max(...wet.map(dryAt)) }];
+  });
+}
+
+function lastWorkedAt(units: readonly WorkUnit[], { marks }: Workshop): number | null {
+  let last: number | null = null;
+  for (const unit of units)
+    for (const pass of passesOf(unit, unit.standard))
+      for (const mark of marks.marks.get(pass.key)?.values() ?? []) last = Math.max(last ?? 0, mark.at);
+  return last;
+}

@@ -1,0 +1,51 @@
+import { lineSessions } from '../../core/calendar/lineSessions';
+import { compileLine } from '../../core/line/compileLine';
+import { timeOrder } from '../../core/line/timeOrder';
+import { buildLine } from '../../core/scheme/buildLine';
+import { factsOf } from '../../core/scheme/techniques';
+import { wholeCommission, type Selection } from '../../core/views/selection';
+import type { Today, TonightJob } from '../../core/views/today';
+import { plannedOrder } from '../estimate/plannedOrder';
+import type { Stores } from '../stores';
+import { chosenUnits } from '../workshop/choice';
+import type { Workshop } from '../workshop/loadWorkshop';
+import { rosterOf } from '../workshop/roster';
+
+const MINUTE_MS = 60_000;
+
+/** The coming session as the line on the bench has it, or the line of the first commission that has work, until its end. */
+export async function planTonight(stores: Stores, workshop: Workshop, now: Date): Promise<Today['tonight']> {
+  const bench = await stores.workshop.bench();
+  const candidates: Selection[] = [...(bench ? [bench.selection] : []), ...workshop.commissions.map(({ id }) => wholeCommission(id))];
+  for (const selection of candidates) {
+    const built = buildLine(rosterOf(workshop, chosenUnits(workshop, selection)));
+    if (built.jobs.length === 0) continue;
+    const order = await plannedOrder(stores, selection, built.problem);
+    const sessions = lineSessions(built.problem, workshop.house.sessions, now.getTime());
+    if (!sessions) return null;
+    const indexes = new Map(built.jobs.map((job, index) => [job.id, index]));
+    const timed = timeOrder(
+      compileLine({ ...built.problem, sessions: sessions.sessions }),
+      order.map((id) => indexes.get(id)!),
+    );
+    if ('missingMinutes' in timed) return null;
+    const [first] = sessions.sessions;
+    const at = (minute: number) => sessions.origin + minute * MINUTE_MS;
+    const jobs = timed.jobs
+      .filter(({ begin }) => begin < first!.to)
+      .map(({ id, begin, end }): TonightJob => {
+        const job = built.jobs[indexes.get(id)!]!;
+        return {
+          what: `${factsOf(job.technique).label}, ${job.partName?.toLowerCase() ?? 'over everything'}`,
+          unitName: job.unitName,
+          commissionName: job.commissionName,
+          models: job.models.length,
+          paintId: job.paintId,
+          from: at(begin),
+          to: at(Math.min(end, first!.to)),
+        };
+      });
+    return { from: at(first!.from), to: at(first!.to), jobs };
+  }
+  return null;
+}

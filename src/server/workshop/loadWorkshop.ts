@@ -1,0 +1,111 @@
+import { foldMarks, mergeMarks, noMarks } from '../../core/bench/foldMarks';
+import type { BenchMarks } from '../../core/bench/definitions';
+import type { RosterUnit } from '../../core/scheme/buildLine';
+import type { Paint } from '../../core/scheme/definitions';
+import type { HouseRules } from '../../core/scheme/houseRules';
+import type { TimeModel } from '../../core/time/definitions';
+import { fitTimeModel } from '../../core/time/hierarchicalModel';
+import type { StoredCommission, StoredLogRow, StoredUnit } from '../../core/views/stored';
+import { NotFoundError } from '../errors';
+import type { Stores } from '../stores';
+
+/** A unit as it is stored, with what its commission says of it. */
+export type WorkUnit = StoredUnit & RosterUnit;
+
+/** All that is open, as the views compute from it. */
+export interface Workshop {
+  /** By date. */
+  commissions: StoredCommission[];
+  units: WorkUnit[];
+  paints: ReadonlyMap<string, Paint>;
+  house: HouseRules;
+  marks: BenchMarks;
+  log: StoredLogRow[];
+  model: TimeModel;
+}
+
+interface Kept {
+  version: string;
+  workshop: Promise<Workshop>;
+}
+
+const kept = new WeakMap<Stores, Kept>();
+const HOUR_MS = 3_600_000;
+
+/** Read once for as long as nothing is written; rows of the log age by the hour. */
+export async function loadWorkshop(stores: Stores, now: Date): Promise<Workshop> {
+  const version = `${await stores.version()} ${Math.floor(now.getTime() / HOUR_MS)}`;
+  const known = kept.get(stores);
+  if (known?.version === version) return known.workshop;
+  const workshop = readWorkshop(stores, now);
+  kept.set(stores, { version, workshop });
+  workshop.catch(() => kept.delete(stores));
+  return workshop;
+}
+
+async function readWorkshop(stores: Stores, now: Date): Promise<Workshop> {
+  const commissions = await stores.commissions.listOpen();
+  const stored = await stores.commissions.unitsOf(commissions.map((commission) => commission.id));
+  const units = commissions.flatMap((commission) =>
+    stored.filter((unit) => unit.commissionId === commission.id).map((unit) => workUnit(unit, commission)),
+  );
+  const log = await stores.timeLog.list();
+  return {
+    commissions,
+    units,
+    paints: new Map((await stores.paints.list()).map((paint) => [paint.id, paint])),
+    house: await stores.houseRules.load(),
+    marks: await marksOf(
+      stores,
+      units.map((unit) => unit.id),
+    ),
+    log,
+    model: fitTimeModel(log, now),
+  };
+}
+
+const workUnit = (unit: StoredUnit, commission: StoredCommission): WorkUnit => ({
+  ...unit,
+  commissionName: commission.name,
+  standard: commission.standard,
+});
+
+interface UnitMarks {
+  seq: number;
+  marks: BenchMarks;
+}
+const marksKept = new WeakMap<Stores, Map<string, UnitMarks>>();
+
+/** What stands on the models of these units; only units that something happened to since are folded anew. */
+async function marksOf(stores: Stores, unitIds: readonly string[]): Promise<BenchMarks> {
+  const known = marksKept.get(stores) ?? new Map<string, UnitMarks>();
+  const seqs = await stores.bench.lastSeqOf(unitIds);
+  const stale = [...seqs].filter(([unit, seq]) => known.get(unit)?.seq !== seq).map(([unit]) => unit);
+  const events = await stores.bench.ofUnits(stale);
+  const next = new Map(
+    [...seqs].map(([unit, seq]): [string, UnitMarks] => [
+      unit,
+      stale.includes(unit) ? { seq, marks: foldMarks(events.filter((event) => event.unit === unit)) } : known.get(unit)!,
+    ]),
+  );
+  marksKept.set(stores, next);
+  return [...next.values()].reduce((merged, { marks }) => mergeMarks(merged, marks), noMarks());
+}
+
+/** A commission that is open, with its units. Closed ones are only in the Ledger until they are opened again. */
+export async function findCommission(stores: Pick<Stores, 'commissions'>, id: string | undefined): Promise<StoredCommission> {
+  const commission = await stores.commissions.find(id ?? '');
+  if (!commission) throw new NotFoundError(`There is no commission ${id}: it may have been deleted, or made in another data folder.`);
+  return commission;
+}
+
+export async function findOpenCommission(
+  stores: Stores,
+  id: string | undefined,
+  now: Date,
+): Promise<{ workshop: Workshop; commission: StoredCommission; units: WorkUnit[] }> {
+  const commission = await findCommission(stores, id);
+  if (commission.closedAt !== null) throw new NotFoundError(`${commission.name} is closed: open it again from the Ledger.`);
+  const workshop = await loadWorkshop(stores, now);
+  return { workshop, commission, units: workshop.units.filter((unit) => unit.commissionId === commission.id) };
+}

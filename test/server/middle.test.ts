@@ -1,0 +1,370 @@
+import { expect } from 'chai';
+import { ulid } from 'ulid';
+import { wholeCommission } from '../../src/core/views/selection';
+import { acceptChanges, putOnBench } from '../../src/server/bench/putOnBench';
+import { exportCommission, importCommission } from '../../src/server/commissions/commissionFile';
+import { closeCommission, deleteCommission, duplicateCommission } from '../../src/server/commissions/lifecycle';
+import { saveIntake } from '../../src/server/commissions/saveIntake';
+import { saveScheme } from '../../src/server/commissions/saveScheme';
+import { loadEstimate } from '../../src/server/estimate/loadEstimate';
+import { saveTrays } from '../../src/server/line/saveTrays';
+import { importTimeLog } from '../../src/server/timeLog/importTimeLog';
+import { exportTimeLog, judgeRow } from '../../src/server/timeLog/loadLog';
+import { loadToday } from '../../src/server/today/loadToday';
+import { testDatabase, type TestDatabase } from '../support/database';
+import { entry, minute, NOW, TestShop, unitEntry } from '../support/shop';
+import { step } from '../support/units';
+
+const ALL = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10];
+
+describe('in the middle of the work', () => {
+  let database: TestDatabase;
+  let stores: TestDatabase['stores'];
+  let shop: TestShop;
+  beforeEach(async () => {
+    database = await testDatabase();
+    ({ stores } = database);
+    shop = new TestShop(database);
+  });
+  afterEach(() => database.close());
+
+  it('keeps what is painted whatever line is laid, laid again or thrown away', async () => {
+    const { id } = await shop.commission();
+    await shop.putOnBench(id);
+    const pass = await shop.pass('Keepers', 'Coat');
+    await shop.record(shop.painting(pass, [1, 2, 3], 2));
+    const { line } = await shop.bench();
+    await shop.putOnBench([{ commissionId: id, unitIds: [pass.unitId] }], minute(10));
+    await shop.putOnBench(id, minute(20));
+    const again = await shop.bench(minute(21));
+    expect([...again.marks.marks.get(pass.key)!.keys()]).to.deep.equal([1, 2, 3]);
+    expect(again.line.jobs).to.have.length(line.jobs.length);
+    expect((await loadEstimate(stores, id, NOW)).stepsDone).to.equal(3);
+    await stores.workshop.putOnBench(null);
+    expect((await loadEstimate(stores, id, NOW)).stepsDone).to.equal(3);
+  });
+
+  it('paints units of two commissions on one line, with one clock', async () => {
+    const coast = await shop.commission('Coast');
+    const square = await shop.commission('Square', [unitEntry('Bakers')]);
+    await shop.putOnBench([...wholeCommission(coast.id), ...wholeCommission(square.id)]);
+    const keepers = await shop.pass('Keepers', 'Coat');
+    const bakers = await shop.pass('Bakers', 'Coat');
+    await shop.record([...shop.painting(keepers, [1, 2], 2), ...shop.painting(bakers, [1, 2], 2, 5)]);
+    const rows = await shop.rows();
+    expect(rows.map((row) => [row.commission, row.minutes, row.setupMinutes])).to.deep.equal([
+      ['Coast', 4, null],
+      ['Square', 4, 1],
+    ]);
+    const today = await loadToday(stores, NOW);
+    expect(today.bench!.names).to.deep.equal(['Coast', 'Square']);
+  });
+
+  it('changes no experience when everything is renamed and a size is changed', async () => {
+    const { id, units } = await shop.commission();
+    await shop.putOnBench(id);
+    const pass = await shop.pass('Keepers', 'Coat');
+    await shop.record(shop.painting(pass, ALL, 4));
+    const why = async () => (await loadEstimate(stores, id, NOW)).passes.find((each) => each.passKey === pass.key)!;
+    const before = await why();
+    const renamed = units.map((unit) => ({ ...unit, name: `${unit.name}, renamed` }));
+    await saveIntake(stores, id, { revision: 2, commission: { ...entry, name: 'Other name' }, units: renamed });
+    const unit = (await stores.commissions.findUnit(units[0]!.id))!;
+    const scheme = { ...unit.scheme, parts: unit.scheme.parts.map((part) => ({ ...part, name: `${part.name}, renamed` })) };
+    await saveScheme(stores, unit.id, { revision: 2, scheme }, NOW);
+    expect(await why()).to.deep.equal(before);
+    await saveIntake(stores, id, {
+      revision: 3,
+      commission: entry,
+      units: renamed.map((each) => ({ ...each, size: 'heavy' as const })),
+    });
+    expect((await why()).why).to.match(/^10 models of this step logged/);
+    const [row] = await shop.rows();
+    expect(row).to.include({ unit: 'Keepers', part: 'Coat', size: 'foot' });
+  });
+
+  it('keeps two commissions of one name apart', async () => {
+    const first = await shop.commission('Coast');
+    const twin = await shop.commission('Coast', [unitEntry('Keepers'), unitEntry('Cutters')]);
+    await shop.putOnBench(first.id);
+    await shop.record(shop.painting(await shop.pass('Keepers', 'Coat'), ALL, 9));
+    const estimate = await loadEstimate(stores, twin.id, NOW);
+    expect(estimate.stepsDone).to.equal(0);
+    for (const pass of estimate.passes) expect(pass.why).to.match(/^None of this step logged yet/);
+  });
+
+  it('says at the bench what has come and gone since the line was laid', async () => {
+    const { id, units } = await shop.commission();
+    await shop.putOnBench(id);
+    expect((await shop.bench()).changes).to.deep.equal({ added: 0, gone: 0 });
+    const unit = (await stores.commissions.findUnit(units[0]!.id))!;
+    const edge = step('edge', { id: ulid(), paintId: 'blue' });
+    const [coat, cap] = unit.scheme.parts;
+    const scheme = { ...unit.scheme, parts: [{ ...coat!, steps: [...coat!.steps, edge] }, cap!] };
+    await saveScheme(stores, unit.id, { revision: 2, scheme }, NOW);
+    await saveIntake(stores, id, { revision: 2, commission: entry, units: [units[0]!] });
+    const changed = await shop.bench();
+    expect(changed.changes).to.deep.equal({ added: 1, gone: 2 });
+    const place = (key: string) => changed.line.jobs.findIndex((job) => job.passKey === key);
+    expect(place(`${edge.id}#1`)).to.be.greaterThan(place(`${coat!.steps[0]!.id}#1`));
+    await acceptChanges(stores, NOW);
+    expect((await shop.bench()).changes).to.deep.equal({ added: 0, gone: 0 });
+  });
+
+  it('takes other trays and other counts over while a job is half done', async () => {
+    const { id, units } = await shop.commission();
+    await shop.putOnBench(id);
+    const pass = await shop.pass('Keepers', 'Coat');
+    await shop.record(shop.painting(pass, [1, 2, 3], 2));
+    await saveTrays(stores, id, { revision: 2, units: [{ id: units[0]!.id, trayLimit: 5 }] });
+    const split = await shop.bench();
+    expect(split.line.jobs.filter((job) => job.passKey === pass.key).map((job) => job.models)).to.deep.equal([
+      [1, 2, 3, 4, 5],
+      [6, 7, 8, 9, 10],
+    ]);
+    expect([...split.marks.marks.get(pass.key)!.keys()]).to.deep.equal([1, 2, 3]);
+    await saveIntake(stores, id, {
+      revision: 3,
+      commission: entry,
+      units: [{ ...units[0]!, promised: 12, trayLimit: 5 }, units[1]!],
+    });
+    const more = (await loadEstimate(stores, id, NOW)).passes.find((each) => each.passKey === pass.key)!;
+    expect(more).to.include({ modelsLeft: 9, modelsTotal: 12 });
+  });
+
+  it('keeps what was really done when the step is changed afterwards', async () => {
+    const { id, units } = await shop.commission();
+    await shop.putOnBench(id);
+    const pass = await shop.pass('Keepers', 'Coat');
+    await shop.record(shop.painting(pass, [1, 2, 3], 2));
+    const unit = (await stores.commissions.findUnit(units[0]!.id))!;
+    const scheme = {
+      ...unit.scheme,
+      parts: unit.scheme.parts.map((part) => ({
+        ...part,
+        steps: part.steps.map((each) => (each.id === pass.stepId ? { ...each, paintId: 'blue', technique: 'layer' as const } : each)),
+      })),
+    };
+    await saveScheme(stores, unit.id, { revision: 2, scheme }, NOW);
+    const [row] = await shop.rows();
+    expect(row).to.include({ technique: 'basecoat', models: 3 });
+    const [first] = await stores.bench.after(0, 1);
+    expect(first!.facts).to.include({ paintId: 'red', technique: 'basecoat' });
+    // Painted again, the models carry the new paint and what was logged stays.
+    await shop.record([shop.event(30, 'reopened', { ...shop.of(pass), models: [1, 2] })]);
+    const now = await shop.pass('Keepers', 'Coat');
+    await shop.record([
+      shop.event(40, 'started', { ...shop.of(now), facts: { ...first!.facts!, paintId: 'blue', technique: 'layer' } }),
+      shop.event(42, 'done', { ...shop.of(now), models: [1] }),
+    ]);
+    expect((await shop.rows()).map((each) => [each.technique, each.models])).to.deep.equal([
+      ['basecoat', 3],
+      ['layer', 1],
+    ]);
+    expect((await shop.bench()).marks.marks.get(pass.key)!.get(1)!.setupId).to.equal('layer|blue');
+  });
+
+  it('puts removed parts and steps aside, and forgets them when they are back', async () => {
+    const { units } = await shop.commission();
+    const unit = (await stores.commissions.findUnit(units[0]!.id))!;
+    const [coat] = unit.scheme.parts;
+    await saveScheme(stores, unit.id, { revision: 2, scheme: { parts: [coat!], allOver: [] } }, NOW);
+    const [removed] = await stores.commissions.removedPieces([unit.id]);
+    expect(removed!.piece).to.deep.equal({ kind: 'part', part: unit.scheme.parts[1] });
+    await saveScheme(stores, unit.id, { revision: 3, scheme: unit.scheme }, NOW);
+    expect(await stores.commissions.removedPieces([unit.id])).to.deep.equal([]);
+  });
+
+  it('undoes over evenings, lines and devices', async () => {
+    const { id } = await shop.commission();
+    await shop.putOnBench(id);
+    const pass = await shop.pass('Keepers', 'Coat');
+    const events = shop.painting(pass, [1, 2], 2);
+    await shop.record(events);
+    await shop.putOnBench(id, minute(1440));
+    await shop.record([shop.event(1441, 'undone', { target: events[2]!.id })]);
+    expect([...(await shop.bench(minute(1442))).marks.marks.get(pass.key)!.keys()]).to.deep.equal([1]);
+    expect((await shop.rows()).map((row) => [row.models, row.minutes])).to.deep.equal([[1, 2]]);
+  });
+
+  it('takes taps of an evening offline in any order and piece by piece', async () => {
+    const { id } = await shop.commission();
+    await shop.putOnBench(id);
+    const coat = shop.painting(await shop.pass('Keepers', 'Coat'), ALL, 2);
+    const cap = shop.painting(await shop.pass('Keepers', 'Cap'), ALL, 3, 25);
+    await shop.record(cap.slice(4));
+    await shop.record(coat.slice(3));
+    await shop.record([...cap.slice(0, 4), ...coat.slice(0, 3)]);
+    expect((await shop.rows()).map((row) => [row.part, row.models, row.minutes, row.setupMinutes])).to.deep.equal([
+      ['Coat', 10, 20, null],
+      ['Cap', 10, 30, 5],
+    ]);
+  });
+
+  it('lets a time be filled in, changed and taken back; the measured one stays', async () => {
+    const { id } = await shop.commission();
+    await shop.putOnBench(id);
+    const pass = await shop.pass('Keepers', 'Coat');
+    const late = [
+      shop.event(0, 'started', shop.of(pass)),
+      ...ALL.map((model) => shop.event(0.05 + model / 1000, 'done', { ...shop.of(pass), models: [model] })),
+    ];
+    await shop.record(late);
+    const [row] = await shop.rows();
+    expect(row).to.include({ open: 'late', models: 10 });
+    const p50 = async () => (await loadEstimate(stores, id, NOW)).passes.find((each) => each.passKey === pass.key)!;
+    expect((await p50()).why).to.match(/^Nothing logged yet/);
+    await judgeRow(stores, row!.id, { verdict: 'counts', correctedMinutes: 25 });
+    expect((await p50()).why).to.match(/^10 models of this step logged/);
+    await judgeRow(stores, row!.id, { verdict: 'unsure', correctedMinutes: null });
+    expect((await p50()).why).to.match(/^Nothing logged yet/);
+    expect((await shop.rows())[0]!.minutes).to.equal(row!.minutes);
+    expect((await stores.timeLog.open([pass.unitId])).map((each) => each.id)).to.deep.equal([row!.id]);
+  });
+
+  it('closes, opens again, duplicates, deletes and brings back a commission', async () => {
+    const { id } = await shop.commission();
+    await shop.putOnBench(id);
+    await shop.record(shop.painting(await shop.pass('Keepers', 'Coat'), ALL, 2));
+    const before = await loadEstimate(stores, id, NOW);
+    await closeCommission(stores, id, { closed: true }, NOW);
+    expect((await loadToday(stores, NOW)).commissions).to.deep.equal([]);
+    expect((await loadToday(stores, NOW)).bench).to.equal(null);
+    expect(await shop.rows()).to.have.length(1);
+    await closeCommission(stores, id, { closed: false }, NOW);
+    expect(await loadEstimate(stores, id, NOW)).to.deep.equal(before);
+    const copy = await duplicateCommission(stores, id, { name: 'Coast, again', dueOn: '2027-01-10' }, NOW);
+    const like = await loadEstimate(stores, copy.id, NOW);
+    expect(like).to.include({ stepsDone: 0, stepsTotal: before.stepsTotal });
+    await deleteCommission(stores, id, { deleted: true }, NOW);
+    expect((await stores.commissions.listOpen()).map((commission) => commission.id)).to.deep.equal([copy.id]);
+    expect(await shop.rows()).to.have.length(1);
+    await deleteCommission(stores, id, { deleted: false }, NOW);
+    expect((await loadEstimate(stores, id, NOW)).stepsDone).to.equal(before.stepsDone);
+  });
+
+  describe('taking in what is already there', () => {
+    async function painted() {
+      const { id, units } = await shop.commission();
+      await shop.putOnBench(id);
+      const pass = await shop.pass('Keepers', 'Coat');
+      const events = shop.painting(pass, ALL, 2);
+      return { id, units, events, pass };
+    }
+    const take = (csv: string, into = stores) => importTimeLog(into, { csv, confirm: true }, NOW);
+    const told = async (of = stores) =>
+      (await of.timeLog.list()).map((row) => [row.id, row.models, row.minutes, row.verdict, row.correctedMinutes]);
+
+    it('adds nothing twice and loses no verdict, CSV first or commission file first', async () => {
+      const { id, events } = await painted();
+      await shop.record(events);
+      const [row] = await shop.rows();
+      await judgeRow(stores, row!.id, { verdict: 'counts', correctedMinutes: 22 });
+      const csv = await exportTimeLog(stores);
+      const file = JSON.parse((await exportCommission(stores, id)).text) as unknown;
+      for (const order of [
+        ['csv', 'file', 'csv'],
+        ['file', 'csv', 'csv'],
+      ]) {
+        const other = await testDatabase();
+        for (const what of order) await (what === 'csv' ? take(csv, other.stores) : importCommission(other.stores, file, NOW));
+        expect(await told(other.stores), order.join(', ')).to.deep.equal(await told());
+        await other.close();
+      }
+    });
+
+    it('knows rows exported in the middle of a job, before a rename, and with or without ids', async () => {
+      const { id, units, events } = await painted();
+      await shop.record(events.slice(0, 5));
+      const early = await exportTimeLog(stores);
+      await shop.record(events);
+      await saveIntake(stores, id, {
+        revision: 2,
+        commission: { ...entry, name: 'Renamed' },
+        units: units.map((unit) => ({ ...unit, name: `${unit.name} R` })),
+      });
+      const withoutIds = early
+        .split('\r\n')
+        .map((line) => line.split(',').slice(0, 11).join(','))
+        .join('\r\n');
+      for (const csv of [early, withoutIds, await exportTimeLog(stores)]) {
+        await take(csv);
+        expect((await shop.rows()).map((row) => [row.models, row.minutes])).to.deep.equal([[10, 20]]);
+      }
+    });
+
+    it('takes the whole row when the file brings it longer than it was', async () => {
+      const { events } = await painted();
+      await shop.record(events.slice(0, 5));
+      const early = await exportTimeLog(stores);
+      await shop.record(events);
+      const whole = await exportTimeLog(stores);
+      const other = await testDatabase();
+      await take(early, other.stores);
+      await take(whole, other.stores);
+      await take(early, other.stores);
+      expect((await other.stores.timeLog.list()).map((row) => row.models)).to.deep.equal([10]);
+      await other.close();
+    });
+
+    it('takes a row that stands twice in a file once', async () => {
+      const line = '2026-10-01T19:00:00Z,Fair,Bakers,Apron,basecoat,foot,0.2,10,18,2,';
+      const header = 'started_at,commission,unit,part,technique,size,coverage,models,minutes,setup_minutes,note';
+      const preview = await take([header, line, line].join('\n'));
+      expect(preview).to.include({ newRows: 1, knownRows: 1 });
+      expect(await shop.rows()).to.have.length(1);
+    });
+
+    it('ties rows to the work that their names fit, and to no other', async () => {
+      const { id, pass } = await painted();
+      const header = 'started_at,commission,unit,part,technique,size,coverage,models,minutes,setup_minutes,note';
+      await take(
+        [
+          header,
+          '2026-10-01T19:00:00Z,Coast,Keepers,Coat,basecoat,foot,0.2,10,18,2,',
+          '2026-10-02T19:00:00Z,Coast,Nobody,Coat,basecoat,foot,0.2,10,18,2,',
+        ].join('\n'),
+      );
+      expect((await shop.rows()).map((row) => [row.commissionId, row.stepId])).to.deep.equal([
+        [id, pass.stepId],
+        [null, null],
+      ]);
+    });
+
+    it('counts the same minutes where a file is opened whose painter worked on two commissions in turn', async () => {
+      const coast = await painted();
+      const square = await shop.commission('Square', [unitEntry('Bakers')]);
+      await shop.putOnBench([...wholeCommission(coast.id), ...wholeCommission(square.id)]);
+      const bakers = await shop.pass('Bakers', 'Coat');
+      await shop.record([
+        ...shop.painting(coast.pass, [1, 2], 2),
+        shop.event(4.5, 'paused'),
+        shop.event(6.5, 'resumed'),
+        ...shop.painting(bakers, [1, 2, 3], 3, 7),
+        ...shop.painting(coast.pass, [3, 4], 2, 18),
+      ]);
+      const ofCoast = async (of: TestDatabase['stores']) =>
+        (await of.timeLog.list())
+          .filter((row) => row.commission === 'Coast')
+          .map(({ minutes, models, setupMinutes }) => [minutes, models, setupMinutes]);
+      const other = await testDatabase();
+      const { text } = await exportCommission(stores, coast.id);
+      await importCommission(other.stores, JSON.parse(text), NOW);
+      expect(await ofCoast(other.stores)).to.deep.equal(await ofCoast(stores));
+      expect((await exportCommission(other.stores, coast.id)).text).to.equal(text);
+      // What was only a time becomes work when the other file is opened too.
+      await importCommission(other.stores, JSON.parse((await exportCommission(stores, square.id)).text), NOW);
+      expect(await told(other.stores)).to.deep.equal(await told());
+      await other.close();
+    });
+  });
+
+  it('refuses a line over units that are not there', async () => {
+    const { id } = await shop.commission();
+    const { planned } = await shop.line(id);
+    const error = await putOnBench(stores, { selection: wholeCommission('gone'), line: { order: planned, wishes: [] } }, NOW).catch(
+      (problem: Error) => problem,
+    );
+    expect((error as Error).message).to.match(/nothing is left to paint here/);
+  });
+});

@@ -1,0 +1,26 @@
+import { expect } from 'chai';
+import { madeUpCommission } from '../../bench/madeUpCommission';
+import { compileLine } from '../../src/core/line/compileLine';
+import { solveLine } from '../../src/core/line/solveLine';
+import { quickOrder } from '../../src/server/line/quickOrder';
+
+describe('the quick order behind an estimate', () => {
+  it('is worked out once for a problem, and anew for another', async () => {
+    const first = quickOrder(madeUpCommission(1, { jobs: 30 }));
+    expect(quickOrder(madeUpCommission(1, { jobs: 30 }))).to.equal(first);
+    expect(await quickOrder(madeUpCommission(2, { jobs: 30 }))).to.not.deep.equal(await first);
+  });
+
+  it('gives a long line to a thread, which finds what it would find here', async function () {
+    this.timeout(30_000);
+    const problem = madeUpCommission(3, { jobs: 340 });
+    const line = compileLine(problem);
+    const here = Array.from(solveLine(line, { seed: 1, steps: 400 }).order, (job) => problem.jobs[job]!.id);
+    let turns = 0;
+    const timer = setInterval(() => (turns += 1), 5);
+    const order = await quickOrder(problem);
+    clearInterval(timer);
+    expect(order).to.deep.equal(here);
+    expect(turns, 'turns that others had meanwhile').to.be.greaterThan(5);
+  });
+});

@@ -1,0 +1,137 @@
+import { ulid } from 'ulid';
+import type { BenchEvent, BenchEventKind } from '../../src/core/bench/definitions';
+import type { BenchPass } from '../../src/core/bench/benchLine';
+import { unpackMarks } from '../../src/core/views/bench';
+import { foldMarks } from '../../src/core/bench/foldMarks';
+import { wholeCommission, type Selection } from '../../src/core/views/selection';
+import type { UnitEntry } from '../../src/core/views/stored';
+import { loadBench } from '../../src/server/bench/loadBench';
+import { putOnBench } from '../../src/server/bench/putOnBench';
+import { recordEvents } from '../../src/server/bench/recordEvents';
+import { createCommission } from '../../src/server/commissions/createCommission';
+import { saveIntake } from '../../src/server/commissions/saveIntake';
+import { saveScheme } from '../../src/server/commissions/saveScheme';
+import { loadLine } from '../../src/server/line/loadLine';
+import { chooseUnits } from '../../src/server/workshop/choice';
+import type { TestDatabase } from './database';
+import { paint, part, step } from './units';
+
+export const NOW = new Date('2026-11-23T18:00:00Z');
+export const entry = {
+  name: 'Coast',
+  client: 'Club',
+  dueOn: '2026-12-20',
+  standard: 'table' as const,
+  hourlyRateMinor: 2400,
+  currency: 'EUR',
+  note: '',
+};
+
+export const unitEntry = (name: string, more: Partial<UnitEntry> = {}): UnitEntry => ({
+  id: ulid(),
+  name,
+  size: 'foot',
+  promised: 10,
+  counted: null,
+  countNote: '',
+  leaders: 0,
+  trayLimit: 10,
+  testModel: 'none',
+  ...more,
+});
+
+export const rejected = async (promise: Promise<unknown>): Promise<Error> =>
+  promise.then(
+    () => {
+      throw new Error('it was accepted');
+    },
+    (error: Error) => error,
+  );
+
+export const minute = (minutes: number): Date => new Date(NOW.getTime() + Math.round(minutes * 60_000));
+
+/** A workshop under test: what a painter does with it, said shortly. */
+export class TestShop {
+  readonly stores: TestDatabase['stores'];
+
+  constructor(database: TestDatabase) {
+    this.stores = database.stores;
+  }
+
+  /** A commission of two units that share two paints, each with a coat and a cap. */
+  async commission(name = 'Coast', units = [unitEntry('Keepers'), unitEntry('Cutters')]): Promise<{ id: string; units: UnitEntry[] }> {
+    const { id } = await createCommission(this.stores, { ...entry, name }, NOW);
+    await saveIntake(this.stores, id, { revision: 1, commission: { ...entry, name }, units });
+    for (const each of [paint('red'), paint('blue')]) await this.stores.paints.save(each);
+    for (const unit of units) {
+      const scheme = {
+        parts: [
+          { ...part('Coat', step('basecoat', { id: ulid(), paintId: 'red' })), id: ulid() },
+          { ...part('Cap', step('basecoat', { id: ulid(), paintId: 'blue' })), id: ulid() },
+        ],
+        allOver: [],
+      };
+      await saveScheme(this.stores, unit.id, { revision: 1, scheme }, NOW);
+    }
+    return { id, units };
+  }
+
+  async line(selection: Selection | string, at = NOW) {
+    await chooseUnits(this.stores, { selection: typeof selection === 'string' ? wholeCommission(selection) : selection });
+    return loadLine(this.stores, at);
+  }
+
+  /** Puts the line of these units on the bench as it is planned. */
+  async putOnBench(selection: Selection | string, at = NOW): Promise<void> {
+    const line = await this.line(selection, at);
+    await putOnBench(this.stores, { selection: line.selection, line: { order: line.planned, wishes: [] } }, at);
+  }
+
+  async bench(at = NOW) {
+    const picture = (await loadBench(this.stores, at))!;
+    return { ...picture, marks: foldMarks(picture.events, { before: unpackMarks(picture.before.marks) }) };
+  }
+
+  async pass(unit: string, partName: string | null, coat = 1): Promise<BenchPass> {
+    const { line } = await this.bench();
+    const unitId = line.units.find((each) => each.name === unit)!.id;
+    return line.passes.find((each) => each.unitId === unitId && each.part === partName && each.coat === coat)!;
+  }
+
+  event(at: number, kind: BenchEventKind, more: Partial<BenchEvent> = {}): BenchEvent {
+    const when = minute(at);
+    return {
+      id: ulid(when.getTime()),
+      kind,
+      at: when.toISOString(),
+      unit: null,
+      step: null,
+      coat: null,
+      models: [],
+      target: null,
+      minutes: null,
+      readyAt: null,
+      facts: null,
+      note: '',
+      ...more,
+    };
+  }
+
+  of = ({ unitId, stepId, coat }: BenchPass) => ({ unit: unitId, step: stepId, coat });
+
+  /** Starting a pass and painting models one after the other, each in so many minutes. */
+  painting(pass: BenchPass, models: number[], minutesEach: number, from = 0): BenchEvent[] {
+    return [
+      this.event(from, 'started', this.of(pass)),
+      ...models.map((model, index) => this.event(from + (index + 1) * minutesEach, 'done', { ...this.of(pass), models: [model] })),
+    ];
+  }
+
+  record(events: BenchEvent[], at = NOW) {
+    return recordEvents(this.stores, { events }, at);
+  }
+
+  rows() {
+    return this.stores.timeLog.list();
+  }
+}
