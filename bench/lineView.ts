@@ -15,7 +15,10 @@ import { openDatabase } from '../src/data/database';
 import { fillDemo } from '../src/data/demo/fillDemo';
 import { legSheetDocument } from '../src/print/legSheet';
 import { toPdf } from '../src/print/pdf';
-import { loadPicture, rosterOf, type Picture } from '../src/server/commissions/loadPicture';
+import { chooseUnits, chosenUnits } from '../src/server/workshop/choice';
+import { loadWorkshop, type Workshop, type WorkUnit } from '../src/server/workshop/loadWorkshop';
+import { rosterOf } from '../src/server/workshop/roster';
+import { wholeCommission } from '../src/core/views/selection';
 import { loadLegSheet } from '../src/server/line/loadLegSheet';
 import { storesOf } from '../src/server/services';
 
@@ -33,9 +36,9 @@ async function median(runs: number, act: () => unknown): Promise<number> {
 const now = new Date();
 
 /** The problem in the painter's sessions, a first plan with its bound, and what legs share. */
-function page(picture: Picture) {
-  const built = buildLine(rosterOf(picture));
-  const problem = { ...built.problem, sessions: lineSessions(built.problem, picture.house.sessions, now.getTime())!.sessions };
+function page(workshop: Workshop, units: WorkUnit[]) {
+  const built = buildLine(rosterOf(workshop, units));
+  const problem = { ...built.problem, sessions: lineSessions(built.problem, workshop.house.sessions, now.getTime())!.sessions };
   const line = compileLine(problem);
   const order = greedyOrder(line, GREEDY_WEIGHTS[0]!);
   const plan = planOrder(line, order);
@@ -44,10 +47,10 @@ function page(picture: Picture) {
   return { built, problem, order: Array.from(order, (job) => problem.jobs[job]!.id) };
 }
 
-function splits(picture: Picture): number {
-  const unit = picture.units[0]!;
-  const limits = trayLimits(modelsOf(unit), picture.house.holderModels[unit.size], unit.trayLimit);
-  return [...tryTrays(rosterOf(picture), unit.id, limits, 'whole line', { seed: 1, steps: SPLIT_STEPS })].length;
+function splits(workshop: Workshop, units: WorkUnit[]): number {
+  const unit = units[0]!;
+  const limits = trayLimits(modelsOf(unit), workshop.house.holderModels[unit.size], unit.trayLimit);
+  return [...tryTrays(rosterOf(workshop, units), unit.id, limits, 'whole line', { seed: 1, steps: SPLIT_STEPS })].length;
 }
 
 console.log(`${cpus()[0]?.model ?? 'unknown processor'}, Node.js ${process.version}\n`);
@@ -57,15 +60,18 @@ const folder = mkdtempSync(path.join(tmpdir(), 'neat-relay-bench-'));
 const database = await openDatabase(folder);
 await fillDemo(database, now);
 const stores = storesOf(database);
-for (const { id, name } of await stores.commissions.list()) {
-  const picture = await loadPicture(stores, id, now);
-  const { built, problem, order } = page(picture);
+for (const { id, name } of await stores.commissions.listOpen()) {
+  const selection = wholeCommission(id);
+  await chooseUnits(stores, { selection });
+  const workshop = await loadWorkshop(stores, now);
+  const units = chosenUnits(workshop, selection);
+  const { built, problem, order } = page(workshop, units);
   const unitOf = new Map(built.trays.map((tray) => [tray.id, tray.unitId]));
   const times = [
-    await median(15, () => page(picture)),
+    await median(15, () => page(workshop, units)),
     await median(15, () => fixedStrategies(problem, (tray) => unitOf.get(tray)!)),
-    await median(1, () => splits(picture)),
-    await median(3, async () => toPdf(legSheetDocument(await loadLegSheet(stores, id, { order, inSessions: true }, now)))),
+    await median(1, () => splits(workshop, units)),
+    await median(3, async () => toPdf(legSheetDocument(await loadLegSheet(stores, { selection, order, inSessions: true }, now)))),
   ];
   console.log(`| ${[name, built.jobs.length, ...times.map((each) => `${each.toFixed(0)} ms`)].join(' | ')} |`);
 }

@@ -57,9 +57,10 @@ export class BenchStore {
     return (await this.db<EventRow>('bench_event').where('seq', '>', seq).orderBy('seq').limit(most)).map(eventOf);
   }
 
-  /** The last events by the clock, in its order. */
+  /** The last events of this bench by the clock, in its order. */
   async latest(most: number): Promise<StoredEvent[]> {
     const rows = await this.db<EventRow>('bench_event')
+      .whereNull('bench')
       .orderBy([
         { column: 'atMs', order: 'desc' },
         { column: 'id', order: 'desc' },
@@ -68,13 +69,11 @@ export class BenchStore {
     return rows.reverse().map(eventOf);
   }
 
-  /** Events from a moment (UTC ms) on, in the order of the clock. */
-  async since(atMs: number): Promise<StoredEvent[]> {
-    return (await this.db<EventRow>('bench_event').where('atMs', '>=', atMs).orderBy(['atMs', 'id'])).map(eventOf);
-  }
-
-  async between(fromMs: number, toMs: number): Promise<StoredEvent[]> {
-    return (await this.db<EventRow>('bench_event').whereBetween('atMs', [fromMs, toMs]).orderBy(['atMs', 'id'])).map(eventOf);
+  /** Events of one bench between two moments (UTC ms), in the order of the clock. */
+  async between(bench: string | null, fromMs: number, toMs: number): Promise<StoredEvent[]> {
+    return (await this.db<EventRow>('bench_event').where({ bench }).whereBetween('atMs', [fromMs, toMs]).orderBy(['atMs', 'id'])).map(
+      eventOf,
+    );
   }
 
   async lastSeq(): Promise<number> {

@@ -10,32 +10,37 @@ const GAP_MS = SITTING_GAP_MINUTES * 60_000;
 const WALKED_AT_ONCE = 400;
 
 interface Window {
+  bench: string | null;
   from: number;
   to: number;
 }
 
 /** Works out the time log rows of every sitting that these events belong to, and of those whose events they undo. */
 export async function deriveLog(trx: Knex, events: readonly BenchEvent[]): Promise<void> {
-  const moments = new Set(events.map((event) => Date.parse(event.at)));
+  const moments: { bench: string | null; at: number }[] = events.map(({ bench, at }) => ({ bench, at: Date.parse(at) }));
   for (const piece of inPieces(events.flatMap((event) => (event.target === null ? [] : [event.target]))))
-    for (const row of await trx('bench_event').whereIn('id', piece).select('atMs')) moments.add(row.atMs as number);
-  let last: Window | null = null;
-  for (const at of [...moments].sort((a, b) => a - b)) {
-    if (last && at <= last.to) continue;
-    last = await sittingAround(trx, at);
-    await deriveSitting(trx, last);
+    for (const { bench, atMs } of await trx('bench_event').whereIn('id', piece).select('bench', 'atMs')) moments.push({ bench, at: atMs });
+  for (const bench of new Set(moments.map((moment) => moment.bench))) {
+    const times = moments.filter((moment) => moment.bench === bench).map(({ at }) => at);
+    let last: Window | null = null;
+    for (const at of times.sort((a, b) => a - b)) {
+      if (last && at <= last.to) continue;
+      last = await sittingAround(trx, bench, at);
+      await deriveSitting(trx, last);
+    }
   }
 }
 
 /** The sitting a moment lies in: from gap to gap. */
-async function sittingAround(trx: Knex, at: number): Promise<Window> {
-  return { from: await walk(trx, at, 'desc'), to: await walk(trx, at, 'asc') };
+async function sittingAround(trx: Knex, bench: string | null, at: number): Promise<Window> {
+  return { bench, from: await walk(trx, bench, at, 'desc'), to: await walk(trx, bench, at, 'asc') };
 }
 
-async function walk(trx: Knex, start: number, direction: 'asc' | 'desc'): Promise<number> {
+async function walk(trx: Knex, bench: string | null, start: number, direction: 'asc' | 'desc'): Promise<number> {
   let at = start;
   for (;;) {
     const rows: { atMs: number }[] = await trx('bench_event')
+      .where({ bench })
       .where('atMs', direction === 'asc' ? '>' : '<', at)
       .whereNot({ kind: 'undone' })
       .orderBy('atMs', direction)
@@ -49,8 +54,8 @@ async function walk(trx: Knex, start: number, direction: 'asc' | 'desc'): Promis
   }
 }
 
-async function deriveSitting(trx: Knex, { from, to }: Window): Promise<void> {
-  const events = (await trx('bench_event').whereBetween('atMs', [from, to])).map(eventOf);
+async function deriveSitting(trx: Knex, { bench, from, to }: Window): Promise<void> {
+  const events = (await trx('bench_event').where({ bench }).whereBetween('atMs', [from, to])).map(eventOf);
   const ids = events.map((event) => event.id);
   for (const piece of inPieces(ids))
     events.push(...(await trx('bench_event').whereIn('target', piece).where({ kind: 'undone' })).map(eventOf));

@@ -14,6 +14,7 @@ export const eventOf = ({ atMs: _ms, models, facts, ...event }: EventRow): Store
 });
 
 export const rowOf = ({ models, facts, ...event }: BenchEvent, receivedAt: string) => ({
+  bench: event.bench,
   id: event.id,
   kind: event.kind,
   at: event.at,

@@ -1,10 +1,12 @@
 import type { Knex } from 'knex';
+import { ulid } from 'ulid';
 import type { OwnLine } from '../core/line/carryOver';
 import { selectionKey, type Selection } from '../core/views/selection';
 import type { BenchOrder } from '../core/views/stored';
 
 interface WorkshopRow {
   id: number;
+  benchId: string;
   demo: string | null;
   selection: string | null;
   bench: string | null;
@@ -52,6 +54,14 @@ export class WorkshopStore {
         .merge();
   }
 
+  /** The id of this bench, made when it is first asked for. */
+  async benchId(): Promise<string> {
+    const row = await this.row();
+    if (row) return row.benchId;
+    await this.save({});
+    return this.benchId();
+  }
+
   /** Remembers which commissions the demo brought. */
   async markDemo(commissionIds: string[]): Promise<void> {
     await this.save({ demo: JSON.stringify(commissionIds) });
@@ -61,10 +71,10 @@ export class WorkshopStore {
     return this.db<WorkshopRow>('workshop').where({ id: 1 }).first();
   }
 
-  private async save(change: Partial<Omit<WorkshopRow, 'id'>>): Promise<void> {
+  private async save(change: Partial<Omit<WorkshopRow, 'id' | 'benchId'>>): Promise<void> {
     await this.db('workshop')
-      .insert({ id: 1, ...change })
+      .insert({ id: 1, benchId: ulid(), ...change })
       .onConflict('id')
-      .merge();
+      .merge(change);
   }
 }

@@ -67,7 +67,7 @@ describe('from an empty database to a changed estimate', function () {
       await user.fill(part === 'Shirt' ? 'The deepest part' : 'Another part, further out', part);
       await user.choose('Base coat', 'a new paint');
       await user.fill('Name of the new paint', name);
-      await user.press('On the shelf');
+      await user.press('Add paint');
       await user.press('Add the part');
       await user.see(`[data-part="${part}"]`, new RegExp(name));
     }
@@ -98,7 +98,7 @@ describe('from an empty database to a changed estimate', function () {
     await user.press('Shared legs');
     await user.see('[data-testid="shared-saving"]', /2 legs join units/);
     await user.see('table', /One model at a time/);
-    await user.press('Take this line to the bench');
+    await user.press('Put this line on the bench');
     await user.path(/\/bench$/);
   });
 
@@ -116,8 +116,17 @@ describe('from an empty database to a changed estimate', function () {
     await user.find('[data-unsent="0"]');
     await user.see('[data-testid="moved"]', /−.* since this window was opened/);
     expect(await user.text('[data-testid="likely"]')).not.to.equal(before);
+  });
+
+  it('takes ticks within seconds as marks without time, and the minutes when they are told', async () => {
+    await user.see('[data-testid="late"]', /1 time to fill in/);
+    await (await user.find('[data-testid="late"] summary')).click();
+    await user.fill('Minutes for', '40');
+    await user.press('It took that long');
+    await driver.wait(async () => (await driver.findElements({ css: '[data-testid="late"]' })).length === 0, 8000, 'the question stayed');
     await user.open('/ledger');
-    await user.see('main', /1 row, 10 model-steps/);
+    await user.see('main', /1 row, 10 model-steps, 40 min hands-on/);
+    await user.see('table', /corrected/);
   });
 
   it('leaves no complaint of the browser behind', async () => {

@@ -38,15 +38,15 @@ describe('formats in the browser', function () {
     await user.open('/ledger');
     const rowsBefore = Number(/(\d+) rows/.exec(await user.see('main', /\d+ rows/))![1]);
     await give('Time log file', 'log.csv', [HEADER, ...ROWS].join('\n'));
-    await user.see('[data-testid="preview"]', /2 new rows can be taken, 2 values cannot be read/);
+    await user.see('[data-testid="preview"]', /2 new rows can be imported, 2 values cannot be read/);
     const bad = await user.text('dialog table');
     expect(bad).to.match(/3 technique "?.*dip/);
     expect(bad).to.match(/4 models .*ten/);
-    await user.press('Take 2 rows in');
+    await user.press('Import 2 rows');
     await user.see('main', new RegExp(`${rowsBefore + 2} rows`));
     await user.ready();
     await give('Time log file', 'log.csv', [HEADER, ...ROWS].join('\n'));
-    await user.see('[data-testid="preview"]', /0 new rows can be taken, 2 are in the log already/);
+    await user.see('[data-testid="preview"]', /0 new rows can be imported, 2 are in the log already/);
   });
 
   it('says which column a log lacks', async () => {
@@ -60,7 +60,13 @@ describe('formats in the browser', function () {
     await (await user.find('input[type=checkbox]')).click();
     await user.press('Leave out');
     await user.see('table', /left out/);
-    await user.press('Take back in');
+    await user.press('Include again');
+    await user.see('table', /interrupted\?/);
+    await user.press('Correct');
+    await user.fill('Minutes it took', '12');
+    await user.press('Save minutes');
+    await user.see('table', /12\.0\s*measured/);
+    await user.press('As measured');
     await user.see('table', /interrupted\?/);
   });
 

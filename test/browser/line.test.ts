@@ -22,12 +22,24 @@ describe('arranging a line by hand', function () {
     app = await startApp({ demo: true });
     driver = await openBrowser();
     user = new PageUser(driver, app.url);
+    await putAnotherOnTheBench();
     await openLine();
   });
   after(async () => {
     await driver?.quit();
     await app?.stop();
   });
+
+  /** What lies on the bench is looked at as the painter's own order: here the suggestion is wanted. */
+  async function putAnotherOnTheBench(): Promise<void> {
+    await user.open('/');
+    const links = await driver.executeScript<string[]>(
+      'return [...document.querySelectorAll("main a[href^=\\"/line\\"]")].map((link) => link.getAttribute("href"))',
+    );
+    await user.open(links[0]!);
+    await user.press('Replace the line on the bench');
+    await user.path(/\/bench$/);
+  }
 
   async function openLine(): Promise<void> {
     await user.open('/');
@@ -108,7 +120,7 @@ describe('arranging a line by hand', function () {
     );
     const found = await user.text('[data-testid="found"]');
     const pins = (await driver.findElements({ css: '[data-pinned]' })).length;
-    await user.press(found.startsWith('Found') ? 'Take it' : 'Leave it');
+    await user.press(found.startsWith('Found') ? 'Take it' : 'Cancel');
     await driver.wait(async () => (await driver.findElements({ css: '[data-testid="found"]' })).length === 0, 5000, 'what was found stays');
     expect((await driver.findElements({ css: '[data-pinned]' })).length).to.equal(pins);
   });
@@ -121,10 +133,10 @@ describe('arranging a line by hand', function () {
       '[data-testid="found"][data-searching="false"]',
       /^(Found one that suits better: ([+−]|done|no change)|Nothing better yet)/,
     );
-    await user.press((await user.text('[data-testid="found"]')).startsWith('Found') ? 'Take it' : 'Leave it');
+    await user.press((await user.text('[data-testid="found"]')).startsWith('Found') ? 'Take it' : 'Cancel');
     await user.press('A leader every 10 models');
     await user.see('[aria-label="Pins and wishes"]', /A leader after every 10 models/);
-    await user.press('Let go: A leader after');
+    await user.press('Remove: A leader after');
     await driver.wait(
       async () => !/A leader after/.test(await user.text('[aria-label="Pins and wishes"]')),
       5000,

@@ -47,7 +47,7 @@ describe('the running server', function () {
     const missing = await fetch(`${app.url}/api/commissions/none/estimate`);
     expect([missing.status, await errorOf(missing)]).to.deep.equal([
       404,
-      'There is no commission none: it may have been made in another data folder.',
+      'There is no commission none: it may have been deleted, or made in another data folder.',
     ]);
     const page = await fetch(`${app.url}/c/none/intake`);
     expect(page.status).to.equal(404);

@@ -95,7 +95,7 @@ describe('choosing trays', function () {
     });
     const { id } = (await answer.json()) as { id: string };
     await user.open(`/trays?of=${id}`);
-    await user.see('main', /No unit has a scheme yet/);
+    await user.see('main', /No unit here has a scheme yet/);
     await user.press('Enter the units first');
     await user.path(/\/intake$/);
   });

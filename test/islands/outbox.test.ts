@@ -14,6 +14,7 @@ class MemoryStorage {
 }
 
 const tap = (id: string): BenchEvent => ({
+  bench: null,
   id,
   kind: 'done',
   at: '2026-11-23T19:00:00Z',

@@ -1,72 +1,18 @@
 import { expect } from 'chai';
+import { compileLine } from '../../src/core/line/compileLine';
+import { enteredOrder } from '../../src/core/line/precedence';
 import { buildLine } from '../../src/core/scheme/buildLine';
-import { lineFigures } from '../../src/core/scheme/lineFigures';
 import { rosterFrom } from '../../src/core/views/trays';
 import { wholeCommission } from '../../src/core/views/selection';
 import { saveSuggestion } from '../../src/server/line/saveOwnLine';
-import { loadBench } from '../../src/server/bench/loadBench';
-import { loadFigures } from '../../src/server/bench/loadFigures';
-import { loadIntake } from '../../src/server/commissions/loadIntake';
-import { loadScheme } from '../../src/server/commissions/loadScheme';
 import { loadEstimate } from '../../src/server/estimate/loadEstimate';
 import { loadLine } from '../../src/server/line/loadLine';
 import { loadTrays } from '../../src/server/line/loadTrays';
-import { loadToday } from '../../src/server/today/loadToday';
 import { chooseUnits } from '../../src/server/workshop/choice';
-import type { Stores } from '../../src/server/stores';
-import { demoDatabase, testDatabase, type TestDatabase } from '../support/database';
+import { demoDatabase, testDatabase } from '../support/database';
+import { expectOneNumber } from '../support/oneNumber';
 import { Random, seeds } from '../support/random';
 import { minute, NOW, TestShop, unitEntry } from '../support/shop';
-
-/** Reads the same figures from every view and compares them. */
-async function expectOneNumber(stores: Stores, now: Date): Promise<void> {
-  const today = await loadToday(stores, now);
-  for (const { commission, estimate } of today.commissions) {
-    const intake = await loadIntake(stores, commission.id, now);
-    const scheme = await loadScheme(stores, commission.id, now);
-    const { passes, units, ...figures } = intake.estimate;
-    expect(figures, 'Today and Intake').to.deep.equal(estimate);
-    expect(scheme.estimate, 'Scheme and Intake').to.deep.equal(intake.estimate);
-    expect(await loadEstimate(stores, commission.id, now)).to.deep.equal(intake.estimate);
-    expect(estimate.likely).to.be.closeTo(estimate.handsOn + estimate.setUp + estimate.waiting + estimate.touchUp, 1e-9);
-    for (const of of ['handsOn', 'setUp', 'waiting', 'touchUp', 'likely', 'wholeHandsOn', 'stepsDone', 'stepsTotal'] as const)
-      expect(
-        units.reduce((sum, unit) => sum + unit[of], 0),
-        `units of ${commission.name}: ${of}`,
-      ).to.be.closeTo(estimate[of], 1e-6);
-    expect(passes.reduce((sum, pass) => sum + pass.unitMinutes, 0)).to.be.closeTo(estimate.wholeHandsOn, 1e-6);
-
-    await chooseUnits(stores, { selection: wholeCommission(commission.id) });
-    const line = await loadLine(stores, now);
-    if (line.jobs.length === 0 || line.stepsWithoutPaint.length > 0) continue;
-    const order = line.own?.order ?? line.planned;
-    const { total } = lineFigures(line, order, line.sessions?.sessions ?? null);
-    const bench = today.bench && (await stores.workshop.bench());
-    const isAlone =
-      !bench ||
-      bench.selection.every((each) => each.commissionId === commission.id && each.unitIds === null) ||
-      !bench.selection.some((each) => each.commissionId === commission.id);
-    if (line.waitingUnits.length === 0 && isAlone)
-      expect(total.handsOn + total.setUp + total.waiting + total.touchUp, `Line of ${commission.name}`).to.be.closeTo(
-        estimate.likely,
-        1e-6,
-      );
-    if (line.withWaiting !== null && isAlone) expect(line.withWaiting).to.be.closeTo(estimate.likely, 1e-6);
-    expect(buildLine(rosterFrom(await loadTrays(stores, now))).problem, 'Trays and Line').to.deep.equal(line.problem);
-  }
-  const bench = await loadBench(stores, now);
-  if (!bench) return;
-  expect((await loadFigures(stores, now)).figures).to.deep.equal(bench.figures);
-  const selection = (await stores.workshop.bench())!.selection;
-  const whole = today.commissions.filter(({ commission }) =>
-    selection.some((each) => each.commissionId === commission.id && each.unitIds === null),
-  );
-  if (selection.every((each) => each.unitIds === null))
-    expect(
-      whole.reduce((sum, { estimate }) => sum + estimate.likely, 0),
-      'Bench and Today',
-    ).to.be.closeTo(bench.figures!.likely, 1e-6);
-}
 
 describe('one number', function () {
   this.timeout(60_000);
@@ -86,8 +32,6 @@ describe('one number', function () {
     const line = await loadLine(stores, NOW);
     const before = await loadEstimate(stores, id, NOW);
     const worse = buildLine(rosterFrom(await loadTrays(stores, NOW))).problem;
-    const { enteredOrder } = await import('../../src/core/line/precedence');
-    const { compileLine } = await import('../../src/core/line/compileLine');
     const order = Array.from(enteredOrder(compileLine(worse)), (job) => worse.jobs[job]!.id);
     await saveSuggestion(stores, { selection: line.selection, order }, NOW);
     const after = await loadEstimate(stores, id, NOW);
@@ -138,7 +82,8 @@ describe('one number', function () {
     await shop.record(events);
     const after = await loadEstimate(stores, id, NOW);
     expect(after.handsOn).to.be.closeTo(before.handsOn - at, 0.05);
-    expect(after.safe - after.likely).to.be.closeTo(before.safe - before.likely, 3);
+    // What is not known any more shrinks with what is left and learned, and with nothing else.
+    expect(after.safe - after.likely).to.be.within(0.8 * (before.safe - before.likely), before.safe - before.likely + 0.05);
     expect(after.wholeHandsOn).to.be.closeTo(before.wholeHandsOn, 0.05);
     await database.close();
   });

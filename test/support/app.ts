@@ -9,8 +9,8 @@ export interface App {
   folder: string;
   /** Ends it as a power cut would. */
   kill: () => Promise<void>;
-  /** Starts it again on the same port and data. */
-  restart: () => Promise<void>;
+  /** Starts it again on the same port and data; waits until Today answers, or only until it listens. */
+  restart: (waitFor?: 'page' | 'port') => Promise<void>;
   stop: () => Promise<void>;
 }
 
@@ -25,9 +25,9 @@ export async function startApp({ demo = false } = {}): Promise<App> {
   });
   if (prepared.status !== 0) throw new Error(`the data folder was not prepared: ${prepared.stderr}`);
   let child: ChildProcess;
-  const restart = async () => {
+  const restart = async (waitFor: 'page' | 'port' = 'page') => {
     child = spawn(process.execPath, ['dist/server/entry.mjs'], { env, stdio: ['ignore', 'ignore', 'inherit'] });
-    await answering(url);
+    await (waitFor === 'page' ? answering(url) : listening(port));
   };
   const kill = async () => {
     const gone = new Promise((resolve) => child.once('exit', resolve));
@@ -57,6 +57,18 @@ async function answering(url: string): Promise<void> {
     await pause(100);
   }
   throw new Error(`nothing answers at ${url}: was the application built?`);
+}
+
+async function listening(port: number): Promise<void> {
+  for (let attempt = 0; attempt < 300; attempt++) {
+    const isOpen = await new Promise<boolean>((resolve) => {
+      const socket = net.connect(port, '127.0.0.1', () => socket.end(() => resolve(true)));
+      socket.once('error', () => resolve(false));
+    });
+    if (isOpen) return;
+    await pause(20);
+  }
+  throw new Error(`nothing listens on port ${port}`);
 }
 
 function freePort(): Promise<number> {

@@ -12,6 +12,7 @@ let ids = 0;
 
 /** An event so many minutes after the start. */
 export const tap = (minute: number, kind: BenchEventKind, more: Partial<BenchEvent> = {}): BenchEvent => ({
+  bench: null,
   id: `e${String(++ids).padStart(5, '0')}`,
   kind,
   at: new Date(START + Math.round(minute * 60_000)).toISOString(),

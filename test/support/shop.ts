@@ -2,6 +2,7 @@ import { ulid } from 'ulid';
 import type { BenchEvent, BenchEventKind } from '../../src/core/bench/definitions';
 import type { BenchPass } from '../../src/core/bench/benchLine';
 import { unpackMarks } from '../../src/core/views/bench';
+import { wholeEvent } from '../../src/core/formats/benchEvents';
 import { foldMarks } from '../../src/core/bench/foldMarks';
 import { wholeCommission, type Selection } from '../../src/core/views/selection';
 import type { UnitEntry } from '../../src/core/views/stored';
@@ -89,7 +90,7 @@ export class TestShop {
 
   async bench(at = NOW) {
     const picture = (await loadBench(this.stores, at))!;
-    return { ...picture, marks: foldMarks(picture.events, { before: unpackMarks(picture.before.marks) }) };
+    return { ...picture, marks: foldMarks(picture.events.map(wholeEvent), { before: unpackMarks(picture.before.marks) }) };
   }
 
   async pass(unit: string, partName: string | null, coat = 1): Promise<BenchPass> {
@@ -101,6 +102,7 @@ export class TestShop {
   event(at: number, kind: BenchEventKind, more: Partial<BenchEvent> = {}): BenchEvent {
     const when = minute(at);
     return {
+      bench: null,
       id: ulid(when.getTime()),
       kind,
       at: when.toISOString(),

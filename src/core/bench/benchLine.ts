@@ -6,6 +6,14 @@ import { lacksPaint, setupId } from '../scheme/setups';
 import { splitTrays } from '../scheme/splitTrays';
 import type { WorkFacts } from './definitions';
 
+/** What must be painted and dry before a pass, by its place in the line's passes, and why, by its place in the reasons. */
+export interface PassBefore {
+  pass: number;
+  scope: 'model' | 'tray';
+  lagMinutes: number | null;
+  reason: number;
+}
+
 /** A pass as it is painted at the bench, on whatever trays its unit has today. */
 export interface BenchPass {
   key: string;
@@ -27,7 +35,7 @@ export interface BenchPass {
   dryMinutes: number;
   handleMinutes: number;
   /** What must be painted and dry before it. */
-  after: { pass: string; scope: 'model' | 'tray'; lagMinutes: number | null; reason: string }[];
+  after: PassBefore[];
 }
 
 export interface BenchUnit {
@@ -54,17 +62,21 @@ export interface BenchJob {
 export interface BenchLine {
   units: BenchUnit[];
   passes: BenchPass[];
+  /** Why one pass stands before another. */
+  reasons: string[];
   jobs: BenchJob[];
 }
 
 /** Lays an order (job ids) over the work as it is today; jobs that it does not name stand behind, as they are entered. */
 export function benchLine(roster: Roster, order: readonly string[]): BenchLine {
   const units = roster.units.map((unit) => benchUnit(unit, roster));
-  const passes = roster.units.flatMap((unit) => benchPasses(unit, roster));
+  const reasons: string[] = [];
+  const passes: BenchPass[] = [];
+  for (const unit of roster.units) passes.push(...benchPasses(unit, roster, passes.length, reasons));
   const byId = new Map(units.map((unit) => [unit.id, unit]));
   const jobs = passes.flatMap((pass) => jobsOf(pass, byId.get(pass.unitId)!));
   const rank = new Map(order.map((id, place) => [id, place]));
-  return { units, passes, jobs: jobs.sort((a, b) => (rank.get(a.id) ?? Infinity) - (rank.get(b.id) ?? Infinity) || 0) };
+  return { units, passes, reasons, jobs: jobs.sort((a, b) => (rank.get(a.id) ?? Infinity) - (rank.get(b.id) ?? Infinity) || 0) };
 }
 
 const benchUnit = (unit: RosterUnit, { house }: Roster): BenchUnit => ({
@@ -78,9 +90,14 @@ const benchUnit = (unit: RosterUnit, { house }: Roster): BenchUnit => ({
   trays: splitTrays(unit).map(({ number, from, to }) => ({ number, from, to })),
 });
 
-function benchPasses(unit: RosterUnit, roster: Roster): BenchPass[] {
+function benchPasses(unit: RosterUnit, roster: Roster, first: number, reasons: string[]): BenchPass[] {
   const passes = passesOf(unit, unit.standard);
   const { hard } = orderRules(unit, passes, roster.paints, roster.house);
+  const places = new Map(passes.map((pass, index) => [pass.key, first + index]));
+  const numberOf = (reason: string) => {
+    if (!reasons.includes(reason)) reasons.push(reason);
+    return reasons.indexOf(reason);
+  };
   return passes.map((pass) => {
     const dryMinutes = dryMinutesOf(pass, roster);
     return {
@@ -101,7 +118,7 @@ function benchPasses(unit: RosterUnit, roster: Roster): BenchPass[] {
       handleMinutes: handleMinutesOf(pass.step.technique, dryMinutes),
       after: hard
         .filter((rule) => rule.after === pass.key)
-        .map(({ before, scope, lagMinutes, reason }) => ({ pass: before, scope, lagMinutes, reason })),
+        .map(({ before, scope, lagMinutes, reason }) => ({ pass: places.get(before)!, scope, lagMinutes, reason: numberOf(reason) })),
     };
   });
 }

@@ -56,7 +56,10 @@ export interface WorkFacts {
   leaderFactor: number;
 }
 
+/** Every bench has a clock of its own: what a file brings from another one is not timed against this one's. */
 export interface BenchEvent {
+  /** Id of the bench it was tapped at; null for this one. */
+  bench: string | null;
   /** Made by the client, so that the same tap sent twice counts once. A ULID: ids of one device sort by time. */
   id: string;
   kind: BenchEventKind;

@@ -29,7 +29,7 @@ export class BenchReadiness {
   private readonly passesOfUnit = new Map<string, BenchPass[]>();
 
   constructor(
-    line: BenchLine,
+    private readonly line: BenchLine,
     private readonly tools: readonly LineTool[],
     private readonly state: BenchMarks,
     private readonly clock: BenchClock,
@@ -43,10 +43,9 @@ export class BenchReadiness {
     const pass = this.passes.get(passKey)!;
     let ready = 0;
     for (const after of pass.after) {
-      const before = this.passes.get(after.pass);
-      if (!before) continue;
+      const before = this.line.passes[after.pass]!;
       for (const each of this.waitsFor(before, model, after.scope)) {
-        const mark = this.mark(after.pass, each);
+        const mark = this.mark(before.key, each);
         ready = Math.max(ready, mark ? mark.at + (after.lagMinutes ?? mark.dryMinutes) * MINUTE_MS : Infinity);
       }
     }
@@ -57,10 +56,9 @@ export class BenchReadiness {
   /** Hard rules that painting these models now would break, in the order of the scheme. */
   broken(passKey: string, models: readonly number[]): BrokenRule[] {
     return this.passes.get(passKey)!.after.flatMap(({ pass, scope, reason }) => {
-      const before = this.passes.get(pass);
-      if (!before) return [];
-      const open = new Set(models.flatMap((model) => this.waitsFor(before, model, scope)).filter((model) => !this.mark(pass, model)));
-      return open.size === 0 ? [] : [{ before, reason, models: [...open].sort((a, b) => a - b) }];
+      const before = this.line.passes[pass]!;
+      const open = new Set(models.flatMap((model) => this.waitsFor(before, model, scope)).filter((model) => !this.mark(before.key, model)));
+      return open.size === 0 ? [] : [{ before, reason: this.line.reasons[reason]!, models: [...open].sort((a, b) => a - b) }];
     });
   }
 

@@ -27,6 +27,7 @@ const workFacts = object({
 
 /** One event as the bench sends it; fields that a kind does not need may be left out. */
 export const benchEventSchema = object({
+  bench: id().nullable().notRequired().default(null),
   id: id(),
   kind: oneOf(BENCH_EVENT_KINDS),
   at: instant(),
@@ -67,16 +68,33 @@ export function checkBenchEvent(event: BenchEvent, field: string): void {
   if (event.kind === 'undone' && event.target === null) throw new InputError(`${field}.target`, event.target, 'name the event to undo');
 }
 
-const FIELDS = ['id', 'kind', 'at', 'unit', 'step', 'coat', 'models', 'target', 'minutes', 'readyAt', 'facts', 'note'] as const;
+const FIELDS = ['id', 'kind', 'at', 'bench', 'unit', 'step', 'coat', 'models', 'target', 'minutes', 'readyAt', 'facts', 'note'] as const;
 const FACTS = Object.keys(workFacts.fields) as (keyof WorkFacts)[];
 
-/** An event without the fields that say nothing, always in the same order. */
-export function compactEvent(event: BenchEvent): Partial<BenchEvent> {
+/** An event without the fields that say nothing. */
+export type CompactEvent = Pick<BenchEvent, 'id' | 'kind' | 'at'> & Partial<BenchEvent>;
+
+export const wholeEvent = (event: CompactEvent): BenchEvent => ({
+  bench: null,
+  unit: null,
+  step: null,
+  coat: null,
+  models: [],
+  target: null,
+  minutes: null,
+  readyAt: null,
+  facts: null,
+  note: '',
+  ...event,
+});
+
+/** Leaves out what says nothing; what is left stands always in the same order. */
+export function compactEvent(event: BenchEvent): CompactEvent {
   const facts = event.facts && (Object.fromEntries(FACTS.map((field) => [field, event.facts![field]])) as unknown as WorkFacts);
   const ordered = { ...event, facts };
   return Object.fromEntries(
     FIELDS.map((field) => [field, ordered[field]] as const).filter(
       ([, value]) => value !== null && value !== '' && !(Array.isArray(value) && value.length === 0),
     ),
-  ) as Partial<BenchEvent>;
+  ) as CompactEvent;
 }

@@ -100,6 +100,7 @@ export function eventsOfRun(run: Pick<BenchRun, 'jobs' | 'events'>, names: RunNa
     if (job) passInHand = job.passKey;
     return [
       {
+        bench: null,
         id: event.id,
         kind: event.kind,
         at: event.at,

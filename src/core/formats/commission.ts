@@ -24,6 +24,8 @@ export interface CommissionFile extends Commission {
   closedAt: string | null;
   paints: Paint[];
   units: Unit[];
+  /** Id of the bench that the events are of, where they do not say so themselves; left out without events. */
+  bench?: string;
   /** Everything that was tapped at the bench for it, and the bare times of what was done in between. */
   events: BenchEvent[];
   judgements: JudgedRowId[];
@@ -46,6 +48,7 @@ const common = {
 const schema = object({
   ...common,
   closedAt: instant().nullable().notRequired().defined(),
+  bench: id().optional().default(undefined),
   events: list(benchEventSchema, 1_000_000),
   judgements: list(object({ id: id(), verdict: oneOf(ROW_VERDICTS), correctedMinutes: minutes().nullable().defined() }), 1_000_000),
 });
@@ -97,7 +100,7 @@ function checkReferences(file: CommissionFile): void {
   });
 }
 
-const FIELDS = ['id', ...Object.keys(commissionFields), 'closedAt', 'paints', 'units', 'events', 'judgements', 'line'] as const;
+const FIELDS = ['id', ...Object.keys(commissionFields), 'closedAt', 'paints', 'units', 'bench', 'events', 'judgements', 'line'] as const;
 
 /** Writes a commission, its fields always in the same order; reading it again and writing that gives the same text. */
 export function writeCommission(file: Omit<CommissionFile, 'format'>): string {

@@ -1,5 +1,6 @@
 import type { BenchLine } from '../bench/benchLine';
-import type { BenchClock, BenchEvent, BenchMarks, Mark } from '../bench/definitions';
+import type { BenchClock, BenchMarks, Mark } from '../bench/definitions';
+import type { CompactEvent } from '../formats/benchEvents';
 import type { BenchSession } from '../calendar/benchSessions';
 import type { Paint } from '../scheme/definitions';
 import type { HouseRules } from '../scheme/houseRules';
@@ -53,8 +54,8 @@ export interface BenchPicture extends BenchFigures {
   changes: { added: number; gone: number };
   /** What stood before the events below. */
   before: { marks: PackedMarks; clock: BenchClock };
-  /** The latest events, in the order of the clock. */
-  events: BenchEvent[];
+  /** The latest events, in the order of the clock, without the fields that say nothing. */
+  events: CompactEvent[];
   /** Number of the last event that is in all this. */
   seq: number;
   /** Units whose batch waits for the approval of a test model. */

@@ -88,6 +88,7 @@ function eventsOf(
     const at = origin + Math.round(minute * MINUTE_MS);
     const [step, coat] = job ? job.passKey.split('#') : [null, null];
     events.push({
+      bench: null,
       id: random.id(at),
       kind,
       at: new Date(at).toISOString(),

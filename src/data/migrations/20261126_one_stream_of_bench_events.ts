@@ -1,4 +1,5 @@
 import type { Knex } from 'knex';
+import { ulid } from 'ulid';
 import type { BenchEvent } from '../../core/bench/definitions';
 import { eventsOfRun, type BenchRun } from '../../core/formats/benchRuns';
 
@@ -66,6 +67,8 @@ async function createEvents(knex: Knex): Promise<void> {
   await knex.schema.createTable('bench_event', (table) => {
     table.increments('seq');
     table.text('id').notNullable().unique();
+    // Null for this bench; another one's id for what a file brought from there.
+    table.text('bench');
     table.text('kind').notNullable();
     table.text('at').notNullable();
     table.integer('at_ms').notNullable().index();
@@ -95,6 +98,7 @@ async function moveLines(knex: Knex, runs: readonly RunRow[]): Promise<void> {
     table.integer('id').primary();
     table.text('selection');
     table.text('bench');
+    table.text('bench_id').notNullable();
     // Ids of the commissions that the demo brought, as JSON.
     table.text('demo');
   });
@@ -102,6 +106,7 @@ async function moveLines(knex: Knex, runs: readonly RunRow[]): Promise<void> {
   const selection = open && [{ commissionId: open.commissionId, unitIds: null }];
   await knex('workshop').insert({
     id: 1,
+    benchId: ulid(),
     selection: selection ? JSON.stringify(selection) : null,
     bench: open
       ? JSON.stringify({

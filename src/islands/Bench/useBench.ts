@@ -5,6 +5,7 @@ import { endingAdvice } from '../../core/bench/evening';
 import { foldClock } from '../../core/bench/foldClock';
 import { foldMarks } from '../../core/bench/foldMarks';
 import { dryingPlaces, lookBacks, passesDoneOn, troubleSpots, viewBench, type BenchScene, type LookBack } from '../../core/bench/viewBench';
+import { wholeEvent } from '../../core/formats/benchEvents';
 import { changeoverMinutes, lineTools, setupOf, startMinutes } from '../../core/scheme/setups';
 import { factsOf } from '../../core/scheme/techniques';
 import { unpackMarks, type BenchFigures, type BenchPicture } from '../../core/views/bench';
@@ -29,7 +30,7 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
   );
   const { figures, refreshFigures } = useFigures(picture);
   const { events: more, unsent, problem, isOutdated, record } = useEvents(picture, { onStored: refreshFigures, onStale: reload });
-  const events = useMemo(() => [...picture.events, ...more], [picture, more]);
+  const events = useMemo(() => [...picture.events.map(wholeEvent), ...more], [picture, more]);
 
   const [first] = useState<BenchFigures>(picture);
   const hasEnded = useMemo(() => effectiveEvents(events).at(-1)?.kind === 'ended', [events]);

@@ -2,6 +2,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { ulid } from 'ulid';
 import type { BenchEvent } from '../../core/bench/definitions';
 import { BUILD } from '../../core/build';
+import { wholeEvent, type CompactEvent } from '../../core/formats/benchEvents';
 import type { BenchPicture } from '../../core/views/bench';
 import { ApiError, send } from '../shared/api';
 import { addToOutbox, dropFromOutbox, isOutboxKey, readOutbox } from './outbox';
@@ -19,21 +20,6 @@ interface Listeners {
   /** What this window was opened with does not hold any more. */
   onStale: () => void;
 }
-
-const emptyEvent = (kind: BenchEvent['kind'], at: string): BenchEvent => ({
-  id: ulid(),
-  kind,
-  at,
-  unit: null,
-  step: null,
-  coat: null,
-  models: [],
-  target: null,
-  minutes: null,
-  readyAt: null,
-  facts: null,
-  note: '',
-});
 
 /**
  * The events of the bench in this window: those the server has, and those still on their way. A tap is written to the browser's
@@ -93,7 +79,7 @@ export function useEvents(picture: BenchPicture, { onStored, onStale }: Listener
         // Two taps in one millisecond still need an order, and a clock set back must not put a tap before the last one.
         const at = tap.at ?? new Date(Math.max(Date.now(), lastAt.current + 1)).toISOString();
         lastAt.current = Math.max(lastAt.current, Date.parse(at));
-        return { ...emptyEvent(tap.kind, at), ...tap };
+        return wholeEvent({ ...tap, id: ulid(), at });
       });
       try {
         addToOutbox(made);
@@ -138,10 +124,7 @@ export function useEvents(picture: BenchPicture, { onStored, onStale }: Listener
     const isOfThePast = (event: BenchEvent) =>
       event.at < from.current || (event.target !== null && !known.current.has(event.target) && event.kind === 'undone');
     stream.addEventListener('taps', ({ data }: MessageEvent<string>) => {
-      const events = (JSON.parse(data) as { events: Partial<BenchEvent>[] }).events.map((event): BenchEvent => ({
-        ...emptyEvent(event.kind!, event.at!),
-        ...event,
-      }));
+      const events = (JSON.parse(data) as { events: CompactEvent[] }).events.map(wholeEvent);
       for (const event of events) if (event.kind !== 'undone') known.current.add(event.id);
       merge(events);
       if (events.some(isOfThePast)) listeners.current.onStale();

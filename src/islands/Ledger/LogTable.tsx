@@ -92,7 +92,7 @@ function Verdict({ row, onJudge: judge }: { row: ShownRow; onJudge: (judgement: 
             setEditing(false);
           }}
         >
-          Save
+          Save minutes
         </Button>
         <Button kind="quiet" onClick={() => setEditing(false)}>
           Cancel

@@ -78,7 +78,7 @@ function NewPaint({ names, onAdd, onCancel }: NewPaintProps) {
       <TextField label="Colour" type="color" value={hex} onChange={setHex} />
       <SelectField label="Kind" value={kind} options={kindOptions} onChange={setKind} />
       <span className={styles.newPaintTools}>
-        <Button onClick={add}>On the shelf</Button>
+        <Button onClick={add}>Add paint</Button>
         <Button kind="quiet" onClick={onCancel}>
           Cancel
         </Button>

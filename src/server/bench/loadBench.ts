@@ -1,7 +1,7 @@
 import { benchLine } from '../../core/bench/benchLine';
-import type { BenchEvent } from '../../core/bench/definitions';
 import { foldClock } from '../../core/bench/foldClock';
 import { foldMarks } from '../../core/bench/foldMarks';
+import { compactEvent } from '../../core/formats/benchEvents';
 import { benchSessions } from '../../core/calendar/benchSessions';
 import { carryOver } from '../../core/line/carryOver';
 import { buildLine, type BuiltLine } from '../../core/scheme/buildLine';
@@ -78,7 +78,7 @@ async function recentPast(stores: Stores, unitIds: string[]): Promise<Pick<Bench
       marks: packMarks(foldMarks(ofUnits.filter(isBefore))),
       clock: foldClock(latest.filter(isBefore)).clock,
     },
-    events: events.map(({ seq: _seq, receivedAt: _received, ...event }): BenchEvent => event),
+    events: events.map(({ seq: _seq, receivedAt: _received, ...event }) => compactEvent(event)),
     seq,
   };
 }

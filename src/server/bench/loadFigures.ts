@@ -1,5 +1,6 @@
 import type { BenchFigures } from '../../core/views/bench';
 import { benchEstimate } from '../estimate/benchEstimate';
+import { chosenUnits } from '../workshop/choice';
 import { loadWorkshop } from '../workshop/loadWorkshop';
 import type { Stores } from '../stores';
 
@@ -7,9 +8,13 @@ import type { Stores } from '../stores';
 export async function loadFigures(stores: Stores, now: Date): Promise<BenchFigures> {
   const workshop = await loadWorkshop(stores, now);
   const { commissions, bench } = await benchEstimate(stores, workshop, now);
+  const order = await stores.workshop.bench();
+  const onBench = new Set(order ? chosenUnits(workshop, order.selection).map((unit) => unit.id) : []);
   return {
     figures: bench,
-    passes: [...commissions.values()].flatMap(({ passes }) => passes.map(({ passKey, p50, why }) => ({ passKey, p50, why }))),
+    passes: [...commissions.values()].flatMap(({ passes }) =>
+      passes.filter(({ unitId }) => onBench.has(unitId)).map(({ passKey, p50, why }) => ({ passKey, p50, why })),
+    ),
     openRows: await stores.timeLog.open(workshop.units.map((unit) => unit.id)),
   };
 }

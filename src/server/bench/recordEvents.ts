@@ -16,7 +16,8 @@ export async function recordEvents(
   input: InferType<typeof recordEventsSchema>,
   now: Date,
 ): Promise<{ recorded: string[] }> {
-  const events = input.events.map(eventOf);
+  // Whoever taps here taps at this bench.
+  const events = input.events.map((event) => ({ ...eventOf(event), bench: null }));
   events.forEach((event, index) => checkBenchEvent(event, `events[${index}]`));
   await checkUnits(stores, events);
   await stores.bench.add(await withFacts(stores, events, now), now.toISOString());

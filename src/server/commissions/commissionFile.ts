@@ -33,7 +33,7 @@ export async function exportCommission(stores: Stores, id: string | undefined): 
       closedAt,
       paints: paints.sort(byId),
       units,
-      events: await eventsFor(stores, await stores.commissions.unitIds(commission.id)),
+      ...ofOneBench(await eventsFor(stores, await stores.commissions.unitIds(commission.id)), await stores.workshop.benchId()),
       judgements,
       ...(line && { line }),
     }),
@@ -54,18 +54,28 @@ const usedPaints = (units: Unit[]) =>
 async function eventsFor(stores: Pick<Stores, 'bench'>, unitIds: string[]): Promise<BenchEvent[]> {
   const own = new Set(unitIds);
   const events = new Map<string, StoredEvent>();
-  let until = -Infinity;
+  const until = new Map<string | null, number>();
   for (const event of inOrder(await stores.bench.ofUnits(unitIds))) {
     events.set(event.id, event);
     const at = Date.parse(event.at);
-    if (at + GAP_MS <= until) continue;
-    for (const other of await stores.bench.between(Math.max(until, at - GAP_MS), at + GAP_MS)) {
+    const known = until.get(event.bench) ?? -Infinity;
+    if (at + GAP_MS <= known) continue;
+    for (const other of await stores.bench.between(event.bench, Math.max(known, at - GAP_MS), at + GAP_MS)) {
       if (other.unit === null || own.has(other.unit)) events.set(other.id, other);
       else if (CLOCK_KINDS.includes(other.kind)) events.set(other.id, bareTime(other));
     }
-    until = at + GAP_MS;
+    until.set(event.bench, at + GAP_MS);
   }
   return inOrder([...events.values()]).map(({ seq: _seq, receivedAt: _received, ...event }): BenchEvent => event);
+}
+
+/** The bench that most begins with is said once; events of another one say theirs themselves. */
+function ofOneBench(events: BenchEvent[], here: string): { bench?: string; events: BenchEvent[] } {
+  const benchOf = (event: BenchEvent) => event.bench ?? here;
+  const [first] = events;
+  if (!first) return { events };
+  const bench = benchOf(first);
+  return { bench, events: events.map((event) => ({ ...event, bench: benchOf(event) === bench ? null : benchOf(event) })) };
 }
 
 const CLOCK_KINDS: readonly BenchEvent['kind'][] = ['started', 'done', 'touched-up', 'undone', 'elsewhere'];
@@ -89,7 +99,7 @@ const bareTime = (event: StoredEvent): StoredEvent => ({
 
 /** Takes a commission file in. Refused when its commission is here already; paints on the shelf stay as they are. */
 export async function importCommission(stores: Stores, value: unknown, now: Date): Promise<{ id: string; paintsKept: string[] }> {
-  const { format: _format, paints, units, events, judgements, line, closedAt, ...commission } = readCommission(value);
+  const { format: _format, paints, units, bench, events, judgements, line, closedAt, ...commission } = readCommission(value);
   if (await stores.commissions.find(commission.id)) {
     throw new ConflictError(
       `"${commission.name}" is here already: open it instead, or give the file, its units, parts and steps other ids.`,
@@ -108,7 +118,12 @@ export async function importCommission(stores: Stores, value: unknown, now: Date
   for (const unit of units) await stores.commissions.saveScheme(unit.id, unit.scheme, 1, now.toISOString());
   if (line) await stores.workshop.saveOwnLine(wholeCommission(commission.id), line);
   await stores.timeLog.saveJudgements(judgements);
-  await stores.bench.add(events, now.toISOString());
+  const here = await stores.workshop.benchId();
+  const from = (event: BenchEvent) => event.bench ?? bench ?? here;
+  await stores.bench.add(
+    events.map((event) => ({ ...event, bench: from(event) === here ? null : from(event) })),
+    now.toISOString(),
+  );
   return { id: commission.id, paintsKept: paints.filter((paint) => differs(paint, shelf.get(paint.id))).map((paint) => paint.name) };
 }
 

@@ -21,7 +21,7 @@ export const chosenUnits = (workshop: Workshop, selection: Selection): WorkUnit[
  */
 export async function currentSelection(stores: Pick<Stores, 'workshop'>, workshop: Workshop): Promise<Selection> {
   const chosen = await stores.workshop.selection();
-  if (chosen && chosenUnits(workshop, chosen).length > 0) return chosen;
+  if (chosen?.some(({ commissionId }) => workshop.commissions.some((commission) => commission.id === commissionId))) return chosen;
   const bench = await stores.workshop.bench();
   if (bench && chosenUnits(workshop, bench.selection).length > 0) return bench.selection;
   const due =

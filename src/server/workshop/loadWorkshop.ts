@@ -32,18 +32,19 @@ interface Kept {
 const kept = new WeakMap<Stores, Kept>();
 const HOUR_MS = 3_600_000;
 
-/** Read once for as long as nothing is written; rows of the log age by the hour. */
+/** Read once for as long as nothing is written; rows of the log age by the hour, so that figures of a minute ago agree with those of now. */
 export async function loadWorkshop(stores: Stores, now: Date): Promise<Workshop> {
-  const version = `${await stores.version()} ${Math.floor(now.getTime() / HOUR_MS)}`;
+  const hour = Math.floor(now.getTime() / HOUR_MS);
+  const version = `${await stores.version()} ${hour}`;
   const known = kept.get(stores);
   if (known?.version === version) return known.workshop;
-  const workshop = readWorkshop(stores, now);
+  const workshop = readWorkshop(stores, new Date(hour * HOUR_MS));
   kept.set(stores, { version, workshop });
   workshop.catch(() => kept.delete(stores));
   return workshop;
 }
 
-async function readWorkshop(stores: Stores, now: Date): Promise<Workshop> {
+async function readWorkshop(stores: Stores, hour: Date): Promise<Workshop> {
   const commissions = await stores.commissions.listOpen();
   const stored = await stores.commissions.unitsOf(commissions.map((commission) => commission.id));
   const units = commissions.flatMap((commission) =>
@@ -60,7 +61,7 @@ async function readWorkshop(stores: Stores, now: Date): Promise<Workshop> {
       units.map((unit) => unit.id),
     ),
     log,
-    model: fitTimeModel(log, now),
+    model: fitTimeModel(log, hour),
   };
 }
 

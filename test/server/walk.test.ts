@@ -1,0 +1,172 @@
+import { expect } from 'chai';
+import { ulid } from 'ulid';
+import type { BenchEvent } from '../../src/core/bench/definitions';
+import { passesOf } from '../../src/core/scheme/passes';
+import { wholeCommission } from '../../src/core/views/selection';
+import { openDatabase } from '../../src/data/database';
+import { closeCommission } from '../../src/server/commissions/lifecycle';
+import { saveIntake } from '../../src/server/commissions/saveIntake';
+import { saveScheme } from '../../src/server/commissions/saveScheme';
+import { storesOf } from '../../src/server/services';
+import { loadWorkshop } from '../../src/server/workshop/loadWorkshop';
+import { temporaryFolder, type TestDatabase } from '../support/database';
+import { expectOneNumber } from '../support/oneNumber';
+import { RandomPainter, type WalkPass } from '../support/painter';
+import { Random, seeds } from '../support/random';
+import { entry, minute, TestShop, unitEntry } from '../support/shop';
+import { step } from '../support/units';
+
+const ACTS = 130;
+const COMPARED_EVERY = 25;
+
+/** A workshop whose painter works at random while everything around the work changes. */
+class RandomWorkshop {
+  readonly painter: RandomPainter;
+  private shop!: TestShop;
+  private database!: TestDatabase;
+  private commissions: string[] = [];
+  /** Taps of a device that is offline for a while. */
+  private held: BenchEvent[] = [];
+
+  constructor(
+    private readonly random: Random,
+    private readonly folder: string,
+  ) {
+    this.painter = new RandomPainter(random, (at, kind, more) => this.shop.event(at, kind, more));
+  }
+
+  async open(): Promise<void> {
+    const opened = await openDatabase(this.folder);
+    this.database = { ...opened, stores: storesOf(opened), close: () => opened.knex.destroy() };
+    this.shop = new TestShop(this.database);
+  }
+
+  close = () => this.database.close();
+
+  async begin(): Promise<void> {
+    for (const name of ['Coast', 'Square'])
+      this.commissions.push(
+        (await this.shop.commission(name, [unitEntry('Keepers', { promised: 5, leaders: 1 }), unitEntry('Cutters', { promised: 4 })])).id,
+      );
+    await this.shop.putOnBench(this.commissions[0]!);
+  }
+
+  get now(): Date {
+    return minute(this.painter.now);
+  }
+
+  async act(): Promise<void> {
+    if (this.random.chance(0.15)) return this.change();
+    const passes = await this.passes();
+    const events = this.painter.act(passes);
+    if (this.random.chance(0.1) || this.held.length > 0) this.held.push(...events);
+    else if (events.length > 0) await this.shop.record(events, this.now);
+    if (this.held.length > 12 || this.random.chance(0.2)) await this.deliver();
+  }
+
+  /** What the offline device holds arrives, in any order, some of it twice. */
+  async deliver(): Promise<void> {
+    const events = this.random.shuffle([...this.held, ...this.held.filter(() => this.random.chance(0.3))]);
+    this.held = [];
+    for (const event of events) await this.shop.record([event], this.now);
+  }
+
+  private async passes(): Promise<WalkPass[]> {
+    const { units } = await loadWorkshop(this.shop.stores, this.now);
+    return units.flatMap((unit) =>
+      passesOf(unit, unit.standard).map((pass) => ({
+        key: pass.key,
+        unit: unit.id,
+        step: pass.step.id,
+        coat: pass.coat,
+        models: pass.models,
+        minutes: 2,
+      })),
+    );
+  }
+
+  private async change(): Promise<void> {
+    const { stores } = this.shop;
+    const id = this.random.pick(this.commissions);
+    const commission = (await stores.commissions.find(id))!;
+    const units = await stores.commissions.units(id);
+    const unit = this.random.pick(units);
+    const save = (changed: typeof units, name = commission.name) =>
+      saveIntake(stores, id, { revision: commission.revision, commission: { ...entry, name }, units: changed });
+    switch (this.random.pick(['rename', 'count', 'trays', 'step', 'remove', 'line', 'close', 'restart'] as const)) {
+      case 'rename':
+        await save(
+          units.map((each) => ({ ...each, name: `${each.name}'` })),
+          `${commission.name}'`,
+        );
+        return;
+      case 'count':
+        // Never fewer than were painted: the painter knows those.
+        await save(units.map((each) => (each.id === unit.id ? { ...each, promised: each.promised + 1 } : each)));
+        return;
+      case 'trays':
+        await save(units.map((each) => ({ ...each, trayLimit: this.random.whole(1, 6) })));
+        return;
+      case 'step': {
+        const [first, ...rest] = unit.scheme.parts;
+        const added = { ...first!, steps: [...first!.steps, step('layer', { id: ulid(), paintId: 'blue' })] };
+        await saveScheme(stores, unit.id, { revision: unit.schemeRevision, scheme: { ...unit.scheme, parts: [added, ...rest] } }, this.now);
+        return;
+      }
+      case 'remove': {
+        const scheme = { ...unit.scheme, parts: unit.scheme.parts.slice(0, 1) };
+        await saveScheme(stores, unit.id, { revision: unit.schemeRevision, scheme }, this.now);
+        await saveScheme(stores, unit.id, { revision: unit.schemeRevision + 1, scheme: unit.scheme }, this.now);
+        return;
+      }
+      case 'line':
+        await this.deliver();
+        return this.layAnew();
+      case 'close':
+        await closeCommission(stores, id, { closed: true }, this.now);
+        await closeCommission(stores, id, { closed: false }, this.now);
+        return;
+      case 'restart':
+        await this.close();
+        return this.open();
+    }
+  }
+
+  private async layAnew(): Promise<void> {
+    const selection = this.random.chance(0.5)
+      ? wholeCommission(this.random.pick(this.commissions))
+      : this.commissions.flatMap(wholeCommission);
+    const line = await this.shop.line(selection, this.now);
+    if (line.jobs.length > 0) await this.shop.putOnBench(selection, this.now);
+  }
+
+  async check(compared: boolean): Promise<void> {
+    await this.deliver();
+    const { marks } = (await loadWorkshop(this.shop.stores, this.now)).marks;
+    for (const pass of await this.passes())
+      expect([...(marks.get(pass.key)?.keys() ?? [])].sort(), pass.key).to.deep.equal([...(this.painter.marks.get(pass.key) ?? [])].sort());
+    const rows = await this.shop.rows();
+    const minutes = rows.reduce((sum, row) => sum + (row.open ? 0 : row.minutes), 0);
+    expect(minutes, 'minutes').to.be.closeTo(this.painter.worked, 0.002 * rows.length + 0.3);
+    if (compared) await expectOneNumber(this.shop.stores, this.now);
+  }
+}
+
+describe('a workshop that never stands still', function () {
+  this.timeout(60_000);
+  for (const seed of seeds(10)) {
+    it(`loses and invents no mark, logs the minutes worked, and shows one number everywhere (workshop ${seed})`, async () => {
+      const { folder, remove } = temporaryFolder();
+      const workshop = new RandomWorkshop(new Random(seed), folder);
+      await workshop.open();
+      await workshop.begin();
+      for (let act = 1; act <= ACTS; act++) {
+        await workshop.act();
+        if (act % 5 === 0) await workshop.check(act % COMPARED_EVERY === 0);
+      }
+      expect(workshop.painter.worked).to.be.greaterThan(20);
+      await workshop.close();
+      remove();
+    });
+  }
+});

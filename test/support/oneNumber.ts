@@ -1,0 +1,65 @@
+import { expect } from 'chai';
+import { buildLine } from '../../src/core/scheme/buildLine';
+import { lineFigures } from '../../src/core/scheme/lineFigures';
+import { wholeCommission } from '../../src/core/views/selection';
+import { rosterFrom } from '../../src/core/views/trays';
+import { loadBench } from '../../src/server/bench/loadBench';
+import { loadFigures } from '../../src/server/bench/loadFigures';
+import { loadIntake } from '../../src/server/commissions/loadIntake';
+import { loadScheme } from '../../src/server/commissions/loadScheme';
+import { loadEstimate } from '../../src/server/estimate/loadEstimate';
+import { loadLine } from '../../src/server/line/loadLine';
+import { loadTrays } from '../../src/server/line/loadTrays';
+import type { Stores } from '../../src/server/stores';
+import { loadToday } from '../../src/server/today/loadToday';
+import { chooseUnits } from '../../src/server/workshop/choice';
+
+/** Reads the same figures from every view and compares them. */
+export async function expectOneNumber(stores: Stores, now: Date): Promise<void> {
+  const today = await loadToday(stores, now);
+  for (const { commission, estimate } of today.commissions) {
+    const intake = await loadIntake(stores, commission.id, now);
+    const scheme = await loadScheme(stores, commission.id, now);
+    const { passes, units, ...figures } = intake.estimate;
+    expect(figures, 'Today and Intake').to.deep.equal(estimate);
+    expect(scheme.estimate, 'Scheme and Intake').to.deep.equal(intake.estimate);
+    expect(await loadEstimate(stores, commission.id, now)).to.deep.equal(intake.estimate);
+    expect(estimate.likely).to.be.closeTo(estimate.handsOn + estimate.setUp + estimate.waiting + estimate.touchUp, 1e-9);
+    for (const of of ['handsOn', 'setUp', 'waiting', 'touchUp', 'likely', 'wholeHandsOn', 'stepsDone', 'stepsTotal'] as const)
+      expect(
+        units.reduce((sum, unit) => sum + unit[of], 0),
+        `units of ${commission.name}: ${of}`,
+      ).to.be.closeTo(estimate[of], 1e-6);
+    expect(passes.reduce((sum, pass) => sum + pass.unitMinutes, 0)).to.be.closeTo(estimate.wholeHandsOn, 1e-6);
+
+    await chooseUnits(stores, { selection: wholeCommission(commission.id) });
+    const line = await loadLine(stores, now);
+    if (line.jobs.length === 0 || line.stepsWithoutPaint.length > 0) continue;
+    const order = line.own?.order ?? line.planned;
+    const { total } = lineFigures(line, order, line.sessions?.sessions ?? null);
+    const bench = today.bench && (await stores.workshop.bench());
+    const isAlone =
+      !bench ||
+      bench.selection.every((each) => each.commissionId === commission.id && each.unitIds === null) ||
+      !bench.selection.some((each) => each.commissionId === commission.id);
+    if (line.waitingUnits.length === 0 && isAlone)
+      expect(total.handsOn + total.setUp + total.waiting + total.touchUp, `Line of ${commission.name}`).to.be.closeTo(
+        estimate.likely,
+        1e-6,
+      );
+    if (line.withWaiting !== null && isAlone) expect(line.withWaiting).to.be.closeTo(estimate.likely, 1e-6);
+    expect(buildLine(rosterFrom(await loadTrays(stores, now))).problem, 'Trays and Line').to.deep.equal(line.problem);
+  }
+  const bench = await loadBench(stores, now);
+  if (!bench) return;
+  expect((await loadFigures(stores, now)).figures).to.deep.equal(bench.figures);
+  const selection = (await stores.workshop.bench())!.selection;
+  const whole = today.commissions.filter(({ commission }) =>
+    selection.some((each) => each.commissionId === commission.id && each.unitIds === null),
+  );
+  if (selection.every((each) => each.unitIds === null))
+    expect(
+      whole.reduce((sum, { estimate }) => sum + estimate.likely, 0),
+      'Bench and Today',
+    ).to.be.closeTo(bench.figures!.likely, 1e-6);
+}
