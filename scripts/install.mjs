@@ -21,8 +21,9 @@ export function installDependencies(say) {
 }
 
 function checkNode() {
-  const major = Number(process.versions.node.split('.')[0]);
-  if (major !== 20) throw new Error(`Node.js ${process.versions.node} runs this: install Node.js 20 and try again.`);
+  const [major, minor] = process.versions.node.split('.').map(Number);
+  if (major < 20 || (major === 20 && minor < 18))
+    throw new Error(`Node.js ${process.versions.node} is too old for this: install Node.js 20.18, 22 or 24 and try again.`);
 }
 
 export function hashOf(files) {

@@ -44,6 +44,14 @@ export class BenchStore {
     return last;
   }
 
+  /** Units that were painted with a paint at any time. */
+  async unitsPaintedWith(paintId: string): Promise<string[]> {
+    const rows: { unit: string }[] = await this.db('bench_event')
+      .whereRaw("json_extract(facts, '$.paintId') = ?", [paintId])
+      .distinct('unit');
+    return rows.map((row) => row.unit);
+  }
+
   /** Passes of these units of which some event brings the facts. */
   async passesWithFacts(unitIds: readonly string[]): Promise<Set<string>> {
     const keys = new Set<string>();

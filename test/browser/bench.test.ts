@@ -97,6 +97,7 @@ describe('the bench', function () {
     await driver.switchTo().newWindow('tab');
     await driver.get(address);
     await user.ready();
+    await seeDone(before);
     await user.keys(' ');
     await seeDone(before + 1);
     await allSent();

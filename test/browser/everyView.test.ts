@@ -160,7 +160,7 @@ describe('every view', function () {
     it('keeps what was typed when it cannot be stored', async () => {
       await user.open('/house-rules');
       await user.fill('Dry brushes owned', 'many');
-      await user.see('[role="alert"]', /"many" is no number/);
+      await user.see('[role="alert"]', /"many" is not a number/);
       await user.fill('Dry brushes owned', '3');
       await app.kill();
       await user.fill('Airbrushes owned', '2');

@@ -66,6 +66,7 @@ describe('formats in the browser', function () {
     await user.fill('Minutes it took', '12');
     await user.press('Save minutes');
     await user.see('table', /12\.0\s*measured/);
+    await user.press('Edit');
     await user.press('As measured');
     await user.see('table', /interrupted\?/);
   });

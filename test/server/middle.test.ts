@@ -8,6 +8,7 @@ import { saveIntake } from '../../src/server/commissions/saveIntake';
 import { saveScheme } from '../../src/server/commissions/saveScheme';
 import { loadEstimate } from '../../src/server/estimate/loadEstimate';
 import { saveTrays } from '../../src/server/line/saveTrays';
+import { tracePaint } from '../../src/server/paints/tracePaint';
 import { importTimeLog } from '../../src/server/timeLog/importTimeLog';
 import { exportTimeLog, judgeRow } from '../../src/server/timeLog/loadLog';
 import { loadToday } from '../../src/server/today/loadToday';
@@ -162,6 +163,10 @@ describe('in the middle of the work', () => {
       ['layer', 1],
     ]);
     expect((await shop.bench()).marks.marks.get(pass.key)!.get(1)!.setupId).to.equal('layer|blue');
+    const carriers = async (paintId: string) => (await tracePaint(stores, paintId)).map(({ unit: name, models }) => [name, models]);
+    expect(await carriers('red')).to.deep.equal([['Keepers', [3]]]);
+    expect(await carriers('blue')).to.deep.equal([['Keepers', [1]]]);
+    expect(await carriers('none')).to.deep.equal([]);
   });
 
   it('puts removed parts and steps aside, and forgets them when they are back', async () => {

@@ -27,7 +27,7 @@ export function SidePanel({ bench, now, onTakeUp, onBringBack }: SidePanelProps)
   return (
     <aside className={styles.side} aria-label="Around the work" tabIndex={0}>
       <Left bench={bench} />
-      <Next bench={bench} onTakeUp={onTakeUp} />
+      <Next bench={bench} now={now} onTakeUp={onTakeUp} />
       <Rack bench={bench} now={now} />
       <Misses bench={bench} />
       <Aside bench={bench} onBringBack={onBringBack} />
@@ -75,11 +75,21 @@ function Left({ bench }: { bench: Bench }) {
   );
 }
 
-function Next({ bench, onTakeUp }: Pick<SidePanelProps, 'bench' | 'onTakeUp'>) {
+/** Why a job had better not be started now; null when nothing stands against it. */
+function againstStarting({ view, passes }: Bench, job: BenchJob, now: number): string | null {
+  const readyAt = view.readiness.firstReadyAt(job);
+  if (readyAt <= now) return null;
+  if (Number.isFinite(readyAt)) return `Ready in ${minutesText(Math.max(0.1, (readyAt - now) / MINUTE_MS))}`;
+  const [rule] = view.readiness.broken(job.passKey, view.readiness.openModels(job));
+  return rule ? `First: ${passWords(passes.get(rule.before.key)!)}` : null;
+}
+
+function Next({ bench, now, onTakeUp }: Pick<SidePanelProps, 'bench' | 'now' | 'onTakeUp'>) {
   const { nextJobs } = bench.view;
   const row = (job: BenchJob) => {
     const pass = bench.passes.get(job.passKey)!;
     const paint = bench.paints.get(pass.paintId ?? '');
+    const against = againstStarting(bench, job, now);
     return (
       <li key={job.id}>
         <Swatch hex={paint?.hex ?? null} kind={paint?.kind ?? null} />
@@ -88,10 +98,16 @@ function Next({ bench, onTakeUp }: Pick<SidePanelProps, 'bench' | 'onTakeUp'>) {
           <small>
             {unitWords(bench, job.unitId)}
             {trayWords(bench, job)}, {passWords(pass)}
+            {against && <strong>. {against}</strong>}
           </small>
         </span>
-        <button type="button" className={styles.takeUp} onClick={() => onTakeUp(job)} aria-label={`Start now: ${jobWords(bench, job)}`}>
-          start
+        <button
+          type="button"
+          className={styles.takeUp}
+          onClick={() => onTakeUp(job)}
+          aria-label={`${against ? 'Start anyway' : 'Start now'}: ${jobWords(bench, job)}${against ? `. ${against}` : ''}`}
+        >
+          {against ? 'anyway' : 'start'}
         </button>
       </li>
     );

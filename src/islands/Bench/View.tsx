@@ -1,11 +1,12 @@
 import { useEffect, useRef, useState } from 'react';
 import type { BenchPass } from '../../core/bench/benchLine';
 import type { MissedPlace } from '../../core/bench/viewBench';
+import { SITTING_GAP_MINUTES } from '../../core/bench/foldClock';
 import { factsOf } from '../../core/scheme/techniques';
 import type { BenchPicture } from '../../core/views/bench';
 import { Button, LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
-import { counted, minutesText, rangeText, timeOfDayText } from '../../ui/format';
+import { counted, minutesText, momentText, rangeText, timeOfDayText } from '../../ui/format';
 import { send } from '../shared/api';
 import { useNow } from '../shared/useNow';
 import { Advice } from './Advice';
@@ -117,6 +118,7 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
             Stopped at {timeOfDayText(clock.lastAt!)}. It goes on here: {jobWords(bench, job)}, model {view.model}. The set-up counts anew.
           </Notice>
         )}
+        {!bench.hasEnded && job && <NewDay bench={bench} now={now} />}
         {job ? <Instruction bench={bench} now={now} /> : <Finished bench={bench} onLookOver={() => ask({ kind: 'miss', start: null })} />}
         {job && <TrayStrip bench={bench} now={now} onPick={(model) => back(() => actions.pick(job, model))()} />}
         <Advice bench={bench} now={now} onOffer={back(actions.takeOffer)} onLooked={(look) => back(() => actions.looked(look))()} />
@@ -218,6 +220,19 @@ function mainLabel({ view, pass, job }: Bench, now: number): string {
   const anyway = isMissing ? 'anyway (an earlier step is not done)' : 'anyway (still wet)';
   if (view.needsStart) return isWet ? `Start ${anyway}` : `Start: ${factsOf(pass.technique).label.toLowerCase()}`;
   return isWet ? `Paint model ${view.model} ${anyway}` : `Model ${view.model} is done`;
+}
+
+/** The day after: nothing is in the hand, most is dry, and this is where it goes on. */
+function NewDay({ bench, now }: { bench: Bench; now: number }) {
+  const { view, drying } = bench;
+  if (view.clock.lastAt === null || view.clock.current !== null || now - view.clock.lastAt < SITTING_GAP_MINUTES * MINUTE_MS) return null;
+  return (
+    <p className={styles.quiet} data-testid="new-day">
+      Last tap {momentText(view.clock.lastAt)}.{' '}
+      {drying.length === 0 ? 'Everything is dry.' : `${counted(drying.length, 'place')} still wet.`} It goes on here; the set-up counts
+      anew.
+    </p>
+  );
 }
 
 function Finished({ bench, onLookOver }: { bench: Bench; onLookOver: () => void }) {

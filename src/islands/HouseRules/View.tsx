@@ -40,7 +40,7 @@ const BENCH: NumberEntry[] = [
   { key: 'dryBrushRestMinutes', label: 'A washed dry brush rests', unit: 'min', min: 0, max: 1440 },
   { key: 'airbrushes', label: 'Airbrushes owned', unit: '', min: 1, max: 20, whole: true },
   { key: 'dryingFactor', label: 'Drying in this room (cold or damp: 1.5)', unit: '×', min: 0.1, max: 10 },
-  { key: 'stretchMinutes', label: 'One thing at a stretch, at most', unit: 'min', min: 1, max: 1440 },
+  { key: 'stretchMinutes', label: 'Longest time on one job', unit: 'min', min: 1, max: 1440 },
   { key: 'leaderFactor', label: 'A leader takes longer by', unit: '×', min: 1, max: 20 },
 ];
 
@@ -79,7 +79,7 @@ export function HouseRulesView({ rules: initial }: { rules: HouseRules }) {
         </div>
         <Panel title="What a change of setup costs">{numbers(CHANGEOVERS)}</Panel>
         <Panel title="The bench">{numbers(BENCH)}</Panel>
-        <Panel title="Schools and money">
+        <Panel title="Preferences and rates">
           <SelectField
             label="Metallics"
             value={rules.metallics}

@@ -116,7 +116,7 @@ function Verdict({ row, onJudge: judge }: { row: ShownRow; onJudge: (judgement: 
         </Button>
       ) : !isAsked && !isOpen ? (
         <Button kind="quiet" onClick={() => setOpen(true)}>
-          Change
+          Edit
         </Button>
       ) : (
         <>

@@ -10,6 +10,7 @@ import { Swatch } from '../../ui/Swatch/Swatch';
 import { cx } from '../../ui/cx';
 import { counted } from '../../ui/format';
 import { send } from '../shared/api';
+import { Carriers } from './Carriers';
 import styles from './View.module.css';
 
 const kindOptions = PAINT_KINDS.map((value) => ({ value, label: value }));
@@ -73,7 +74,7 @@ export function ShelfView({ paints: initial, unitsUsing }: ShelfViewProps) {
           ))}
         </ul>
       </Panel>
-      <Panel title={inHand ? 'The paint in hand' : 'Put a paint on the shelf'}>
+      <Panel title={inHand ? 'The paint in hand' : 'Add paint'}>
         {inHand ? (
           <form
             className={styles.form}
@@ -112,6 +113,7 @@ export function ShelfView({ paints: initial, unitsUsing }: ShelfViewProps) {
               </Button>
               <Button onClick={() => setInHand(null)}>Cancel</Button>
             </span>
+            {paints.some((paint) => paint.id === inHand.id) && <Carriers key={inHand.id} paintId={inHand.id} />}
           </form>
         ) : (
           <Button onClick={() => setInHand(emptyPaint())}>Add paint</Button>

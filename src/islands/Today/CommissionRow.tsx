@@ -27,11 +27,11 @@ export function CommissionRow({ entry, now }: { entry: TodayCommission; now: num
       </div>
       <dl className={styles.left}>
         <div>
-          <dt>likely</dt>
+          <dt>left, likely</dt>
           <dd data-testid="likely">{minutesText(estimate.likely)}</dd>
         </div>
         <div>
-          <dt>safe</dt>
+          <dt>left, safe</dt>
           <dd>{minutesText(estimate.safe)}</dd>
         </div>
       </dl>

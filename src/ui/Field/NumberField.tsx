@@ -41,10 +41,10 @@ function problemOf(
   text: string,
   { min, max, whole, optional }: { min: number; max: number; whole: boolean; optional: boolean },
 ): string | null {
-  if (text.trim() === '') return optional ? null : `Empty: give a number from ${min} to ${max}.`;
+  if (text.trim() === '') return optional ? null : `Nothing is entered: enter a number from ${min} to ${max}.`;
   const value = asNumber(text);
-  if (Number.isNaN(value)) return `"${text}" is no number: give one from ${min} to ${max}.`;
-  if (whole && !Number.isInteger(value)) return `${text} is not whole: give a whole number.`;
-  if (value < min || value > max) return `${text} is out of range: give a number from ${min} to ${max}.`;
+  if (Number.isNaN(value)) return `"${text}" is not a number: enter one from ${min} to ${max}.`;
+  if (whole && !Number.isInteger(value)) return `"${text}" is not a whole number: enter one from ${min} to ${max}.`;
+  if (value < min || value > max) return `${text} is out of range: enter a number from ${min} to ${max}.`;
   return null;
 }

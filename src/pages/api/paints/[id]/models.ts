@@ -1,0 +1,4 @@
+import { query } from '../../../../server/http/endpoint';
+import { tracePaint } from '../../../../server/paints/tracePaint';
+
+export const GET = query(({ stores, params }) => tracePaint(stores, params['id']));

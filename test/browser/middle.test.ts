@@ -1,0 +1,169 @@
+import { expect } from 'chai';
+import { Key, type WebDriver } from 'selenium-webdriver';
+import type chrome from 'selenium-webdriver/chrome';
+import { readTimeLog } from '../../src/core/formats/timeLog';
+import { startApp, type App } from '../support/app';
+import { openBrowser } from '../support/browser';
+import { PageUser } from '../support/page';
+
+/** The clock of the page runs ahead by so many milliseconds, kept for all windows, so that an evening fits into a test. */
+const SHIFTED_CLOCK = `
+  const real = Date.now.bind(Date);
+  Date.now = () => real() + Number(localStorage.getItem('test clock') ?? 0);`;
+const MINUTES_A_MODEL = 3;
+
+describe('the middle of real work', function () {
+  this.timeout(180_000);
+  let app: App;
+  let driver: WebDriver;
+  let user: PageUser;
+  let commission: string;
+  let bench: string;
+  let unit: string;
+  /** Models ticked and minutes painted on the job in hand. */
+  const truth = { models: 0, minutes: 0 };
+
+  const shiftClock = async () => {
+    await (driver as chrome.Driver).sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', { source: SHIFTED_CLOCK });
+  };
+  const wait = (minutes: number) =>
+    driver.executeScript(
+      'localStorage.setItem("test clock", String(Number(localStorage.getItem("test clock") ?? 0) + arguments[0] * 60000))',
+      minutes,
+    );
+  const done = async () =>
+    (
+      await driver.executeScript<string[]>('return [...document.querySelectorAll("[data-look]")].map((model) => model.dataset.look)')
+    ).filter((look) => look === 'done' || look === 'missed').length;
+  const seeDone = (count: number) => driver.wait(async () => (await done()) === count, 8000, `never ${count} models done`);
+  const saved = () => user.find('[data-unsent="0"]');
+  async function paint(): Promise<void> {
+    const before = await done();
+    await wait(MINUTES_A_MODEL);
+    await user.keys(' ');
+    await seeDone(before + 1);
+    truth.models += 1;
+    truth.minutes += MINUTES_A_MODEL;
+  }
+  /** What was logged since the test began; the demo's own history ended before. */
+  const began = Date.now();
+  const rows = async () =>
+    readTimeLog(await (await fetch(`${app.url}/api/time-log`)).text()).rows.filter((row) => Date.parse(row.startedAt) > began);
+
+  before(async () => {
+    app = await startApp({ demo: true });
+    driver = await openBrowser();
+    user = new PageUser(driver, app.url);
+    await user.open('/');
+    await shiftClock();
+    const link = await driver.executeScript<string>('return document.querySelector("main a[href*=intake]").getAttribute("href")');
+    commission = link.split('/')[2]!;
+    await user.open('/bench');
+    await user.find('[data-testid="instruction"]');
+    bench = await driver.getWindowHandle();
+    unit = /, ([A-Z][\w ]+?)(?:, tray \d+)?, model/.exec(await user.text('[aria-label="What to do now"]'))![1]!;
+  });
+  after(async () => {
+    await driver?.quit();
+    await app?.stop();
+  });
+
+  it('paints on while everything is renamed in another window', async () => {
+    await user.keys(' ');
+    await user.see('[data-testid="main"]', /is done/);
+    await paint();
+    await paint();
+    await saved();
+    await driver.switchTo().newWindow('tab');
+    await shiftClock();
+    await user.open(`/c/${commission}/intake`);
+    await user.fill(`Name of ${unit}`, `${unit} of the north`);
+    await user.isStored();
+    await driver.close();
+    await driver.switchTo().window(bench);
+    await user.see('[aria-label="What to do now"]', /of the north/);
+    await seeDone(2);
+    await paint();
+  });
+
+  it('counts a model painted from another window once, and hears of it', async () => {
+    await saved();
+    await driver.switchTo().newWindow('tab');
+    await shiftClock();
+    await user.open('/bench');
+    await user.find('[data-testid="instruction"]');
+    await seeDone(3);
+    await paint();
+    await saved();
+    await driver.close();
+    await driver.switchTo().window(bench);
+    await seeDone(4);
+  });
+
+  it('goes on while the server is killed', async () => {
+    await app.kill();
+    await paint();
+    await user.see('[role="alert"]', /does not answer/);
+    await app.restart();
+    await saved();
+    await seeDone(5);
+  });
+
+  it('marks a spot on several models at once, and touches one of them up', async () => {
+    await user.keys('m');
+    await user.press('Other models');
+    await user.press('All');
+    await user.fill('Where?', 'under the strap');
+    await user.press('as missed');
+    await user.see('[data-testid="misses"]', /under the strap/);
+    await user.keys('z');
+    await user.see('[aria-label="Which spot was touched up?"]', /1/);
+    await user.keys(Key.ESCAPE);
+    await saved();
+  });
+
+  it('keeps all that over two new lines and another count', async () => {
+    for (let round = 0; round < 2; round++) {
+      await user.open(`/line?of=${commission}`);
+      await user.find('[data-searching="false"]');
+      await user.press('Replace the line on the bench');
+      await user.path(/\/bench$/);
+      await user.find('[data-testid="instruction"]');
+    }
+    await seeDone(5);
+    const models = async () => (await driver.findElements({ css: '[data-look]' })).length;
+    const before = await models();
+    await user.open(`/c/${commission}/intake`);
+    await user.fill(`Counted of ${unit}`, String(before + 1));
+    await user.fill(`Most on a tray of ${unit}`, '40');
+    await user.isStored();
+    await user.open('/bench');
+    await user.find('[data-testid="instruction"]');
+    expect(await models()).to.be.greaterThan(before);
+    await seeDone(5);
+  });
+
+  it('stops for the night and goes on the next day, with no night in the log', async () => {
+    await saved();
+    await user.keys('e');
+    await user.see('main', /Stopped at .*It goes on here/);
+    await wait(22 * 60);
+    await driver.navigate().refresh();
+    await user.ready();
+    await user.see('[data-testid="main"]', /^Start/);
+    await user.keys(' ');
+    await user.see('[data-testid="main"]', /is done/);
+    await paint();
+    await saved();
+  });
+
+  it('has the minutes worked in the log, and no others', async () => {
+    const painted = (await rows()).filter((row) => row.technique !== 'touchup');
+    expect(painted.reduce((sum, row) => sum + row.models, 0)).to.equal(truth.models);
+    // The seconds that the test itself takes are worked too.
+    expect(painted.reduce((sum, row) => sum + row.minutes, 0)).to.be.within(truth.minutes, truth.minutes + 2);
+    expect(await user.complaints().then((all) => all.filter((text) => !/ERR_CONNECTION|net::ERR|Failed to load/.test(text)))).to.deep.equal(
+      [],
+    );
+  });
+});
