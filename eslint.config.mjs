@@ -59,7 +59,7 @@ export default tseslint.config(
   { files: ['scripts/**', 'src/cli/**', 'bench/**', 'src/data/demo/fill.ts'], rules: { 'no-console': 'off' } },
   {
     files: ['**/*.mjs'],
-    languageOptions: { globals: { process: 'readonly', console: 'readonly', URL: 'readonly', setTimeout: 'readonly' } },
+    languageOptions: { globals: { process: 'readonly', console: 'readonly', URL: 'readonly', setTimeout: 'readonly', fetch: 'readonly' } },
   },
   { files: ['test/**'], rules: { '@typescript-eslint/no-unused-expressions': 'off' } },
 );

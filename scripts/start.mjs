@@ -28,8 +28,22 @@ async function start() {
   process.env.ASTRO_NODE_AUTOSTART = 'disabled';
   const { startServer } = await import('../dist/server/entry.mjs');
   const { server } = startServer();
-  say(`Neat Relay is at http://${process.env.HOST}:${process.env.PORT} (data in ${process.env.NEAT_RELAY_DATA}). Ctrl-C stops it.`);
+  const address = `http://${process.env.HOST}:${process.env.PORT}`;
+  await firstLook(address);
+  say(`Neat Relay is at ${address} (data in ${process.env.NEAT_RELAY_DATA}). Ctrl-C stops it.`);
   for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, () => void stop(server));
+}
+
+/** Reads what every view needs before the address is given away, so that the first view does not wait for it. */
+async function firstLook(address) {
+  for (let attempt = 0; attempt < 50; attempt++) {
+    const answered = await fetch(address).then(
+      (response) => response.text(),
+      () => null,
+    );
+    if (answered !== null) return;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
 }
 
 /** Open pages keep their connections; they are closed so that stopping takes no longer than the write in hand. */

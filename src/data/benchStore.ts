@@ -4,6 +4,7 @@ import type { StoredEvent } from '../core/views/stored';
 import { deriveLog } from './deriveLog';
 import { eventOf, rowOf, type EventRow } from './eventRows';
 import { inPieces } from './inPieces';
+import { logCacheOf } from './logCache';
 
 /** The one stream of bench events. Events are only ever added. */
 export class BenchStore {
@@ -14,19 +15,21 @@ export class BenchStore {
    * the sittings concerned are worked out anew in the same transaction.
    */
   async add(events: readonly BenchEvent[], receivedAt: string): Promise<void> {
-    await this.db.transaction(async (trx) => {
+    const written = await this.db.transaction(async (trx) => {
       for (const event of await ofKnownUnits(trx, events)) {
         const row = rowOf(event, receivedAt);
         await trx('bench_event').insert(row).onConflict('id').ignore();
         if (event.kind !== 'elsewhere') await trx('bench_event').where({ id: event.id, kind: 'elsewhere' }).update(row);
       }
-      await deriveLog(trx, events);
+      return deriveLog(trx, events);
     });
+    logCacheOf(this.db).touch(written);
   }
 
   /** Works the whole log out anew, sitting by sitting. */
   async deriveAll(): Promise<void> {
     await this.db.transaction(async (trx) => deriveLog(trx, await this.allOf(trx)));
+    logCacheOf(this.db).forget();
   }
 
   async ofUnits(unitIds: readonly string[]): Promise<StoredEvent[]> {

@@ -81,7 +81,10 @@ function camelCase(name: string): string {
 function camelCaseKeys(response: unknown): unknown {
   if (Array.isArray(response)) return response.map(camelCaseKeys);
   if (response === null || typeof response !== 'object') return response;
-  return Object.fromEntries(Object.entries(response).map(([key, value]) => [camelCase(key), value]));
+  const row = response as Record<string, unknown>;
+  const renamed: Record<string, unknown> = {};
+  for (const key in row) renamed[camelCase(key)] = row[key];
+  return renamed;
 }
 
 async function appliedMigrations(db: Knex): Promise<string[]> {

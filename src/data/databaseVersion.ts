@@ -1,8 +1,14 @@
 import type { Knex } from 'knex';
 
-/** A text that changes with every write to the database, by this program or by another. */
+/** Writes that change nothing a view is computed from, by database. */
+const idle = new WeakMap<Knex, number>();
+
+/** Says that the last write was such a one. */
+export const countIdleWrite = (db: Knex): void => void idle.set(db, (idle.get(db) ?? 0) + 1);
+
+/** A text that changes with every write that matters, by this program or by another. */
 export async function databaseVersion(db: Knex): Promise<string> {
   const [own] = await db.raw<{ changes: number }[]>('SELECT total_changes() AS changes');
   const [others] = await db.raw<{ dataVersion: number }[]>('PRAGMA data_version');
-  return `${own!.changes} ${others!.dataVersion}`;
+  return `${own!.changes - (idle.get(db) ?? 0)} ${others!.dataVersion}`;
 }

@@ -1,5 +1,6 @@
 import type { Knex } from 'knex';
 import { fillDemo } from './demo/fillDemo';
+import { logCacheOf } from './logCache';
 
 /** Everything that is kept, what refers to others first. */
 const TABLES = [
@@ -11,6 +12,7 @@ const TABLES = [
   'paint',
   'house_rules',
   'own_line',
+  'planned_order',
   'workshop',
   'bench_event',
   'log_judgement',
@@ -43,5 +45,6 @@ export class DemoStore {
     await this.db.transaction(async (trx) => {
       for (const table of TABLES) await trx(table).delete();
     });
+    logCacheOf(this.db).forget();
   }
 }

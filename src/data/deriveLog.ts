@@ -15,8 +15,12 @@ interface Window {
   to: number;
 }
 
-/** Works out the time log rows of every sitting that these events belong to, and of those whose events they undo. */
-export async function deriveLog(trx: Knex, events: readonly BenchEvent[]): Promise<void> {
+/**
+ * Works out the time log rows of every sitting that these events belong to, and of those whose events they undo. Answers with the
+ * ids of rows that were written or are gone.
+ */
+export async function deriveLog(trx: Knex, events: readonly BenchEvent[]): Promise<string[]> {
+  const written: string[] = [];
   const moments: { bench: string | null; at: number }[] = events.map(({ bench, at }) => ({ bench, at: Date.parse(at) }));
   for (const piece of inPieces(events.flatMap((event) => (event.target === null ? [] : [event.target]))))
     for (const { bench, atMs } of await trx('bench_event').whereIn('id', piece).select('bench', 'atMs')) moments.push({ bench, at: atMs });
@@ -26,9 +30,10 @@ export async function deriveLog(trx: Knex, events: readonly BenchEvent[]): Promi
     for (const at of times.sort((a, b) => a - b)) {
       if (last && at <= last.to) continue;
       last = await sittingAround(trx, bench, at);
-      await deriveSitting(trx, last);
+      written.push(...(await deriveSitting(trx, last)));
     }
   }
+  return written;
 }
 
 /** The sitting a moment lies in: from gap to gap. */
@@ -54,7 +59,7 @@ async function walk(trx: Knex, bench: string | null, start: number, direction: '
   }
 }
 
-async function deriveSitting(trx: Knex, { bench, from, to }: Window): Promise<void> {
+async function deriveSitting(trx: Knex, { bench, from, to }: Window): Promise<string[]> {
   const events = (await trx('bench_event').where({ bench }).whereBetween('atMs', [from, to])).map(eventOf);
   const ids = events.map((event) => event.id);
   for (const piece of inPieces(ids))
@@ -62,7 +67,7 @@ async function deriveSitting(trx: Knex, { bench, from, to }: Window): Promise<vo
   const marked = await marksBefore(trx, events, from);
   const facts = await factsBefore(trx, events, from);
   const { stretches } = foldClock(events, { marked, knownFacts: (key) => facts.get(key) });
-  await replaceRows(trx, ids, logRowsOf(stretches));
+  return replaceRows(trx, ids, logRowsOf(stretches));
 }
 
 /** What stood on the units of these events before a moment. */
@@ -100,12 +105,14 @@ async function factsBefore(trx: Knex, events: readonly BenchEvent[], from: numbe
   return found;
 }
 
-async function replaceRows(trx: Knex, eventIds: readonly string[], rows: readonly IdentifiedLogRow[]): Promise<void> {
+async function replaceRows(trx: Knex, eventIds: readonly string[], rows: readonly IdentifiedLogRow[]): Promise<string[]> {
+  const written = rows.map((row) => row.id);
   const kept = new Set(rows.map((row) => row.id));
   for (const piece of inPieces(eventIds)) {
     const old: { id: string }[] = await trx('time_log').whereIn('eventId', piece).select('id');
     const gone = old.filter((row) => !kept.has(row.id)).map((row) => row.id);
     if (gone.length > 0) await trx('time_log').whereIn('id', gone).delete();
+    written.push(...gone);
   }
   // A file may have brought the row before the events came: they know better.
   for (const row of rows)
@@ -113,4 +120,5 @@ async function replaceRows(trx: Knex, eventIds: readonly string[], rows: readonl
       .insert({ ...row, eventId: row.id.replace(/-open$/, '') })
       .onConflict('id')
       .merge();
+  return written;
 }

@@ -3,6 +3,7 @@ import type { IdentifiedLogRow } from '../core/bench/logRowsOf';
 import type { RowJudgement } from '../core/time/definitions';
 import type { StoredLogRow } from '../core/views/stored';
 import { inPieces } from './inPieces';
+import { inOrder, logCacheOf } from './logCache';
 
 const INSERT_CHUNK = 50;
 
@@ -11,8 +12,12 @@ export class TimeLogStore {
 
   /** All rows in the order they were started, with the painter's word on them. */
   async list(): Promise<StoredLogRow[]> {
-    const rows = await this.joined();
-    return inOrder(rows);
+    return logCacheOf(this.db).list(this.db, async (ids) => {
+      if (ids === null) return this.joined();
+      const rows: StoredLogRow[] = [];
+      for (const piece of inPieces(ids)) rows.push(...(await this.joined().whereIn('time_log.id', piece)));
+      return rows;
+    });
   }
 
   async find(id: string): Promise<StoredLogRow | null> {
@@ -42,12 +47,14 @@ export class TimeLogStore {
           .onConflict('id')
           .merge();
     });
+    logCacheOf(this.db).touch(rows.map((row) => row.id));
   }
 
   /** False when there is no such row. */
   async judge(id: string, judgement: RowJudgement): Promise<boolean> {
     const known = await this.db('time_log').where({ id }).first();
     if (known) await saveJudgement(this.db, id, judgement);
+    logCacheOf(this.db).touch([id]);
     return known !== undefined;
   }
 
@@ -56,6 +63,7 @@ export class TimeLogStore {
     await this.db.transaction(async (trx) => {
       for (const { id, ...judgement } of judgements) await saveJudgement(trx, id, judgement);
     });
+    logCacheOf(this.db).touch(judgements.map(({ id }) => id));
   }
 
   private joined() {
@@ -64,12 +72,6 @@ export class TimeLogStore {
       .select('time_log.*', this.db.raw("coalesce(log_judgement.verdict, 'unsure') as verdict"), 'log_judgement.corrected_minutes');
   }
 }
-
-const inOrder = (rows: StoredLogRow[]) =>
-  rows
-    .map((row) => ({ row, at: Date.parse(row.startedAt) }))
-    .sort((a, b) => a.at - b.at || (a.row.id < b.row.id ? -1 : 1))
-    .map(({ row }) => row);
 
 async function saveJudgement(db: Knex, rowId: string, judgement: RowJudgement): Promise<void> {
   await db('log_judgement')

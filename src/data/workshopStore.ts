@@ -3,6 +3,7 @@ import { ulid } from 'ulid';
 import type { OwnLine } from '../core/line/carryOver';
 import { selectionKey, type Selection } from '../core/views/selection';
 import type { BenchOrder } from '../core/views/stored';
+import { countIdleWrite } from './databaseVersion';
 
 interface WorkshopRow {
   id: number;
@@ -65,6 +66,22 @@ export class WorkshopStore {
   /** Remembers which commissions the demo brought. */
   async markDemo(commissionIds: string[]): Promise<void> {
     await this.save({ demo: JSON.stringify(commissionIds) });
+  }
+
+  /** The order that a search has found for these units (job ids); null before there was one. */
+  async plannedOrder(selection: Selection): Promise<string[] | null> {
+    const row = await this.db('planned_order')
+      .where({ selection: selectionKey(selection) })
+      .first();
+    return row ? (JSON.parse(row.jobIds as string) as string[]) : null;
+  }
+
+  async savePlannedOrder(selection: Selection, order: readonly string[]): Promise<void> {
+    await this.db('planned_order')
+      .insert({ selection: selectionKey(selection), jobIds: JSON.stringify(order) })
+      .onConflict('selection')
+      .merge();
+    countIdleWrite(this.db);
   }
 
   private async row(): Promise<WorkshopRow | undefined> {

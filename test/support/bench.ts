@@ -1,5 +1,6 @@
 import { benchLine, factsOfPass, type BenchJob, type BenchLine, type BenchPass } from '../../src/core/bench/benchLine';
 import type { BenchEvent, BenchEventKind, WorkFacts } from '../../src/core/bench/definitions';
+import { wholeEvent } from '../../src/core/formats/benchEvents';
 import { foldClock } from '../../src/core/bench/foldClock';
 import { foldMarks } from '../../src/core/bench/foldMarks';
 import type { BenchScene } from '../../src/core/bench/viewBench';
@@ -11,22 +12,8 @@ export const START = Date.parse('2026-11-23T19:00:00Z');
 let ids = 0;
 
 /** An event so many minutes after the start. */
-export const tap = (minute: number, kind: BenchEventKind, more: Partial<BenchEvent> = {}): BenchEvent => ({
-  bench: null,
-  id: `e${String(++ids).padStart(5, '0')}`,
-  kind,
-  at: new Date(START + Math.round(minute * 60_000)).toISOString(),
-  unit: null,
-  step: null,
-  coat: null,
-  models: [],
-  target: null,
-  minutes: null,
-  readyAt: null,
-  facts: null,
-  note: '',
-  ...more,
-});
+export const tap = (minute: number, kind: BenchEventKind, more: Partial<BenchEvent> = {}): BenchEvent =>
+  wholeEvent({ id: `e${String(++ids).padStart(5, '0')}`, kind, at: new Date(START + Math.round(minute * 60_000)).toISOString(), ...more });
 
 /** A bench over a roster, with the taps of its passes. */
 export class TestBench {

@@ -101,22 +101,7 @@ export class TestShop {
 
   event(at: number, kind: BenchEventKind, more: Partial<BenchEvent> = {}): BenchEvent {
     const when = minute(at);
-    return {
-      bench: null,
-      id: ulid(when.getTime()),
-      kind,
-      at: when.toISOString(),
-      unit: null,
-      step: null,
-      coat: null,
-      models: [],
-      target: null,
-      minutes: null,
-      readyAt: null,
-      facts: null,
-      note: '',
-      ...more,
-    };
+    return wholeEvent({ id: ulid(when.getTime()), kind, at: when.toISOString(), ...more });
   }
 
   of = ({ unitId, stepId, coat }: BenchPass) => ({ unit: unitId, step: stepId, coat });

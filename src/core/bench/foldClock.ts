@@ -148,18 +148,14 @@ class ClockFold {
     const touchUp = event.kind === 'touched-up';
     const models = touchUp ? event.models : this.fresh(key, event.models);
     if (models.length === 0) return;
+    if (event.minutes !== null) return this.tell(event, key, models, at, touchUp);
     this.resume(at);
     const { clock } = this;
-    if (event.minutes !== null) {
-      // Told afterwards, from the leg sheet say: the clock that runs is of something else, or ran over it.
-      this.openStretch(event, at, touchUp, null).taps.push(this.tap(event, models, at, event.minutes, true));
-      this.stretch = null;
-    } else {
-      const goesOn = this.stretch && this.stretch.touchUp === touchUp && `${this.stretch.step}#${this.stretch.coat}` === key;
-      const stretch = goesOn ? this.stretch! : this.openStretch(event, clock.workingSince ?? at, touchUp, null);
-      const from = Math.max(clock.workingSince ?? 0, event.readyAt === null ? 0 : Date.parse(event.readyAt));
-      stretch.taps.push(this.tap(event, models, at, clock.workingSince === null ? null : Math.max(0, at - from) / MINUTE_MS, false));
-    }
+    const goesOn = this.stretch && this.stretch.touchUp === touchUp && `${this.stretch.step}#${this.stretch.coat}` === key;
+    const stretch = goesOn ? this.stretch! : this.openStretch(event, clock.workingSince ?? at, touchUp, null);
+    const from = Math.max(clock.workingSince ?? 0, event.readyAt === null ? 0 : Date.parse(event.readyAt));
+    const minutes = clock.workingSince === null ? null : Math.max(0, at - from) / MINUTE_MS;
+    stretch.taps.push({ id: event.id, at, models, minutes, isTold: false });
     if (!touchUp) {
       clock.current = this.handOn(event, key, at);
       clock.picked = clock.startedAnyway = null;
@@ -173,8 +169,12 @@ class ClockFold {
     return { unit: event.unit!, passKey, setupId: facts ? setupId({ ...facts, id: event.step! }) : '' };
   }
 
-  private tap(event: BenchEvent, models: number[], at: number, minutes: number | null, isTold: boolean): TimedTap {
-    return { id: event.id, at, models, minutes, isTold };
+  /** Told afterwards, from the leg sheet say. What is in hand stays there; the time that ran for this very pass is in what was told. */
+  private tell(event: BenchEvent, key: string, models: number[], at: number, touchUp: boolean): void {
+    const inHand = this.stretch;
+    this.openStretch(event, at, touchUp, null).taps.push({ id: event.id, at, models, minutes: event.minutes, isTold: true });
+    this.stretch = inHand;
+    if (this.clock.current?.passKey === key && this.clock.workingSince !== null) this.clock.workingSince = at;
   }
 
   /** Models that were not done yet: the same model tapped on two devices counts once. */

@@ -69,8 +69,11 @@ interface UnitData {
   /** 1 / prior variance + weights of its steps. */
   precision: number;
   right: number;
-  /** Weights of its steps by shared effect. */
-  coupling: Map<number, number>;
+  /** Mean of its effect, given those of the shared ones. */
+  mean: number;
+  /** Weights of its steps by shared effect; `effects` are those that are not zero. */
+  coupling: Float64Array;
+  effects: number[];
 }
 
 /** Log ratio of a step, with what is left of the common effects in it after its own rows have spoken. */
@@ -169,7 +172,7 @@ class HierarchicalModel implements TimeModel {
     return Float64Array.from({ length: draws }, (_, draw) => {
       let deviation = effects.reduce((sum, effect) => sum + shared[effect]![draw]!, 0);
       deviation += unitNormals[draw]! / Math.sqrt(unit?.precision ?? 1 / SPREAD.unit ** 2);
-      if (unit) for (const [effect, weight] of unit.coupling) deviation -= (weight * shared[effect]![draw]!) / unit.precision;
+      if (unit) for (const effect of unit.effects) deviation -= (unit.coupling[effect]! * shared[effect]![draw]!) / unit.precision;
       return mean + common * deviation + ownSpread * own[draw]!;
     });
   }
@@ -177,8 +180,10 @@ class HierarchicalModel implements TimeModel {
   private observe(row: JudgedRow, minutes: number, index: number, now: Date): Observation {
     const step = indexOf(this.steps, stepKey(row), () => {
       const unit = indexOf(this.units, unitKey(row), () =>
-        this.unitData.push({ precision: 1 / SPREAD.unit ** 2, right: 0, coupling: new Map() }),
+        this.unitData.push({ precision: 1 / SPREAD.unit ** 2, right: 0, mean: 0, coupling: new Float64Array(SHARED.length), effects: [] }),
       );
+      const { effects } = this.unitData[unit]!;
+      for (const effect of sharedOf(row)) if (!effects.includes(effect)) effects.push(effect);
       this.stepData.push({ shared: sharedOf(row), unit, precision: 0, weightedSum: 0, models: 0 });
     });
     this.stepData[step]!.models += row.models;
@@ -201,14 +206,16 @@ class HierarchicalModel implements TimeModel {
     for (const unit of this.unitData) {
       unit.precision = 1 / SPREAD.unit ** 2;
       unit.right = 0;
-      unit.coupling.clear();
+      unit.coupling.fill(0);
     }
     for (const { step, logRatio, variance, weight } of observations) {
       this.stepData[step]!.precision += weight / variance;
       this.stepData[step]!.weightedSum += (weight / variance) * logRatio;
     }
-    const precision = sharedVariances.map((variance, row) => sharedVariances.map((_, column) => (row === column ? 1 / variance : 0)));
-    const right = new Float64Array(SHARED.length);
+    const size = SHARED.length;
+    const precision = new Float64Array(size * size);
+    for (let i = 0; i < size; i++) precision[i * size + i] = 1 / sharedVariances[i]!;
+    const right = new Float64Array(size);
     for (const data of this.stepData) {
       const weight = 1 / (1 / data.precision + SPREAD.step ** 2);
       const pull = (weight * data.weightedSum) / data.precision;
@@ -217,19 +224,25 @@ class HierarchicalModel implements TimeModel {
       unit.right += pull;
       for (const i of data.shared) {
         right[i]! += pull;
-        unit.coupling.set(i, (unit.coupling.get(i) ?? 0) + weight);
-        for (const j of data.shared) precision[i]![j]! += weight;
+        unit.coupling[i]! += weight;
+        for (const j of data.shared) precision[i * size + j]! += weight;
       }
     }
     for (const unit of this.unitData) {
-      for (const [i, weight] of unit.coupling) {
-        right[i]! -= (weight * unit.right) / unit.precision;
-        for (const [j, other] of unit.coupling) precision[i]![j]! -= (weight * other) / unit.precision;
+      for (const i of unit.effects) {
+        right[i]! -= (unit.coupling[i]! * unit.right) / unit.precision;
+        // In this order the rounding is the same on both sides of the diagonal.
+        for (const j of unit.effects) precision[i * size + j]! -= (unit.coupling[i]! * unit.coupling[j]!) / unit.precision;
       }
     }
-    const cholesky = new CholeskyDecomposition(new Matrix(precision));
+    const cholesky = new CholeskyDecomposition(Matrix.from1DArray(size, size, precision));
     this.mean = Float64Array.from(cholesky.solve(Matrix.columnVector(right)).to1DArray());
-    const inverse = cholesky.solve(Matrix.eye(SHARED.length, SHARED.length));
+    for (const unit of this.unitData) {
+      let own = unit.right;
+      for (const effect of unit.effects) own -= unit.coupling[effect]! * this.mean[effect]!;
+      unit.mean = own / unit.precision;
+    }
+    const inverse = cholesky.solve(Matrix.eye(size, size));
     // The inverse is symmetric but for rounding, and the decomposition of the draws insists on exact symmetry.
     this.covariance = Matrix.add(inverse, inverse.transpose()).div(2);
   }
@@ -273,18 +286,16 @@ class HierarchicalModel implements TimeModel {
   }
 
   private commonMean(shared: readonly number[], unit: UnitData | undefined): number {
-    const sum = shared.reduce((total, effect) => total + this.mean[effect]!, 0);
-    if (!unit) return sum;
-    let own = unit.right;
-    for (const [effect, weight] of unit.coupling) own -= weight * this.mean[effect]!;
-    return sum + own / unit.precision;
+    let sum = unit?.mean ?? 0;
+    for (const effect of shared) sum += this.mean[effect]!;
+    return sum;
   }
 
   /** Variance of the shared effects of a kind and its unit's together. */
   private commonVariance(kind: StepKind): number {
     const unit = this.unitOf(kind);
     const loads = new Map(sharedOf(kind).map((effect) => [effect, 1]));
-    if (unit) for (const [effect, weight] of unit.coupling) loads.set(effect, (loads.get(effect) ?? 0) - weight / unit.precision);
+    if (unit) for (const effect of unit.effects) loads.set(effect, (loads.get(effect) ?? 0) - unit.coupling[effect]! / unit.precision);
     let variance = unit ? 1 / unit.precision : SPREAD.unit ** 2;
     for (const [i, a] of loads) for (const [j, b] of loads) variance += a * b * this.covariance.get(i, j);
     return variance;

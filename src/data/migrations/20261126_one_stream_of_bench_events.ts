@@ -94,6 +94,10 @@ async function moveLines(knex: Knex, runs: readonly RunRow[]): Promise<void> {
     table.text('line').notNullable();
   });
   for (const { commissionId, line } of own) await knex('own_line').insert({ selection: JSON.stringify([[commissionId, null]]), line });
+  await knex.schema.createTable('planned_order', (table) => {
+    table.text('selection').primary();
+    table.text('job_ids').notNullable();
+  });
   await knex.schema.createTable('workshop', (table) => {
     table.integer('id').primary();
     table.text('selection');
@@ -162,7 +166,8 @@ async function uniqueUnits(knex: Knex): Promise<{ id: string; unitId: string; co
 
 /** Back to the tables as they were, without what only the stream knows. */
 export async function down(knex: Knex): Promise<void> {
-  for (const table of ['removed_piece', 'workshop', 'own_line', 'bench_event', 'log_judgement']) await knex.schema.dropTableIfExists(table);
+  for (const table of ['removed_piece', 'workshop', 'planned_order', 'own_line', 'bench_event', 'log_judgement'])
+    await knex.schema.dropTableIfExists(table);
   await knex.schema.alterTable('commission', (table) => table.dropColumns('closed_at', 'deleted_at'));
   await knex.schema.createTable('own_line', (table) => {
     table.text('commission_id').primary().references('commission.id').onDelete('CASCADE');

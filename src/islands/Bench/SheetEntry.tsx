@@ -18,7 +18,7 @@ interface SheetEntryProps {
 export function SheetEntry({ bench, onTick, onCancel }: SheetEntryProps) {
   const { readiness } = bench.view;
   const open = bench.line.jobs.filter((job) => readiness.openModels(job).length > 0);
-  const [id, setId] = useState(open[0]?.id ?? '');
+  const [id, setId] = useState((bench.job ?? open[0])?.id ?? '');
   const job = open.find((each) => each.id === id) ?? open[0];
   const models = job ? readiness.openModels(job) : [];
   const [left, setLeft] = useState<ReadonlySet<number>>(new Set());

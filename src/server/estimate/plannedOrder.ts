@@ -4,23 +4,19 @@ import { selectionKey, type Selection } from '../../core/views/selection';
 import { quickOrder } from '../line/quickOrder';
 import type { Stores } from '../stores';
 
-const MOST_KEPT = 40;
-/** Orders that a search has found for some units, newest last; they are worth keeping only while the program runs. */
-const suggested = new WeakMap<Stores, Map<string, string[]>>();
 const counts = new WeakMap<Stores, number>();
 
-/** How many suggestions there have been: what was planned before the last one is not up to date. */
+/** How many orders searches have found: what was planned before the last one is not up to date. */
 export const suggestionsOf = (stores: Stores): number => counts.get(stores) ?? 0;
 
-/** Keeps the order a search has found, so that every view plans with it. */
-export function suggestOrder(stores: Stores, selection: Selection, order: string[]): void {
-  const orders = suggested.get(stores) ?? new Map<string, string[]>();
-  orders.delete(selectionKey(selection));
-  orders.set(selectionKey(selection), order);
-  if (orders.size > MOST_KEPT) orders.delete(orders.keys().next().value!);
-  suggested.set(stores, orders);
+/** Keeps the order a search has found, so that every view plans with it, tomorrow too. */
+export async function suggestOrder(stores: Stores, selection: Selection, order: readonly string[]): Promise<void> {
+  await stores.workshop.savePlannedOrder(selection, order);
   counts.set(stores, suggestionsOf(stores) + 1);
 }
+
+/** An order that knows fewer of the jobs than this is not worth carrying over: the work has become another. */
+const KNOWN_SHARE = 0.8;
 
 /**
  * The order that the bench will follow for these units: what lies on the bench, the painter's own, what a search has found,
@@ -28,16 +24,21 @@ export function suggestOrder(stores: Stores, selection: Selection, order: string
  */
 export async function plannedOrder(stores: Stores, selection: Selection, problem: LineProblem): Promise<string[]> {
   if (problem.jobs.length === 0) return [];
-  const line = (await benchLineFor(stores, selection)) ?? (await stores.workshop.ownLine(selection)) ?? suggestedLine(stores, selection);
-  return line ? carryOver(problem, line).order : quickOrder(problem);
+  const line = (await benchLineFor(stores, selection)) ?? (await stores.workshop.ownLine(selection));
+  if (line) return carryOver(problem, line).order;
+  const found = await stores.workshop.plannedOrder(selection);
+  if (found && knownShare(problem, found) >= KNOWN_SHARE) return carryOver(problem, { order: found, wishes: [] }).order;
+  const order = await quickOrder(problem);
+  await stores.workshop.savePlannedOrder(selection, order);
+  return order;
+}
+
+function knownShare({ jobs }: LineProblem, order: readonly string[]): number {
+  const known = new Set(order);
+  return jobs.filter((job) => known.has(job.id)).length / jobs.length;
 }
 
 async function benchLineFor(stores: Stores, selection: Selection): Promise<OwnLine | null> {
   const bench = await stores.workshop.bench();
   return bench && selectionKey(bench.selection) === selectionKey(selection) ? bench : null;
-}
-
-function suggestedLine(stores: Stores, selection: Selection): OwnLine | null {
-  const order = suggested.get(stores)?.get(selectionKey(selection));
-  return order ? { order, wishes: [] } : null;
 }

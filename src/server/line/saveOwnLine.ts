@@ -22,7 +22,7 @@ export const suggestSchema = object({ selection: selectionSchema, order: list(id
 /** Takes the order that a search has found, so that all views plan with it. */
 export async function saveSuggestion(stores: Stores, { selection, order }: InferType<typeof suggestSchema>, now: Date): Promise<void> {
   checkedLine(await problemOf(stores, selection, now), { order, wishes: [] });
-  suggestOrder(stores, selection, order);
+  await suggestOrder(stores, selection, order);
 }
 
 async function problemOf(stores: Stores, selection: InferType<typeof selectionSchema>, now: Date) {

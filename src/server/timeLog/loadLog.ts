@@ -5,7 +5,8 @@ import type { Technique } from '../../core/scheme/definitions';
 import { factsOf } from '../../core/scheme/techniques';
 import { minutesThatCount, ROW_VERDICTS } from '../../core/time/definitions';
 import { normMinutes } from '../../core/time/norms';
-import { LOG_FILTERS, type ClosedCommission, type LogPage, type LogPicture, type ShownRow, type TechniquePace } from '../../core/views/log';
+import { LOG_FILTERS, type ClosedCommission, type LogPage, type LogPicture, type TechniquePace } from '../../core/views/log';
+import type { StoredLogRow } from '../../core/views/stored';
 import { NotFoundError } from '../errors';
 import { loadWorkshop, type Workshop } from '../workshop/loadWorkshop';
 import type { Stores } from '../stores';
@@ -13,47 +14,73 @@ import type { Stores } from '../stores';
 const ROWS_ON_A_PAGE = 100;
 
 export async function loadLog(stores: Stores, now: Date): Promise<LogPicture> {
-  const rows = shownRows(await loadWorkshop(stores, now));
-  const counting = rows.filter((row) => row.verdict !== 'left out');
-  return {
-    first: pageOf(rows, 0),
+  const workshop = await loadWorkshop(stores, now);
+  const { sums, ...summary } = summaryOf(workshop);
+  return { ...summary, first: pageOf(workshop, workshop.log.keys(), 0), closed: await closedCommissions(stores, sums) };
+}
+
+interface LogSummary extends Pick<LogPicture, 'totals' | 'techniques'> {
+  sums: ReadonlyMap<string, CommissionSum>;
+}
+
+/** Hands-on minutes and models of the rows of a commission that count. */
+type CommissionSum = Pick<ClosedCommission, 'minutes' | 'models'>;
+
+const summaries = new WeakMap<Workshop, LogSummary>();
+
+/** What the whole log comes to; worked out once for as long as nothing is written. */
+function summaryOf(workshop: Workshop): LogSummary {
+  const known = summaries.get(workshop);
+  if (known) return known;
+  const { log, model } = workshop;
+  const counting = log.filter((row) => row.verdict !== 'left out');
+  const summary: LogSummary = {
     totals: {
-      rows: rows.length,
+      rows: log.length,
       minutes: counting.reduce((sum, row) => sum + (minutesThatCount(row) ?? 0), 0),
-      models: rows.reduce((sum, row) => sum + row.models, 0),
-      toJudge: rows.filter(isToJudge).length,
+      models: log.reduce((sum, row) => sum + row.models, 0),
+      toJudge: log.filter((row, index) => isToJudge(row, model.interrupted[index]!)).length,
     },
-    techniques: techniquePaces(counting.filter((row) => !row.interrupted)),
-    closed: await closedCommissions(stores, counting),
+    techniques: techniquePaces(log.filter((row, index) => row.verdict !== 'left out' && !model.interrupted[index])),
+    sums: commissionSums(counting),
   };
+  summaries.set(workshop, summary);
+  return summary;
 }
 
 export const logPageSchema = object({ page: count(0), filter: oneOf(LOG_FILTERS) });
 
 export async function loadLogPage(stores: Stores, { page, filter }: InferType<typeof logPageSchema>, now: Date): Promise<LogPage> {
-  const rows = shownRows(await loadWorkshop(stores, now));
+  const workshop = await loadWorkshop(stores, now);
+  const { log, model } = workshop;
+  const isShown = (row: StoredLogRow, index: number) =>
+    filter === 'all' || isToJudge(row, model.interrupted[index]!) || row.verdict !== 'unsure' || row.correctedMinutes !== null;
   return pageOf(
-    filter === 'all' ? rows : rows.filter((row) => isToJudge(row) || row.verdict !== 'unsure' || row.correctedMinutes !== null),
+    workshop,
+    log.flatMap((row, index) => (isShown(row, index) ? [index] : [])),
     page,
   );
 }
 
-const shownRows = ({ log, model }: Workshop): ShownRow[] => log.map((row, index) => ({ ...row, interrupted: model.interrupted[index]! }));
-
 /** The painter's word is asked for: nobody knows its minutes, or it took much longer than usual. */
-const isToJudge = (row: ShownRow): boolean =>
-  row.verdict === 'unsure' && row.correctedMinutes === null && (row.interrupted || row.open !== null);
+const isToJudge = (row: StoredLogRow, interrupted: boolean): boolean =>
+  row.verdict === 'unsure' && row.correctedMinutes === null && (interrupted || row.open !== null);
 
-function pageOf(rows: readonly ShownRow[], page: number): LogPage {
-  const end = rows.length - page * ROWS_ON_A_PAGE;
+/** A page of rows, given by their places in the log, the newest first. */
+function pageOf({ log, model }: Workshop, places: Iterable<number>, page: number): LogPage {
+  const all = [...places];
+  const end = all.length - page * ROWS_ON_A_PAGE;
   return {
-    rows: rows.slice(Math.max(0, end - ROWS_ON_A_PAGE), Math.max(0, end)).reverse(),
+    rows: all
+      .slice(Math.max(0, end - ROWS_ON_A_PAGE), Math.max(0, end))
+      .reverse()
+      .map((place) => ({ ...log[place]!, interrupted: model.interrupted[place]! })),
     page,
-    pages: Math.max(1, Math.ceil(rows.length / ROWS_ON_A_PAGE)),
+    pages: Math.max(1, Math.ceil(all.length / ROWS_ON_A_PAGE)),
   };
 }
 
-function techniquePaces(rows: readonly ShownRow[]): TechniquePace[] {
+function techniquePaces(rows: readonly StoredLogRow[]): TechniquePace[] {
   const sums = new Map<Technique, { actual: number; norm: number; models: number }>();
   for (const row of rows) {
     const actual = minutesThatCount(row);
@@ -69,8 +96,8 @@ function techniquePaces(rows: readonly ShownRow[]): TechniquePace[] {
     .sort((a, b) => b.models - a.models);
 }
 
-async function closedCommissions(stores: Pick<Stores, 'commissions'>, rows: readonly ShownRow[]): Promise<ClosedCommission[]> {
-  const sums = new Map<string, { minutes: number; models: number }>();
+function commissionSums(rows: readonly StoredLogRow[]): Map<string, CommissionSum> {
+  const sums = new Map<string, CommissionSum>();
   for (const row of rows) {
     if (row.commissionId === null) continue;
     const sum = sums.get(row.commissionId) ?? { minutes: 0, models: 0 };
@@ -78,6 +105,10 @@ async function closedCommissions(stores: Pick<Stores, 'commissions'>, rows: read
     sum.models += row.models;
     sums.set(row.commissionId, sum);
   }
+  return sums;
+}
+
+async function closedCommissions(stores: Pick<Stores, 'commissions'>, sums: LogSummary['sums']): Promise<ClosedCommission[]> {
   return (await stores.commissions.listClosed()).map(({ id, name, client, closedAt }) => ({
     id,
     name,

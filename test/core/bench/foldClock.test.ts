@@ -139,6 +139,8 @@ describe('the one clock of the bench', () => {
       [3, 9, null],
     ]);
     expect(minutesOf({ ...sheet, minutes: 0 })).to.deep.equal([[3, 0, 'late']]);
+    const { clock } = foldClock([started(0, COAT), done(2, COAT, 3), sheet]);
+    expect(clock.current!.passKey, 'what is in hand stays there').to.equal(COAT.key);
   });
 
   it('stops at the end of the evening and counts set-up anew', () => {
