@@ -106,6 +106,27 @@ describe('the bench', function () {
     await seeDone(before + 1);
   });
 
+  it('hears another device within a second, and its undo', async () => {
+    const before = await done();
+    await allSent();
+    const last = (await stored()).findLast((event) => event.kind === 'done')!;
+    const { line } = (await (await fetch(`${app.url}/api/bench`)).json()) as BenchPicture;
+    const job = line.jobs.find((each) => each.passKey === `${last.step}#${last.coat}` && each.models.includes(last.models[0]!))!;
+    const marked = new Set((await stored()).filter((event) => event.step === last.step).flatMap((event) => event.models));
+    const model = job.models.findLast((each) => !marked.has(each))!;
+    const post = (event: Partial<BenchEvent>) =>
+      fetch(`${app.url}/api/bench/events`, {
+        method: 'POST',
+        body: JSON.stringify({ events: [{ at: new Date().toISOString(), ...event }] }),
+        headers: { 'content-type': 'application/json', origin: app.url },
+      });
+    const { unit, step, coat } = last;
+    await post({ id: 'elsewhere-1', kind: 'done', unit, step, coat, models: [model] });
+    await driver.wait(async () => (await done()) === before + 1, 1500, 'the other device was not heard in time');
+    await post({ id: 'elsewhere-2', kind: 'undone', target: 'elsewhere-1' });
+    await driver.wait(async () => (await done()) === before, 1500, 'its undo was not heard in time');
+  });
+
   it('goes on while the server is killed, and sends every tap once and in order when it is back', async () => {
     const before = await done();
     const known = (await stored()).map((event) => event.id);

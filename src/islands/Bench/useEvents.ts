@@ -33,18 +33,33 @@ export function useEvents(picture: BenchPicture, { onStored, onStale }: Listener
   const lastAt = useRef(0);
   const sending = useRef(false);
   const listeners = useRef({ onStored, onStale });
-  const known = useRef(new Set<string>());
   useEffect(() => {
     listeners.current = { onStored, onStale };
-    known.current = new Set(picture.events.map((event) => event.id));
-    for (const event of picture.events) lastAt.current = Math.max(lastAt.current, Date.parse(event.at));
   });
 
+  /** Ids of the events that the picture brought, and of all that this window has heard of since. */
+  const inPicture = useRef<ReadonlySet<string>>(new Set());
+  const heard = useRef(new Set<string>());
+  const lastSeq = useRef(picture.seq);
+  const from = useRef('');
+  useEffect(() => {
+    inPicture.current = new Set(picture.events.map((event) => event.id));
+    for (const event of picture.events) lastAt.current = Math.max(lastAt.current, Date.parse(event.at));
+    from.current = picture.events[0]?.at ?? '';
+    lastSeq.current = Math.max(lastSeq.current, picture.seq);
+    // What the new picture holds, or has behind it, is not folded twice; what is not sent yet it cannot hold.
+    const waiting = new Set(readOutbox().map((event) => event.id));
+    setMore((all) => all.filter((event) => waiting.has(event.id) || (event.at >= from.current && !inPicture.current.has(event.id))));
+  }, [picture]);
+
   const merge = useCallback((events: readonly BenchEvent[]) => {
-    for (const event of events) lastAt.current = Math.max(lastAt.current, Date.parse(event.at));
+    for (const event of events) {
+      lastAt.current = Math.max(lastAt.current, Date.parse(event.at));
+      heard.current.add(event.id);
+    }
     setMore((all) => {
       const ids = new Set(all.map((event) => event.id));
-      const fresh = events.filter((event) => !ids.has(event.id) && !known.current.has(event.id));
+      const fresh = events.filter((event) => !ids.has(event.id) && !inPicture.current.has(event.id));
       return fresh.length === 0 ? all : [...all, ...fresh];
     });
   }, []);
@@ -114,28 +129,42 @@ export function useEvents(picture: BenchPicture, { onStored, onStale }: Listener
     };
   }, [merge, flush]);
 
-  const { seq } = picture;
-  const from = useRef(picture.events[0]?.at ?? '');
   useEffect(() => {
-    from.current = picture.events[0]?.at ?? '';
-  }, [picture]);
-  useEffect(() => {
-    const stream = new EventSource(`/api/bench/stream?after=${seq}`);
+    /** It concerns what lies before the events of this window: only the server can work that out. */
     const isOfThePast = (event: BenchEvent) =>
-      event.at < from.current || (event.target !== null && !known.current.has(event.target) && event.kind === 'undone');
-    stream.addEventListener('taps', ({ data }: MessageEvent<string>) => {
-      const events = (JSON.parse(data) as { events: CompactEvent[] }).events.map(wholeEvent);
-      for (const event of events) if (event.kind !== 'undone') known.current.add(event.id);
-      merge(events);
-      if (events.some(isOfThePast)) listeners.current.onStale();
-      else if (events.some((event) => WORK.includes(event.kind))) listeners.current.onStored(events);
-    });
-    stream.addEventListener('changed', () => listeners.current.onStale());
-    stream.addEventListener('hello', ({ data }: MessageEvent<string>) => {
-      if ((JSON.parse(data) as { build: string }).build !== BUILD) setOutdated(true);
-    });
-    return () => stream.close();
-  }, [seq, merge]);
+      event.at < from.current || (event.kind === 'undone' && !inPicture.current.has(event.target!) && !heard.current.has(event.target!));
+    const onTaps = ({ data }: MessageEvent<string>) => {
+      const { events: compact, seq } = JSON.parse(data) as { events: CompactEvent[]; seq: number };
+      lastSeq.current = seq;
+      const news = compact.map(wholeEvent).filter((event) => !inPicture.current.has(event.id) && !heard.current.has(event.id));
+      merge(news);
+      if (news.some(isOfThePast)) listeners.current.onStale();
+      else if (news.some((event) => WORK.includes(event.kind))) listeners.current.onStored(news);
+    };
+    let stream: EventSource | null = null;
+    // A browser keeps few connections to one program: windows that nobody looks at leave theirs to the others.
+    const connect = () => {
+      stream?.close();
+      stream = null;
+      if (document.visibilityState === 'hidden') return;
+      stream = new EventSource(`/api/bench/stream?after=${lastSeq.current}`);
+      stream.addEventListener('taps', onTaps);
+      stream.addEventListener('changed', () => listeners.current.onStale());
+      stream.addEventListener('hello', ({ data }: MessageEvent<string>) => {
+        if ((JSON.parse(data) as { build: string }).build !== BUILD) setOutdated(true);
+      });
+    };
+    const onVisible = () => {
+      connect();
+      if (document.visibilityState === 'visible') listeners.current.onStale();
+    };
+    connect();
+    document.addEventListener('visibilitychange', onVisible);
+    return () => {
+      stream?.close();
+      document.removeEventListener('visibilitychange', onVisible);
+    };
+  }, [merge]);
 
   return { events: more, unsent, problem, isOutdated, record };
 }

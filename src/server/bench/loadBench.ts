@@ -19,12 +19,14 @@ const EVENTS_SENT = 120;
 const EVENTS_BEFORE = 300;
 const DAY_MS = 86_400_000;
 
-/** The line on the bench as it is today; null when nothing is on it. */
+/** The line on the bench as it is today; null when nothing is on it, or nothing of it is open any more. */
 export async function loadBench(stores: Stores, now: Date): Promise<BenchPicture | null> {
   const order = await stores.workshop.bench();
   if (!order) return null;
   const workshop = await loadWorkshop(stores, now);
   const units = chosenUnits(workshop, order.selection);
+  // They may have been handed over or deleted since.
+  if (units.length === 0) return null;
   const { line, changes } = todaysLine(workshop, units, order);
   const paintIds = new Set(line.passes.map((pass) => pass.paintId));
   return {
