@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import type { BenchEvent } from '../../src/core/bench/definitions';
-import { addToOutbox, dropFromOutbox, isOutboxKey, readOutbox } from '../../src/islands/Bench/outbox';
+import { addToOutbox, adoptOldOutboxes, dropFromOutbox, isOutboxKey, readOutbox } from '../../src/islands/Bench/outbox';
 
 /** The part of a browser's store that the outbox uses. */
 class MemoryStorage {
@@ -8,6 +8,7 @@ class MemoryStorage {
   getItem = (key: string) => this.items.get(key) ?? null;
   setItem = (key: string, value: string) => void this.items.set(key, value);
   removeItem = (key: string) => void this.items.delete(key);
+  key = (index: number) => [...this.items.keys()][index] ?? null;
   get length() {
     return this.items.size;
   }
@@ -39,6 +40,28 @@ describe('taps on their way', () => {
     dropFromOutbox(['1', '3'], storage);
     expect(readOutbox(storage)).to.deep.equal([]);
     expect(storage.length).to.equal(0);
+  });
+
+  it('of an earlier version are taken over, and those on work that nobody knows are kept', () => {
+    const storage = new MemoryStorage() as unknown as Storage;
+    const old = (id: string, job: string | null) => ({
+      id,
+      kind: 'done',
+      at: '2026-11-23T19:00:00Z',
+      job,
+      model: job && 3,
+      target: null,
+      note: '',
+    });
+    storage.setItem('neat-relay outbox run1', JSON.stringify([old('a', 's1#2@1'), old('b', null)]));
+    storage.setItem('neat-relay outbox run2', JSON.stringify([old('c', 'gone#1@1')]));
+    adoptOldOutboxes((key) => (key === 's1#2' ? 'u1' : undefined), storage);
+    expect(readOutbox(storage).map(({ id, unit, step, coat, models }) => [id, unit, step, coat, models])).to.deep.equal([
+      ['a', 'u1', 's1', 2, [3]],
+      ['b', null, null, null, []],
+    ]);
+    expect(storage.getItem('neat-relay outbox run1')).to.equal(null);
+    expect(storage.getItem('neat-relay outbox run2')).to.not.equal(null);
   });
 
   it('are heard of by their key', () => {

@@ -1,17 +1,18 @@
 import { useEffect, useRef, useState } from 'react';
 import type { BenchPass } from '../../core/bench/benchLine';
 import type { MissedPlace } from '../../core/bench/viewBench';
-import { SITTING_GAP_MINUTES } from '../../core/bench/foldClock';
 import { factsOf } from '../../core/scheme/techniques';
 import type { BenchPicture } from '../../core/views/bench';
 import { Button, LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
-import { counted, minutesText, momentText, rangeText, timeOfDayText } from '../../ui/format';
-import { send } from '../shared/api';
+import { counted, minutesText, rangeText, timeOfDayText } from '../../ui/format';
 import { useNow } from '../shared/useNow';
 import { Advice } from './Advice';
+import { Changes } from './Changes';
+import { Finished } from './Finished';
 import { Instruction } from './Instruction';
 import { MissPicker, type MissStart } from './MissPicker';
+import { NewDay } from './NewDay';
 import { NoteLine } from './NoteLine';
 import { SheetEntry } from './SheetEntry';
 import { SidePanel } from './SidePanel';
@@ -85,10 +86,10 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
     if (isQuickMiss && choices[index]) back(() => miss(choices[index]!, [view.model!], ''))();
     else if (asking?.kind === 'touch-up' && view.misses[index]) back(() => touchUp(view.misses[index]!))();
   };
-  const main_ = () => (isQuickMiss || asking?.kind === 'touch-up' ? byNumber(0) : actions.main());
+  const act = () => (isQuickMiss || asking?.kind === 'touch-up' ? byNumber(0) : actions.main());
   useBenchKeys(
     {
-      ' ': main_,
+      ' ': act,
       backspace: back(actions.undo),
       d: back(actions.takeOffer),
       s: back(actions.setAside),
@@ -204,7 +205,7 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
             {bench.unsent === 0 ? 'Saved' : `${counted(bench.unsent, 'tap')} kept here, not sent yet`}
           </span>
         </div>
-        <button type="button" ref={main} className={styles.main} onClick={main_} disabled={!job} data-testid="main">
+        <button type="button" ref={main} className={styles.main} onClick={act} disabled={!job} data-testid="main">
           {mainLabel(bench, now)}
         </button>
       </div>
@@ -220,57 +221,6 @@ function mainLabel({ view, pass, job }: Bench, now: number): string {
   const anyway = isMissing ? 'anyway (an earlier step is not done)' : 'anyway (still wet)';
   if (view.needsStart) return isWet ? `Start ${anyway}` : `Start: ${factsOf(pass.technique).label.toLowerCase()}`;
   return isWet ? `Paint model ${view.model} ${anyway}` : `Model ${view.model} is done`;
-}
-
-/** The day after: nothing is in the hand, most is dry, and this is where it goes on. */
-function NewDay({ bench, now }: { bench: Bench; now: number }) {
-  const { view, drying } = bench;
-  if (view.clock.lastAt === null || view.clock.current !== null || now - view.clock.lastAt < SITTING_GAP_MINUTES * MINUTE_MS) return null;
-  return (
-    <p className={styles.quiet} data-testid="new-day">
-      Last tap {momentText(view.clock.lastAt)}.{' '}
-      {drying.length === 0 ? 'Everything is dry.' : `${counted(drying.length, 'place')} still wet.`} It goes on here; the set-up counts
-      anew.
-    </p>
-  );
-}
-
-function Finished({ bench, onLookOver }: { bench: Bench; onLookOver: () => void }) {
-  const { waitingUnits } = bench.picture;
-  return (
-    <div className={styles.finished}>
-      <p className={styles.what}>This line is painted.</p>
-      <p>
-        {bench.view.misses.length > 0
-          ? `${counted(bench.view.misses.length, 'missed spot')} still to touch up.`
-          : 'No missed spot is open.'}{' '}
-        {waitingUnits.length > 0 && `The batch of ${waitingUnits.join(', ')} waits for approval of its test model. `}
-        Look the units over together, at arm&apos;s length.
-      </p>
-      <span className={styles.small}>
-        <Button onClick={onLookOver}>Mark missed spots</Button>
-        <LinkButton href="/line">Plan the next line</LinkButton>
-        <LinkButton href="/">Today</LinkButton>
-      </span>
-    </div>
-  );
-}
-
-/** What came and went since the line was put here; it has taken its place already. */
-function Changes({ bench, onAccept }: { bench: Bench; onAccept: () => void }) {
-  const { added, gone } = bench.picture.changes;
-  const [error, setError] = useState<string | null>(null);
-  if (added + gone === 0) return null;
-  const said = [added > 0 && `${counted(added, 'job')} new`, gone > 0 && `${gone} gone`].filter(Boolean).join(', ');
-  const accept = () => send('POST', '/api/bench', {}).then(onAccept, (problem: Error) => setError(problem.message));
-  return (
-    <p className={styles.quiet} data-testid="changes">
-      Since this line was put on the bench: {said}. They stand in their place. {error}
-      <Button kind="quiet" onClick={() => void accept()}>
-        Got it
-      </Button>
-    </p>
-  );
 }
 
 /** A window of an earlier version brings itself up to date as soon as nothing is on its way. */

@@ -1,4 +1,5 @@
 import type { BenchEvent } from '../../core/bench/definitions';
+import { wholeEvent } from '../../core/formats/benchEvents';
 
 const KEY = 'neat-relay outbox';
 
@@ -28,3 +29,30 @@ export function dropFromOutbox(ids: readonly string[], storage: Storage = localS
 }
 
 export const isOutboxKey = (key: string | null): boolean => key === KEY;
+
+/** A tap as it was kept before the bench was one stream: by job (`step#coat@tray`) and model. */
+interface OldTap extends Pick<BenchEvent, 'id' | 'kind' | 'at' | 'target' | 'note'> {
+  job: string | null;
+  model: number | null;
+}
+
+/**
+ * Takes over what an earlier version of the program kept for runs and could not send any more. `unitOf` tells the unit of a pass;
+ * taps on passes that nobody knows stay where they are.
+ */
+export function adoptOldOutboxes(unitOf: (passKey: string) => string | undefined, storage: Storage = localStorage): void {
+  const keys = Array.from({ length: storage.length }, (_, index) => storage.key(index)!).filter((key) => key.startsWith(`${KEY} `));
+  for (const key of keys) {
+    const taps = JSON.parse(storage.getItem(key)!) as OldTap[];
+    const events = taps.flatMap(({ job, model, ...tap }) => {
+      if (job === null) return [wholeEvent(tap)];
+      const [passKey] = job.split('@') as [string];
+      const [step, coat] = passKey.split('#') as [string, string];
+      const unit = unitOf(passKey);
+      return unit === undefined ? [] : [wholeEvent({ ...tap, unit, step, coat: Number(coat), models: model === null ? [] : [model] })];
+    });
+    if (events.length < taps.length) continue;
+    addToOutbox(events, storage);
+    storage.removeItem(key);
+  }
+}

@@ -5,7 +5,7 @@ import { BUILD } from '../../core/build';
 import { wholeEvent, type CompactEvent } from '../../core/formats/benchEvents';
 import type { BenchPicture } from '../../core/views/bench';
 import { ApiError, send } from '../shared/api';
-import { addToOutbox, dropFromOutbox, isOutboxKey, readOutbox } from './outbox';
+import { addToOutbox, adoptOldOutboxes, dropFromOutbox, isOutboxKey, readOutbox } from './outbox';
 
 export type NewEvent = Pick<BenchEvent, 'kind'> & Partial<BenchEvent>;
 
@@ -40,6 +40,7 @@ export function useEvents(picture: BenchPicture, { onStored, onStale }: Listener
   /** Ids of the events that the picture brought, and of all that this window has heard of since. */
   const inPicture = useRef<ReadonlySet<string>>(new Set());
   const heard = useRef(new Set<string>());
+  const passes = useRef(picture.line.passes);
   const lastSeq = useRef(picture.seq);
   const from = useRef('');
   useEffect(() => {
@@ -112,6 +113,7 @@ export function useEvents(picture: BenchPicture, { onStored, onStale }: Listener
   useEffect(() => {
     // Taps of an earlier visit that never left the browser; shown from the first effect on, since the server cannot know them.
     const start = setTimeout(() => {
+      adoptOldOutboxes((key) => passes.current.find((pass) => pass.key === key)?.unitId);
       merge(readOutbox());
       void flush();
     });
