@@ -12,15 +12,16 @@ const VIEWS: { name: string; path: string; act?: (user: PageUser) => Promise<voi
   { name: 'today', path: '/' },
   { name: 'intake', path: '/c/SECOND/intake' },
   { name: 'scheme', path: '/c/FIRST/scheme', act: (user) => user.press('Mussel blue') },
-  { name: 'line', path: '/c/FIRST/line' },
-  { name: 'trays', path: '/c/SECOND/trays', act: async (user) => void (await user.find('[data-done="true"]')) },
+  { name: 'line', path: '/line?of=FIRST' },
+  { name: 'trays', path: '/trays?of=SECOND', act: async (user) => void (await user.find('[data-done="true"]')) },
   { name: 'ledger', path: '/ledger' },
   { name: 'shelf', path: '/shelf' },
   { name: 'house-rules', path: '/house-rules' },
   {
     name: 'bench',
-    path: '/c/FIRST/bench',
+    path: '/bench',
     act: async (user) => {
+      await user.find('[data-testid="instruction"]');
       for (let tap = 0; tap < 4; tap++) {
         await user.keys(' ');
         await user.driver.sleep(400);

@@ -47,6 +47,7 @@ export async function expectOneNumber(stores: Stores, now: Date): Promise<void> 
         estimate.likely,
         1e-6,
       );
+    if (isAlone) expect((await loadTrays(stores, now)).plannedMinutes, 'Trays').to.be.closeTo(estimate.likely, 1e-6);
     if (line.withWaiting !== null && isAlone) expect(line.withWaiting).to.be.closeTo(estimate.likely, 1e-6);
     expect(buildLine(rosterFrom(await loadTrays(stores, now))).problem, 'Trays and Line').to.deep.equal(line.problem);
   }

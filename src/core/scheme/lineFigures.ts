@@ -18,6 +18,9 @@ export interface LineFigures {
   total: JobShare;
 }
 
+/** All the minutes of a share. */
+export const shareMinutes = ({ handsOn, setUp, waiting, touchUp }: JobShare): number => handsOn + setUp + waiting + touchUp;
+
 const noShare = (): JobShare => ({ handsOn: 0, setUp: 0, waiting: 0, touchUp: 0 });
 
 /** Times an order (job ids) in the sessions given, or in one sitting where they do not hold it, and tells what goes to whom. */
@@ -39,7 +42,7 @@ export function lineFigures(built: BuiltLine, order: readonly string[], sessions
     const unit = figures.byUnit.get(job.unitId) ?? noShare();
     add(unit, share);
     figures.byUnit.set(job.unitId, unit);
-    minutes += share.handsOn + share.setUp + share.waiting + share.touchUp;
+    minutes += shareMinutes(share);
     figures.doneAfter.set(job.commissionId, minutes);
   }
   return figures;

@@ -19,6 +19,8 @@ export interface TraysPicture {
   /** Models painted already, by pass. */
   doneModels: ReadonlyMap<string, ReadonlySet<number>>;
   isOnBench: boolean;
+  /** Likely minutes of these units as every view shows them: in the painter's sessions, by the planned order. */
+  plannedMinutes: number;
 }
 
 /** The roster that lines are built from. */

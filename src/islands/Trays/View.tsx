@@ -97,9 +97,11 @@ function ReadyTrays({ picture, wantedUnit }: TraysViewProps) {
           controls="trays"
         />
       </div>
-      {picture.isOnBench && (
-        <p className={styles.note}>This line is on the bench: new trays hold there at once, and what is painted stays painted.</p>
-      )}
+      <p className={styles.note}>
+        Left, likely, as planned in your sessions: {minutesText(picture.plannedMinutes)}. Below, splits are compared in one sitting, each by
+        the best order found for it.
+        {picture.isOnBench && ' This line is on the bench: new trays hold there at once, and what is painted stays painted.'}
+      </p>
       <UnitTrays
         key={[shown, scope, ...others].join(' ')}
         picture={picture}

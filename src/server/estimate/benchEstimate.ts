@@ -3,7 +3,7 @@ import { lineSessions } from '../../core/calendar/lineSessions';
 import { doneModels } from '../../core/bench/foldMarks';
 import { buildLine, factorOf } from '../../core/scheme/buildLine';
 import { approved } from '../../core/scheme/definitions';
-import { lineFigures, type JobShare, type LineFigures } from '../../core/scheme/lineFigures';
+import { lineFigures, shareMinutes, type JobShare, type LineFigures } from '../../core/scheme/lineFigures';
 import { passesOf } from '../../core/scheme/passes';
 import type { WorkItem } from '../../core/time/definitions';
 import { aroundLikely, outlook, safetyMinutes, type DateOutlook } from '../../core/time/forecast';
@@ -145,7 +145,7 @@ const sumOf = (shares: readonly JobShare[]): JobShare => ({
 });
 
 function figuresFrom(units: readonly UnitWork[], share: JobShare = sumOf([])): { figures: WorkFigures; draws: Float64Array } {
-  const likely = share.handsOn + share.setUp + share.waiting + share.touchUp;
+  const likely = shareMinutes(share);
   const handsOn = new Float64Array(DRAWS);
   for (const { draws } of units) draws.forEach((minutes, draw) => (handsOn[draw]! += minutes));
   const passes = units.flatMap((unit) => unit.passes);

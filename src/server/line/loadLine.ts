@@ -4,6 +4,7 @@ import { buildLine } from '../../core/scheme/buildLine';
 import { hasScheme, modelsOf } from '../../core/scheme/definitions';
 import { passesOf } from '../../core/scheme/passes';
 import { lacksPaint } from '../../core/scheme/setups';
+import { shareMinutes } from '../../core/scheme/lineFigures';
 import { factsOf } from '../../core/scheme/techniques';
 import type { LinePicture, UnitChoice } from '../../core/views/line';
 import { selectionKey } from '../../core/views/selection';
@@ -36,16 +37,13 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
     own: own && built.jobs.length > 0 ? carryOver(built.problem, own) : null,
     isOwnOnBench: isOnBench && own === bench,
     waitingUnits: waiting.map((unit) => unit.name),
-    withWaiting: waiting.length === 0 ? null : minutesOf((await figuresOf(stores, workshop, { selection, units }, now)).total),
+    withWaiting: waiting.length === 0 ? null : shareMinutes((await figuresOf(stores, workshop, { selection, units }, now)).total),
     unitsWithoutScheme: units.filter((unit) => !hasScheme(unit)).map((unit) => unit.name),
     stepsWithoutPaint: units.flatMap(stepsWithoutPaint),
     isOnBench,
     isBenchTaken: bench !== null && !isOnBench,
   };
 }
-
-const minutesOf = ({ handsOn, setUp, waiting, touchUp }: { handsOn: number; setUp: number; waiting: number; touchUp: number }) =>
-  handsOn + setUp + waiting + touchUp;
 
 function stepsWithoutPaint(unit: WorkUnit): string[] {
   const names = passesOf(unit, unit.standard)

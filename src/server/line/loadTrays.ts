@@ -1,6 +1,8 @@
 import { passesOf } from '../../core/scheme/passes';
+import { shareMinutes } from '../../core/scheme/lineFigures';
 import { selectionKey } from '../../core/views/selection';
 import type { TraysPicture } from '../../core/views/trays';
+import { figuresOf } from '../estimate/benchEstimate';
 import { chosenUnits, currentSelection } from '../workshop/choice';
 import { loadWorkshop } from '../workshop/loadWorkshop';
 import { rosterOf } from '../workshop/roster';
@@ -23,6 +25,7 @@ export async function loadTrays(stores: Stores, now: Date): Promise<TraysPicture
     revisions: new Map(workshop.commissions.map((commission) => [commission.id, commission.revision])),
     passMinutes: new Map(passes.map(({ unit, pass }) => [pass.key, minutesOf(unit, pass)])),
     doneModels: new Map(passes.map(({ pass }) => [pass.key, doneModels(pass.key)])),
+    plannedMinutes: shareMinutes((await figuresOf(stores, workshop, { selection, units }, now)).total),
     isOnBench: bench !== null && selectionKey(bench.selection) === selectionKey(selection),
   };
 }
