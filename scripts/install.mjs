@@ -16,9 +16,17 @@ export function installDependencies(say) {
     ['install', '--no-save', '--include=dev', '--no-audit', '--no-fund', '--loglevel=error'],
     'The dependencies could not be installed: look at the lines above, then try again.',
   );
+  if (!databaseLoads()) {
+    // Compiled for another version of Node.js, or broken off halfway.
+    say('Compiling the database for this Node.js ...');
+    run('npm', ['rebuild', 'better-sqlite3', '--loglevel=error'], 'The database could not be compiled: look at the lines above.');
+  }
   mkdirSync('node_modules', { recursive: true });
   writeFileSync(STAMP, wanted);
 }
+
+const databaseLoads = () =>
+  spawnSync(process.execPath, ['-e', "new (require('better-sqlite3'))(':memory:').close()"], { stdio: 'ignore' }).status === 0;
 
 function checkNode() {
   const [major, minor] = process.versions.node.split('.').map(Number);
