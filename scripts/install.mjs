@@ -3,6 +3,8 @@ import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 
 const STAMP = 'node_modules/.neat-relay-installed';
+/** Seen from the folder where the database is compiled; the header says what for. */
+const COMPILING = { env: { ...process.env, CXXFLAGS: `${process.env.CXXFLAGS ?? ''} -include ../../../scripts/native/object-wrap.h` } };
 
 /** Dependencies as the lock file names them; better-sqlite3 is compiled on the way. Only when something changed. */
 export function installDependencies(say) {
@@ -15,18 +17,31 @@ export function installDependencies(say) {
     'npm',
     ['install', '--no-save', '--include=dev', '--no-audit', '--no-fund', '--loglevel=error'],
     'The dependencies could not be installed: look at the lines above, then try again.',
+    COMPILING,
   );
   if (!databaseLoads()) {
     // Compiled for another version of Node.js, or broken off halfway.
     say('Compiling the database for this Node.js ...');
-    run('npm', ['rebuild', 'better-sqlite3', '--loglevel=error'], 'The database could not be compiled: look at the lines above.');
+    run(
+      'npm',
+      ['rebuild', 'better-sqlite3', '--loglevel=error'],
+      'The database could not be compiled: look at the lines above.',
+      COMPILING,
+    );
   }
   mkdirSync('node_modules', { recursive: true });
   writeFileSync(STAMP, wanted);
 }
 
-const databaseLoads = () =>
-  spawnSync(process.execPath, ['-e', "new (require('better-sqlite3'))(':memory:').close()"], { stdio: 'ignore' }).status === 0;
+/** Opens a database and lets its statements be collected, in a process of its own, as it may break that. */
+function databaseLoads() {
+  const attempt = `
+    const database = new (require('better-sqlite3'))(':memory:');
+    for (let count = 0; count < 2000; count++) database.prepare('select ' + count).get();
+    gc();
+    setTimeout(() => gc(), 20);`;
+  return spawnSync(process.execPath, ['--expose-gc', '-e', attempt], { stdio: 'ignore' }).status === 0;
+}
 
 function checkNode() {
   const [major, minor] = process.versions.node.split('.').map(Number);
