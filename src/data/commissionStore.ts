@@ -2,6 +2,7 @@ import type { Knex } from 'knex';
 import { ulid } from 'ulid';
 import type { Commission, Part, Scheme, Step, Unit } from '../core/scheme/definitions';
 import type { RemovedPiece, StoredCommission, StoredUnit, UnitEntry } from '../core/views/stored';
+import { inPieces } from './inPieces';
 
 interface UnitRow extends UnitEntry {
   commissionId: string;
@@ -134,6 +135,23 @@ export class CommissionStore {
   /** Ids of all units of a commission, those taken out too. */
   async unitIds(commissionId: string): Promise<string[]> {
     return (await this.db('unit').where({ commissionId }).select('id')).map((row) => row.id as string);
+  }
+
+  /** Names by id, of closed and deleted commissions too. */
+  commissionNames(ids: readonly string[]): Promise<Map<string, string>> {
+    return this.namesIn('commission', ids);
+  }
+
+  /** Names by id, of units taken out too. */
+  unitNames(ids: readonly string[]): Promise<Map<string, string>> {
+    return this.namesIn('unit', ids);
+  }
+
+  private async namesIn(table: 'commission' | 'unit', ids: readonly string[]): Promise<Map<string, string>> {
+    const names = new Map<string, string>();
+    for (const piece of inPieces(ids))
+      for (const row of await this.db(table).whereIn('id', piece).select('id', 'name')) names.set(row.id as string, row.name as string);
+    return names;
   }
 
   /** Which of these units there are, taken out or not. */

@@ -10,7 +10,7 @@ import { loadEstimate } from '../../src/server/estimate/loadEstimate';
 import { saveTrays } from '../../src/server/line/saveTrays';
 import { tracePaint } from '../../src/server/paints/tracePaint';
 import { importTimeLog } from '../../src/server/timeLog/importTimeLog';
-import { exportTimeLog, judgeRow } from '../../src/server/timeLog/loadLog';
+import { exportTimeLog, judgeRow, loadLog } from '../../src/server/timeLog/loadLog';
 import { loadToday } from '../../src/server/today/loadToday';
 import { testDatabase, type TestDatabase } from '../support/database';
 import { entry, minute, NOW, TestShop, unitEntry } from '../support/shop';
@@ -82,6 +82,8 @@ describe('in the middle of the work', () => {
     expect((await why()).why).to.match(/^10 models of this step logged/);
     const [row] = await shop.rows();
     expect(row).to.include({ unit: 'Keepers', part: 'Coat', size: 'foot' });
+    const [shown] = (await loadLog(stores, NOW)).first.rows;
+    expect(shown).to.include({ commission: 'Coast', unit: 'Keepers, renamed', part: 'Coat' });
   });
 
   it('keeps two commissions of one name apart', async () => {

@@ -3,6 +3,7 @@ import { benchEstimate } from '../estimate/benchEstimate';
 import { chosenUnits } from '../workshop/choice';
 import { loadWorkshop } from '../workshop/loadWorkshop';
 import type { Stores } from '../stores';
+import { withTodaysNames } from '../timeLog/todaysNames';
 
 /** What moves with every model: the figures of the line on the bench, and the work whose minutes nobody knows. */
 export async function loadFigures(stores: Stores, now: Date): Promise<BenchFigures> {
@@ -15,6 +16,6 @@ export async function loadFigures(stores: Stores, now: Date): Promise<BenchFigur
     passes: [...commissions.values()].flatMap(({ passes }) =>
       passes.filter(({ unitId }) => onBench.has(unitId)).map(({ passKey, p50, why }) => ({ passKey, p50, why })),
     ),
-    openRows: await stores.timeLog.open(workshop.units.map((unit) => unit.id)),
+    openRows: await withTodaysNames(stores, await stores.timeLog.open(workshop.units.map((unit) => unit.id))),
   };
 }

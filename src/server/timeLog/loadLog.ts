@@ -10,13 +10,14 @@ import type { StoredLogRow } from '../../core/views/stored';
 import { NotFoundError } from '../errors';
 import { loadWorkshop, type Workshop } from '../workshop/loadWorkshop';
 import type { Stores } from '../stores';
+import { withTodaysNames } from './todaysNames';
 
 const ROWS_ON_A_PAGE = 100;
 
 export async function loadLog(stores: Stores, now: Date): Promise<LogPicture> {
   const workshop = await loadWorkshop(stores, now);
   const { sums, ...summary } = summaryOf(workshop);
-  return { ...summary, first: pageOf(workshop, workshop.log.keys(), 0), closed: await closedCommissions(stores, sums) };
+  return { ...summary, first: await pageOf(stores, workshop, workshop.log.keys(), 0), closed: await closedCommissions(stores, sums) };
 }
 
 interface LogSummary extends Pick<LogPicture, 'totals' | 'techniques'> {
@@ -56,6 +57,7 @@ export async function loadLogPage(stores: Stores, { page, filter }: InferType<ty
   const isShown = (row: StoredLogRow, index: number) =>
     filter === 'all' || isToJudge(row, model.interrupted[index]!) || row.verdict !== 'unsure' || row.correctedMinutes !== null;
   return pageOf(
+    stores,
     workshop,
     log.flatMap((row, index) => (isShown(row, index) ? [index] : [])),
     page,
@@ -67,17 +69,19 @@ const isToJudge = (row: StoredLogRow, interrupted: boolean): boolean =>
   row.verdict === 'unsure' && row.correctedMinutes === null && (interrupted || row.open !== null);
 
 /** A page of rows, given by their places in the log, the newest first. */
-function pageOf({ log, model }: Workshop, places: Iterable<number>, page: number): LogPage {
+async function pageOf(
+  stores: Pick<Stores, 'commissions'>,
+  { log, model }: Workshop,
+  places: Iterable<number>,
+  page: number,
+): Promise<LogPage> {
   const all = [...places];
   const end = all.length - page * ROWS_ON_A_PAGE;
-  return {
-    rows: all
-      .slice(Math.max(0, end - ROWS_ON_A_PAGE), Math.max(0, end))
-      .reverse()
-      .map((place) => ({ ...log[place]!, interrupted: model.interrupted[place]! })),
-    page,
-    pages: Math.max(1, Math.ceil(all.length / ROWS_ON_A_PAGE)),
-  };
+  const rows = all
+    .slice(Math.max(0, end - ROWS_ON_A_PAGE), Math.max(0, end))
+    .reverse()
+    .map((place) => ({ ...log[place]!, interrupted: model.interrupted[place]! }));
+  return { rows: await withTodaysNames(stores, rows), page, pages: Math.max(1, Math.ceil(all.length / ROWS_ON_A_PAGE)) };
 }
 
 function techniquePaces(rows: readonly StoredLogRow[]): TechniquePace[] {
