@@ -154,11 +154,6 @@ export class CommissionStore {
     return names;
   }
 
-  /** Which of these units there are, taken out or not. */
-  async knownUnits(ids: readonly string[]): Promise<Set<string>> {
-    return new Set((await this.db('unit').whereIn('id', ids).select('id')).map((row) => row.id as string));
-  }
-
   /** What was taken out of the schemes of a unit and is not back, the latest first. */
   async removedPieces(unitIds: readonly string[]): Promise<RemovedPiece[]> {
     const rows: { id: string; unitId: string; removedAt: string; piece: string }[] = await this.db('removed_piece')

@@ -16,10 +16,8 @@ import { importTimeLog } from '../../src/server/timeLog/importTimeLog';
 import { exportTimeLog, judgeRow, loadLog } from '../../src/server/timeLog/loadLog';
 import { loadToday } from '../../src/server/today/loadToday';
 import { testDatabase, type TestDatabase } from '../support/database';
-import { entry, NOW, rejected, TestShop, unitEntry } from '../support/shop';
+import { ALL, entry, NOW, rejected, TestShop, unitEntry } from '../support/shop';
 import { step } from '../support/units';
-
-const ALL = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10];
 
 describe('the server, from intake to a moved estimate', () => {
   let database: TestDatabase;

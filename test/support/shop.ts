@@ -18,6 +18,8 @@ import type { TestDatabase } from './database';
 import { paint, part, step } from './units';
 
 export const NOW = new Date('2026-11-23T18:00:00Z');
+/** The models of a unit of ten. */
+export const ALL = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10];
 export const entry = {
   name: 'Coast',
   client: 'Club',

@@ -18,7 +18,7 @@ export async function putOnBench(stores: Stores, { selection, line }: InferType<
   const built = buildLine(rosterOf(workshop, units));
   if (built.jobs.length === 0) throw new InputError('line.order', line.order, 'nothing is left to paint here: add steps to a scheme first');
   const order = checkedLine(built.problem, line);
-  await stores.workshop.putOnBench({ ...(await withPaintedJobs(order)), selection, laidAt: now.toISOString() });
+  await stores.workshop.putOnBench({ ...withPaintedJobs(order), selection, laidAt: now.toISOString() });
 
   /** Jobs painted already have their place in the order too, so that they are not taken for new ones when a model is repainted. */
   function withPaintedJobs(own: typeof order) {

@@ -25,7 +25,7 @@ export async function recordEvents(
 }
 
 async function checkUnits(stores: Pick<Stores, 'commissions'>, events: readonly BenchEvent[]): Promise<void> {
-  const known = await stores.commissions.knownUnits([...new Set(events.flatMap((event) => event.unit ?? []))]);
+  const known = await stores.commissions.unitNames([...new Set(events.flatMap((event) => event.unit ?? []))]);
   events.forEach((event, index) => {
     if (event.unit !== null && !known.has(event.unit))
       throw new InputError(`events[${index}].unit`, event.unit, 'name a unit that is in this data folder');
