@@ -8,7 +8,7 @@ const BUILD_ID = new Date().toISOString();
 // Inline scripts of the islands are allowed by their hashes; style attributes carry paint colours, which are data.
 export default defineConfig({
   output: 'server',
-  adapter: node({ mode: 'standalone' }),
+  adapter: node({ mode: 'middleware' }),
   integrations: [react()],
   devToolbar: { enabled: false },
   server: { host: '127.0.0.1' },

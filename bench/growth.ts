@@ -12,7 +12,7 @@ import { openDatabase } from '../src/data/database';
 import { demoPaints } from '../src/data/demo/paints';
 import { demoUnit, TIDE_COAST } from '../src/data/demo/units';
 import { PaintStore } from '../src/data/paintStore';
-import { storesOf } from '../src/server/services';
+import { storesOf } from '../src/server/storesOf';
 import { loadToday } from '../src/server/today/loadToday';
 import { loadLine } from '../src/server/line/loadLine';
 import { putOnBench } from '../src/server/bench/putOnBench';
@@ -38,9 +38,9 @@ interface Step {
 
 /** Fills a data folder; answers with the id of the commission that is due first. */
 async function fill(folder: string): Promise<string> {
-  const { knex } = await openDatabase(folder);
+  const { knex, close } = await openDatabase(folder);
   const { paints, idOf } = demoPaints(ulid);
-  for (const paint of paints) await new PaintStore(knex).save(paint);
+  await new PaintStore(knex).addMissing(paints);
   const store = new CommissionStore(knex);
   const now = Date.now();
   const [events, rows]: [object[], object[]] = [[], []];
@@ -82,14 +82,14 @@ async function fill(folder: string): Promise<string> {
   }
   await knex.batchInsert('bench_event', events, 50);
   await knex.batchInsert('time_log', rows.slice(0, ROWS), 40);
-  const stores = storesOf({ knex });
+  const stores = storesOf(knex);
   const at = new Date(now);
   await chooseUnits(stores, { selection: wholeCommission(firstOpen) });
   const line = await loadLine(stores, at);
   await putOnBench(stores, { selection: line.selection, line: { order: line.planned, wishes: [] } }, at);
   // A program in use has planned every line once.
   await loadToday(stores, at);
-  await knex.destroy();
+  await close();
   return firstOpen;
 }
 

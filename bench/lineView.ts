@@ -20,7 +20,7 @@ import { loadWorkshop, type Workshop, type WorkUnit } from '../src/server/worksh
 import { rosterOf } from '../src/server/workshop/roster';
 import { wholeCommission } from '../src/core/views/selection';
 import { loadLegSheet } from '../src/server/line/loadLegSheet';
-import { storesOf } from '../src/server/services';
+import { storesOf } from '../src/server/storesOf';
 
 /** The median of so many runs, milliseconds. */
 async function median(runs: number, act: () => unknown): Promise<number> {
@@ -59,7 +59,7 @@ console.log('| --- | ---: | ---: | ---: | ---: | ---: |');
 const folder = mkdtempSync(path.join(tmpdir(), 'neat-relay-bench-'));
 const database = await openDatabase(folder);
 await fillDemo(database, now);
-const stores = storesOf(database);
+const stores = storesOf(database.knex);
 for (const { id, name } of await stores.commissions.listOpen()) {
   const selection = wholeCommission(id);
   await chooseUnits(stores, { selection });
@@ -75,5 +75,5 @@ for (const { id, name } of await stores.commissions.listOpen()) {
   ];
   console.log(`| ${[name, built.jobs.length, ...times.map((each) => `${each.toFixed(0)} ms`)].join(' | ')} |`);
 }
-await database.knex.destroy();
+await database.close();
 rmSync(folder, { recursive: true, force: true });

@@ -1,75 +1,99 @@
-import { rmSync } from 'node:fs';
 import net from 'node:net';
+import { parseArgs } from 'node:util';
 import { buildApplication } from './build.mjs';
-import { installDependencies, run } from './install.mjs';
+import { installDependencies } from './install.mjs';
 
 const DEMO_FOLDER = './demo-data';
 const DEFAULT_FOLDER = './data';
+const DEFAULT_HOST = '127.0.0.1';
 const DEFAULT_PORT = 4321;
+const HIGHEST_PORT = 65_535;
 const PORTS_TRIED = 20;
+const USAGE = 'npm start [-- --restore FILE], or npm run demo [-- --reset]';
 const say = (text) => console.log(text);
 
-/** Starts the program: `--demo` with the demo's own data folder, `--reset` to begin the demo afresh. */
+/** Starts the program: `--demo` with the demo's own data folder, `--reset` to begin the demo afresh, `--restore` to go back to a copy. */
 async function start() {
-  const isDemo = process.argv.includes('--demo');
-  process.env.NEAT_RELAY_DATA ??= isDemo ? DEMO_FOLDER : DEFAULT_FOLDER;
+  const { demo, reset, restore } = readArguments();
+  const first = readPort();
+  process.env.NEAT_RELAY_DATA ??= demo ? DEMO_FOLDER : DEFAULT_FOLDER;
   // Not HOST, which some shells set to the name of the machine.
-  process.env.HOST = process.env.NEAT_RELAY_HOST ?? '127.0.0.1';
+  process.env.HOST = process.env.NEAT_RELAY_HOST ?? DEFAULT_HOST;
+  const port = await freePort(process.env.HOST, first);
   installDependencies(say);
   buildApplication(say);
   process.env.NODE_ENV = 'production';
-  if (process.argv.includes('--reset')) {
-    if (!isDemo) throw new Error('--reset is only for the demo: your own data folder is never thrown away.');
-    rmSync(process.env.NEAT_RELAY_DATA, { recursive: true, force: true });
-    say('The demo begins afresh.');
-  }
-  run(process.execPath, ['--import', 'tsx', 'src/cli/prepare.ts', ...(isDemo ? ['--demo'] : [])], 'The program was not started.');
-  process.env.PORT = String(await freePort(process.env.HOST, Number(process.env.PORT ?? DEFAULT_PORT)));
-  process.env.ASTRO_NODE_AUTOSTART = 'disabled';
-  const { startServer } = await import('../dist/server/entry.mjs');
-  const { server } = startServer();
-  const address = `http://${process.env.HOST}:${process.env.PORT}`;
+  process.umask(0o077);
+  const { register } = await import('tsx/esm/api');
+  register();
+  const { prepareData } = await import('../src/server/prepareData.ts');
+  await prepareData({ demo, reset, restore: restore ?? null }, say);
+  const { serve } = await import('../src/cli/serve.ts');
+  const { stop } = await serve(process.env.HOST, port);
+  const address = `http://${process.env.HOST.includes(':') ? `[${process.env.HOST}]` : process.env.HOST}:${port}`;
   await firstLook(address);
   say(`Neat Relay is at ${address} (data in ${process.env.NEAT_RELAY_DATA}). Ctrl-C stops it.`);
-  for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, () => void stop(server));
+  for (const signal of ['SIGINT', 'SIGTERM'])
+    process.once(signal, async () => {
+      await stop();
+      say('Stopped.');
+      process.exit(0);
+    });
+}
+
+function readArguments() {
+  try {
+    const { values } = parseArgs({
+      options: { demo: { type: 'boolean', default: false }, reset: { type: 'boolean', default: false }, restore: { type: 'string' } },
+    });
+    if (values.reset && !values.demo) throw new Error('--reset is only for the demo: your own data folder is never thrown away.');
+    if (values.reset && values.restore !== undefined) throw new Error('--reset and --restore were given together: choose one of them.');
+    return values;
+  } catch (error) {
+    if (error.code?.startsWith('ERR_PARSE_ARGS')) throw new Error(`${error.message.split('\n')[0]}: start it as ${USAGE}.`);
+    throw error;
+  }
+}
+
+function readPort() {
+  const given = process.env.PORT ?? String(DEFAULT_PORT);
+  const port = Number(given);
+  if (/^\d+$/.test(given) && port >= 1 && port <= HIGHEST_PORT) return port;
+  throw new Error(`PORT is "${given}": give a whole number from 1 to ${HIGHEST_PORT}, or leave it out.`);
 }
 
 /** Reads what every view needs before the address is given away, so that the first view does not wait for it. */
 async function firstLook(address) {
-  for (let attempt = 0; attempt < 50; attempt++) {
-    const answered = await fetch(address).then(
-      (response) => response.text(),
-      () => null,
-    );
-    if (answered !== null) return;
-    await new Promise((resolve) => setTimeout(resolve, 100));
-  }
-}
-
-/** Open pages keep their connections; they are closed so that stopping takes no longer than the write in hand. */
-async function stop(server) {
-  server.server.closeAllConnections();
-  await server.stop();
-  say('Stopped.');
-  process.exit(0);
+  await fetch(address).then(
+    (response) => response.text(),
+    () => null,
+  );
 }
 
 async function freePort(host, first) {
-  for (let port = first; port < first + PORTS_TRIED; port++) {
-    if (await isFree(host, port)) return port;
+  const last = Math.min(first + PORTS_TRIED - 1, HIGHEST_PORT);
+  for (let port = first; port <= last; port++) {
+    const problem = await tryPort(host, port);
+    if (problem === null) return port;
+    if (problem === 'EACCES') throw new Error(`Port ${port} is not for every user: set PORT to one from 1024 on.`);
+    if (problem !== 'EADDRINUSE')
+      throw new Error(
+        `NEAT_RELAY_HOST is "${host}", which is no address of this computer (${problem}): leave it out, or give one that it has.`,
+      );
     say(`Port ${port} is taken by another program: trying ${port + 1}.`);
   }
-  throw new Error(`No free port from ${first} to ${first + PORTS_TRIED - 1}: set PORT to another one.`);
+  throw new Error(`No free port from ${first} to ${last}: set PORT to another one.`);
 }
 
-const isFree = (host, port) =>
+/** Null when the port is free, else why not. */
+const tryPort = (host, port) =>
   new Promise((resolve) => {
     const probe = net.createServer();
-    probe.once('error', () => resolve(false));
-    probe.listen(port, host, () => probe.close(() => resolve(true)));
+    probe.once('error', (error) => resolve(error.code ?? 'unknown'));
+    probe.listen(port, host, () => probe.close(() => resolve(null)));
   });
 
 start().catch((error) => {
   console.error(error.message);
-  process.exitCode = 1;
+  process.exit(1);
 });

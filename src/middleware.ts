@@ -1,43 +1,43 @@
 import { defineMiddleware } from 'astro:middleware';
-import { isAllowedHost, isSameOrigin } from './server/http/origin';
+import { asDataError } from './data/dataErrors';
+import { dataFolder, serving } from './server/services';
 
-const SECURITY_HEADERS: Record<string, string> = {
-  'x-content-type-options': 'nosniff',
-  'x-frame-options': 'DENY',
-  'referrer-policy': 'same-origin',
-  'cross-origin-opener-policy': 'same-origin',
-  'cross-origin-resource-policy': 'same-origin',
-  'permissions-policy': 'camera=(), microphone=(), geolocation=()',
-};
+const routes = import.meta.glob('./pages/api/**/*.ts');
 
-const refuse = (status: number, text: string) =>
-  new Response(JSON.stringify({ error: text }), { status, headers: { 'content-type': 'application/json' } });
+/** Addresses that change the very file of the database: they wait for all others, which would wait for them here. */
+const CHANGES_FILE = '/api/backups/restore';
 
-/** Everything passes here: foreign hosts and foreign writes are refused, headers are set, no stack trace gets out. */
-export const onRequest = defineMiddleware(async (context, next) => {
-  const { request, cookies, locals } = context;
+/** Every page and endpoint passes here, behind the host: no stack trace gets out, and what is not there says so in its own kind. */
+export const onRequest = defineMiddleware(async ({ url, routePattern, cookies, locals }, next) => {
   locals.theme = cookies.get('theme')?.value === 'lamp' ? 'lamp' : 'daylight';
-  const response = await answer(request, next);
-  for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.headers.set(name, value);
+  const answer = () => next().catch(failure);
+  const response = url.pathname === CHANGES_FILE ? await answer() : await serving.together(answer);
+  if (url.pathname.startsWith('/api/') && response.status === 404 && !isJson(response)) return notThere(routePattern);
   // Astro writes the policy with the hashes of its scripts; it has no directive for style attributes, which carry paint colours.
   const policy = response.headers.get('content-security-policy');
   if (policy) response.headers.set('content-security-policy', `${policy} style-src-attr 'unsafe-inline'`);
   return response;
 });
 
-async function answer(request: Request, next: () => Promise<Response>): Promise<Response> {
-  if (!isAllowedHost(request)) return refuse(403, 'This program answers only at its own address: open it at 127.0.0.1.');
-  if (!isSameOrigin(request)) return refuse(403, 'This write comes from another site: open Neat Relay itself and try there.');
-  try {
-    return await next();
-  } catch (error) {
-    process.stderr.write(`${error instanceof Error ? error.stack : String(error)}\n`);
-    return new Response(
-      'Something went wrong on our side. What you entered earlier is stored: reload the page, and look at the log of the program if it happens again.',
-      {
-        status: 500,
-        headers: { 'content-type': 'text/plain; charset=utf-8' },
-      },
-    );
-  }
+const isJson = (response: Response) => response.headers.get('content-type')?.startsWith('application/json') ?? false;
+
+const refuse = (status: number, error: string, headers: Record<string, string> = {}) =>
+  new Response(JSON.stringify({ error }), { status, headers: { 'content-type': 'application/json', ...headers } });
+
+/** An endpoint that takes other methods says which; an address without an endpoint says that there is none. */
+async function notThere(routePattern: string): Promise<Response> {
+  const load = routes[`./pages${routePattern}.ts`] ?? routes[`./pages${routePattern}/index.ts`];
+  if (!load) return refuse(404, 'There is nothing at this address: look at the addresses that the pages use.');
+  const methods = Object.keys((await load()) as object).join(', ');
+  return refuse(405, `This address takes only ${methods}: use one of these.`, { allow: methods });
+}
+
+/** What the page could not help. A data folder that cannot be used says so itself. */
+function failure(error: unknown): Response {
+  const dataError = asDataError(error, dataFolder());
+  if (!dataError) process.stderr.write(`${error instanceof Error ? error.stack : String(error)}\n`);
+  const text =
+    dataError?.message ??
+    'Something went wrong on our side. What you entered earlier is stored: reload the page, and look at the log of the program if it happens again.';
+  return new Response(text, { status: dataError ? 503 : 500, headers: { 'content-type': 'text/plain; charset=utf-8' } });
 }

@@ -16,11 +16,7 @@ export class BenchStore {
    */
   async add(events: readonly BenchEvent[], receivedAt: string): Promise<void> {
     const written = await this.db.transaction(async (trx) => {
-      for (const event of await ofKnownUnits(trx, events)) {
-        const row = rowOf(event, receivedAt);
-        await trx('bench_event').insert(row).onConflict('id').ignore();
-        if (event.kind !== 'elsewhere') await trx('bench_event').where({ id: event.id, kind: 'elsewhere' }).update(row);
-      }
+      await write(trx, await ofKnownUnits(trx, events), receivedAt);
       return deriveLog(trx, events);
     });
     logCacheOf(this.db).touch(written);
@@ -30,6 +26,14 @@ export class BenchStore {
   async deriveAll(): Promise<void> {
     await this.db.transaction(async (trx) => deriveLog(trx, await this.allOf(trx)));
     logCacheOf(this.db).forget();
+  }
+
+  /** Those of these events that are here, by id. */
+  async withIds(ids: readonly string[]): Promise<Map<string, StoredEvent>> {
+    const found = new Map<string, StoredEvent>();
+    for (const piece of inPieces(ids))
+      for (const row of await this.db<EventRow>('bench_event').whereIn('id', piece)) found.set(row.id, eventOf(row));
+    return found;
   }
 
   async ofUnits(unitIds: readonly string[]): Promise<StoredEvent[]> {
@@ -95,6 +99,19 @@ export class BenchStore {
   private async allOf(db: Knex): Promise<StoredEvent[]> {
     return (await db<EventRow>('bench_event').orderBy('seq')).map(eventOf);
   }
+}
+
+const WRITTEN_AT_ONCE = 100;
+
+async function write(trx: Knex, events: readonly BenchEvent[], receivedAt: string): Promise<void> {
+  const rows = [...new Map(events.map((event) => [event.id, rowOf(event, receivedAt)])).values()];
+  const known = new Map<string, string>();
+  for (const piece of inPieces(rows.map((row) => row.id)))
+    for (const row of await trx('bench_event').whereIn('id', piece).select('id', 'kind')) known.set(row.id as string, row.kind as string);
+  const fresh = rows.filter((row) => !known.has(row.id));
+  for (let at = 0; at < fresh.length; at += WRITTEN_AT_ONCE) await trx('bench_event').insert(fresh.slice(at, at + WRITTEN_AT_ONCE));
+  for (const row of rows)
+    if (known.get(row.id) === 'elsewhere' && row.kind !== 'elsewhere') await trx('bench_event').where({ id: row.id }).update(row);
 }
 
 /** An undoing concerns the unit that the undone event names. */

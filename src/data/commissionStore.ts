@@ -169,11 +169,21 @@ export class CommissionStore {
 
   /** Which of these ids belong to units of other commissions. */
   async unitsElsewhere(ids: readonly string[], commissionId: string): Promise<string[]> {
-    return (await this.db('unit').whereIn('id', ids).whereNot({ commissionId }).select('id')).map((row) => row.id);
+    const found: string[] = [];
+    for (const piece of inPieces(ids))
+      found.push(...(await this.db('unit').whereIn('id', piece).whereNot({ commissionId }).select('id')).map((row) => row.id as string));
+    return found;
   }
 
-  async setTestModel(unitId: string, testModel: Unit['testModel']): Promise<void> {
-    await this.db('unit').where({ id: unitId }).update({ testModel });
+  /** Which of these ids belong to parts or steps of other units than those named. */
+  async piecesElsewhere(ids: readonly string[], unitIds: readonly string[]): Promise<string[]> {
+    const own = new Set(unitIds);
+    const found: string[] = [];
+    for (const table of ['part', 'step'])
+      for (const piece of inPieces(ids))
+        for (const row of await this.db(table).whereIn('id', piece).select('id', 'unitId'))
+          if (!own.has(row.unitId as string)) found.push(row.id as string);
+    return found;
   }
 
   /** Sets how the units travel. False when the revision has moved on. */

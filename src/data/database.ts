@@ -1,110 +1,118 @@
-import { existsSync, mkdirSync } from 'node:fs';
+import { existsSync, renameSync } from 'node:fs';
 import path from 'node:path';
-import knex, { type Knex } from 'knex';
+import type { Knex } from 'knex';
 import { BenchStore } from './benchStore';
+import { checkDatabase } from './checkDatabase';
+import { connect } from './connection';
+import { copyDatabase } from './copyDatabase';
+import { asDataError } from './dataErrors';
+import { copiesFolder, databaseFile, fileIdentity, fileTime, makeOwnFile, prepareFolder, removeDatabase, UNFINISHED } from './folder';
+import { lockFolder } from './folderLock';
 import { migrations as shippedMigrations, type Migration } from './migrations';
-
-export const DATABASE_FILE = 'neat-relay.sqlite';
-
-/** The data folder was written by a newer program; nothing in it was touched. */
-export class NewerDatabaseError extends Error {
-  override readonly name = 'NewerDatabaseError';
-}
+import { WorkshopStore } from './workshopStore';
 
 export interface OpenedDatabase {
   knex: Knex;
+  folder: string;
   /** Copy put aside before migrations ran; null when none was needed. */
   backup: string | null;
+  /** Is the file in the folder still the one that was opened? */
+  isInPlace: () => boolean;
+  /** Writes everything into the one file and lets the folder go. */
+  close: () => Promise<void>;
 }
 
-/** Opens the database of a data folder and brings it up to date. A file that is to be migrated is copied first. */
+/**
+ * Opens the database of a data folder, for this program alone, and brings it up to date. A file that is to be migrated is copied
+ * first. Throws a `DataError` when the folder cannot be used; then nothing in it was changed.
+ */
 export async function openDatabase(
   folder: string,
   migrations: readonly Migration[] = shippedMigrations,
   now = new Date(),
 ): Promise<OpenedDatabase> {
-  mkdirSync(folder, { recursive: true });
-  const file = path.join(folder, DATABASE_FILE);
+  try {
+    prepareFolder(folder);
+    const unlock = await lockFolder(folder);
+    try {
+      return await openLocked(folder, migrations, now, unlock);
+    } catch (error) {
+      await unlock();
+      throw error;
+    }
+  } catch (error) {
+    throw asDataError(error, folder) ?? error;
+  }
+}
+
+async function openLocked(
+  folder: string,
+  migrations: readonly Migration[],
+  now: Date,
+  unlock: () => Promise<void>,
+): Promise<OpenedDatabase> {
+  const file = databaseFile(folder);
   const isNew = !existsSync(file);
+  if (isNew) await makeDatabase(file, migrations);
+  const applied = await checkDatabase(file, folder, migrations);
+  const backup = applied.length < migrations.length ? await putAside(file, folder, 'before-upgrade', now) : null;
   const db = connect(file);
   try {
-    const applied = isNew ? [] : await appliedMigrations(db);
-    refuseNewer(applied, migrations, file);
-    const backup = !isNew && applied.length < migrations.length ? await putAside(db, folder, now) : null;
-    await db.migrate.latest({ migrationSource: sourceOf(migrations) });
-    // Rows of the log follow from the bench events by the rules of this version.
-    if (backup) await new BenchStore(db).deriveAll();
-    return { knex: db, backup };
+    await bringUpToDate(db, migrations);
   } catch (error) {
     await db.destroy();
     throw error;
   }
+  const identity = fileIdentity(file);
+  return {
+    knex: db,
+    folder,
+    backup,
+    isInPlace: () => fileIdentity(file) === identity,
+    close: async () => {
+      await db.destroy();
+      await unlock();
+    },
+  };
 }
 
-/** SQLite with its safest settings: a bench event that was answered is on the disk. */
-function connect(file: string): Knex {
-  return knex({
-    client: 'better-sqlite3',
-    connection: { filename: file },
-    useNullAsDefault: true,
-    // Knex also asks for names that a schema statement leaves out, as undefined.
-    wrapIdentifier: (identifier: string | undefined, quote) =>
-      quote(identifier === undefined ? (identifier as never) : snakeCase(identifier)),
-    postProcessResponse: camelCaseKeys,
-    pool: {
-      min: 1,
-      max: 1,
-      afterCreate: (connection: { pragma: (text: string) => void }, done: (error: Error | null) => void) => {
-        connection.pragma('journal_mode = WAL');
-        connection.pragma('foreign_keys = ON');
-        connection.pragma('synchronous = FULL');
-        done(null);
-      },
-    },
+/** A first database gets its name when it is complete: one that was killed halfway never had it. */
+async function makeDatabase(file: string, migrations: readonly Migration[]): Promise<void> {
+  const unfinished = file + UNFINISHED;
+  removeDatabase(unfinished);
+  makeOwnFile(unfinished);
+  const db = connect(unfinished);
+  try {
+    await bringUpToDate(db, migrations);
+  } finally {
+    await db.destroy();
+  }
+  renameSync(unfinished, file);
+}
+
+/** Every migration and the log that follows from it can be broken off anywhere: the next start goes on where it was. */
+async function bringUpToDate(db: Knex, migrations: readonly Migration[]): Promise<void> {
+  const source = { migrationSource: sourceOf(migrations) };
+  // The folder is ours alone: a migration that still holds its lock was killed.
+  if (await db.schema.hasTable('knex_migrations_lock')) await db.migrate.forceFreeMigrationsLock(source);
+  await db.migrate.latest(source);
+  // Databases of earlier versions, which tests open, have no workshop yet.
+  if (!(await db.schema.hasTable('workshop'))) return;
+  const [{ userVersion }] = (await db.raw('PRAGMA user_version')) as [{ userVersion: number }];
+  if (userVersion === migrations.length) return;
+  await db.transaction(async (trx) => {
+    // Rows of the log follow from the bench events by the rules of this version.
+    await new BenchStore(trx).deriveAll();
+    await new WorkshopStore(trx).open();
+    await trx.raw(`PRAGMA user_version = ${migrations.length}`);
   });
 }
 
-const snakeCase = (name: string) => name.replaceAll(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
-const camelCased = new Map<string, string>();
-
-/** Names of columns are few and met with every row. */
-function camelCase(name: string): string {
-  let known = camelCased.get(name);
-  if (known === undefined) {
-    known = name.replaceAll(/_([a-z])/g, (_match, letter: string) => letter.toUpperCase());
-    camelCased.set(name, known);
-  }
-  return known;
-}
-
-/** Columns are snake_case in the file and camelCase in the program. */
-function camelCaseKeys(response: unknown): unknown {
-  if (Array.isArray(response)) return response.map(camelCaseKeys);
-  if (response === null || typeof response !== 'object') return response;
-  const row = response as Record<string, unknown>;
-  const renamed: Record<string, unknown> = {};
-  for (const key in row) renamed[camelCase(key)] = row[key];
-  return renamed;
-}
-
-async function appliedMigrations(db: Knex): Promise<string[]> {
-  if (!(await db.schema.hasTable('knex_migrations'))) return [];
-  return (await db('knex_migrations').orderBy('id').select('name')).map((row: { name: string }) => row.name);
-}
-
-function refuseNewer(applied: string[], migrations: readonly Migration[], file: string): void {
-  const unknown = applied.find((name) => !migrations.some((migration) => migration.name === name));
-  if (unknown === undefined) return;
-  throw new NewerDatabaseError(
-    `${file} was written by a newer Neat Relay (it has had "${unknown}"): start that newer program, or set NEAT_RELAY_DATA to another folder.`,
-  );
-}
-
-/** A consistent copy beside the file, whatever stands in its write-ahead log. */
-async function putAside(db: Knex, folder: string, now: Date): Promise<string> {
-  const backup = path.join(folder, `before-upgrade-${now.toISOString().replaceAll(/[:.]/g, '-')}.sqlite`);
-  await db.raw('VACUUM INTO ?', [backup]);
-  return backup;
+/** Puts a whole copy beside the database, named for why it was made. */
+export async function putAside(file: string, folder: string, why: string, now: Date): Promise<string> {
+  const copy = path.join(copiesFolder(folder), `${why}-${fileTime(now)}.sqlite`);
+  await copyDatabase(file, copy);
+  return copy;
 }
 
 function sourceOf(migrations: readonly Migration[]): Knex.MigrationSource<Migration> {

@@ -1,6 +1,7 @@
 import type { Knex } from 'knex';
 import { fillDemo } from './demo/fillDemo';
-import { logCacheOf } from './logCache';
+import { inTransaction } from './transaction';
+import { WorkshopStore } from './workshopStore';
 
 /** Everything that is kept, what refers to others first. */
 const TABLES = [
@@ -29,7 +30,7 @@ export class DemoStore {
   }
 
   async fill(now: Date): Promise<void> {
-    await fillDemo({ knex: this.db }, now);
+    await inTransaction(this.db, (trx) => fillDemo({ knex: trx }, now));
   }
 
   /** Nothing is here but the demo: no commission of the painter's own. */
@@ -42,9 +43,9 @@ export class DemoStore {
 
   /** Empties the data folder. */
   async clear(): Promise<void> {
-    await this.db.transaction(async (trx) => {
+    await inTransaction(this.db, async (trx) => {
       for (const table of TABLES) await trx(table).delete();
+      await new WorkshopStore(trx).open();
     });
-    logCacheOf(this.db).forget();
   }
 }

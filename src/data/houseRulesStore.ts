@@ -1,19 +1,24 @@
 import type { Knex } from 'knex';
 import { DEFAULT_HOUSE_RULES, type HouseRules } from '../core/scheme/houseRules';
+import { revisionOf, saveRevision } from './revisions';
+
+const THE_ROW = { id: 1 };
 
 export class HouseRulesStore {
   constructor(private readonly db: Knex) {}
 
   /** The rules saved, over the defaults for whatever a newer program has added. */
   async load(): Promise<HouseRules> {
-    const row = await this.db('house_rules').where({ id: 1 }).first();
+    const row = await this.db('house_rules').where(THE_ROW).first();
     return row ? { ...DEFAULT_HOUSE_RULES, ...(JSON.parse(row.rules) as HouseRules) } : DEFAULT_HOUSE_RULES;
   }
 
-  async save(rules: HouseRules): Promise<void> {
-    await this.db('house_rules')
-      .insert({ id: 1, rules: JSON.stringify(rules) })
-      .onConflict('id')
-      .merge();
+  revision(): Promise<number> {
+    return revisionOf(this.db, 'house_rules', THE_ROW);
+  }
+
+  /** False when the revision has moved on. */
+  save(rules: HouseRules, from: number): Promise<boolean> {
+    return saveRevision(this.db, 'house_rules', THE_ROW, { rules: JSON.stringify(rules) }, from);
   }
 }

@@ -1,11 +1,18 @@
 import type { Knex } from 'knex';
 import type { Paint } from '../core/scheme/definitions';
+import type { StoredPaint } from '../core/views/stored';
+import { saveRevision } from './revisions';
 
 export class PaintStore {
   constructor(private readonly db: Knex) {}
 
   async list(): Promise<Paint[]> {
-    return this.db<Paint>('paint').orderByRaw('name COLLATE NOCASE, id');
+    return (await this.shelf()).map(({ revision: _revision, ...paint }) => paint);
+  }
+
+  /** Paints with the revisions that a change is made from. */
+  shelf(): Promise<StoredPaint[]> {
+    return this.db<StoredPaint>('paint').orderByRaw('name COLLATE NOCASE, id');
   }
 
   /** How many units use each paint; paints that none uses are left out. */
@@ -20,8 +27,9 @@ export class PaintStore {
     return Object.fromEntries(rows.map((row) => [row.paintId, row.units]));
   }
 
-  async save(paint: Paint): Promise<void> {
-    await this.db<Paint>('paint').insert(paint).onConflict('id').merge();
+  /** False when the revision has moved on, or the paint is there already and was taken for a new one. */
+  save({ id, ...values }: Paint, from: number): Promise<boolean> {
+    return saveRevision(this.db, 'paint', { id }, values, from);
   }
 
   /** Adds paints that are not on the shelf yet; those that are stay as they are. */

@@ -3,7 +3,9 @@ import { ulid } from 'ulid';
 import type { OwnLine } from '../core/line/carryOver';
 import { selectionKey, type Selection } from '../core/views/selection';
 import type { BenchOrder } from '../core/views/stored';
+import { isBusy } from './dataErrors';
 import { countIdleWrite } from './databaseVersion';
+import { revisionOf, saveRevision } from './revisions';
 
 interface WorkshopRow {
   id: number;
@@ -20,7 +22,7 @@ export class WorkshopStore {
   /** The units that Trays and Line are about; null before anybody has chosen. */
   async selection(): Promise<Selection | null> {
     const row = await this.row();
-    return row?.selection ? (JSON.parse(row.selection) as Selection) : null;
+    return row.selection ? (JSON.parse(row.selection) as Selection) : null;
   }
 
   async choose(selection: Selection): Promise<void> {
@@ -29,7 +31,7 @@ export class WorkshopStore {
 
   async bench(): Promise<BenchOrder | null> {
     const row = await this.row();
-    return row?.bench ? (JSON.parse(row.bench) as BenchOrder) : null;
+    return row.bench ? (JSON.parse(row.bench) as BenchOrder) : null;
   }
 
   async putOnBench(order: BenchOrder | null): Promise<void> {
@@ -41,26 +43,25 @@ export class WorkshopStore {
     const row = await this.db('own_line')
       .where({ selection: selectionKey(selection) })
       .first();
-    return row ? (JSON.parse(row.line as string) as OwnLine) : null;
+    return row ? (JSON.parse(row.line as string) as OwnLine | null) : null;
   }
 
-  /** Null forgets it. */
-  async saveOwnLine(selection: Selection, line: OwnLine | null): Promise<void> {
-    const key = selectionKey(selection);
-    if (line === null) await this.db('own_line').where({ selection: key }).delete();
-    else
-      await this.db('own_line')
-        .insert({ selection: key, line: JSON.stringify(line) })
-        .onConflict('selection')
-        .merge();
+  ownLineRevision(selection: Selection): Promise<number> {
+    return revisionOf(this.db, 'own_line', { selection: selectionKey(selection) });
   }
 
-  /** The id of this bench, made when it is first asked for. */
+  /** Null forgets it; the row stays for its revision. False when the revision has moved on. */
+  saveOwnLine(selection: Selection, line: OwnLine | null, from: number): Promise<boolean> {
+    return saveRevision(this.db, 'own_line', { selection: selectionKey(selection) }, { line: JSON.stringify(line) }, from);
+  }
+
+  /** Makes the workshop with the id of its bench, once; it is there before anything reads it, so that reading writes nothing. */
+  async open(): Promise<void> {
+    await this.db('workshop').insert({ id: 1, benchId: ulid() }).onConflict('id').ignore();
+  }
+
   async benchId(): Promise<string> {
-    const row = await this.row();
-    if (row) return row.benchId;
-    await this.save({});
-    return this.benchId();
+    return (await this.row()).benchId;
   }
 
   /** Remembers which commissions the demo brought. */
@@ -77,21 +78,23 @@ export class WorkshopStore {
   }
 
   async savePlannedOrder(selection: Selection, order: readonly string[]): Promise<void> {
-    await this.db('planned_order')
-      .insert({ selection: selectionKey(selection), jobIds: JSON.stringify(order) })
-      .onConflict('selection')
-      .merge();
-    countIdleWrite(this.db);
+    try {
+      await this.db('planned_order')
+        .insert({ selection: selectionKey(selection), jobIds: JSON.stringify(order) })
+        .onConflict('selection')
+        .merge();
+      countIdleWrite(this.db);
+    } catch (error) {
+      // It is found again when it is needed: no view waits, or fails, for another writer's sake.
+      if (!isBusy(error)) throw error;
+    }
   }
 
-  private async row(): Promise<WorkshopRow | undefined> {
-    return this.db<WorkshopRow>('workshop').where({ id: 1 }).first();
+  private async row(): Promise<WorkshopRow> {
+    return (await this.db<WorkshopRow>('workshop').where({ id: 1 }).first())!;
   }
 
   private async save(change: Partial<Omit<WorkshopRow, 'id' | 'benchId'>>): Promise<void> {
-    await this.db('workshop')
-      .insert({ id: 1, benchId: ulid(), ...change })
-      .onConflict('id')
-      .merge(change);
+    await this.db('workshop').where({ id: 1 }).update(change);
   }
 }

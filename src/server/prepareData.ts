@@ -1,17 +1,39 @@
+import { existsSync } from 'node:fs';
 import { openDatabase } from '../data/database';
-import { DEFAULT_DATA_FOLDER, storesOf } from './services';
+import { clearFolder } from '../data/clearFolder';
+import { restoreFolder } from '../data/restoreDatabase';
+import { dataFolder } from './services';
+import { storesOf } from './storesOf';
 
-/** Migrates the data folder and, when asked, fills an empty one with the demo. Says what it does. */
-export async function prepareData(withDemo: boolean, say: (text: string) => void): Promise<void> {
-  const folder = process.env['NEAT_RELAY_DATA'] ?? DEFAULT_DATA_FOLDER;
+export interface Preparation {
+  /** Fill an empty folder with the demo. */
+  demo: boolean;
+  /** Throw away what is there first. */
+  reset: boolean;
+  /** A database file to go back to; null for none. */
+  restore: string | null;
+}
+
+/** Makes the data folder ready before the program starts, and says what it does. Throws a `DataError` when it cannot be used. */
+export async function prepareData({ demo, reset, restore }: Preparation, say: (text: string) => void): Promise<void> {
+  const folder = dataFolder();
+  if (reset && existsSync(folder)) {
+    await clearFolder(folder);
+    say('The demo begins afresh.');
+  }
+  if (restore !== null) {
+    const aside = await restoreFolder(restore, folder, new Date());
+    say(`${restore} was restored.${aside === null ? '' : ` What was there before was put aside: ${aside}`}`);
+  }
   const database = await openDatabase(folder);
   try {
     if (database.backup) say(`A copy of the database was put aside before it was brought up to date: ${database.backup}`);
-    if (withDemo && (await storesOf(database).demo.isEmpty())) {
+    const stores = storesOf(database.knex);
+    if (demo && (await stores.demo.isEmpty())) {
       say('Filling the demo data folder ...');
-      await storesOf(database).demo.fill(new Date());
+      await stores.demo.fill(new Date());
     }
   } finally {
-    await database.knex.destroy();
+    await database.close();
   }
 }

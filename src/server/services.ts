@@ -1,34 +1,54 @@
-import { BenchStore } from '../data/benchStore';
-import { CommissionStore } from '../data/commissionStore';
 import { openDatabase, type OpenedDatabase } from '../data/database';
-import { databaseVersion } from '../data/databaseVersion';
-import { DemoStore } from '../data/demoStore';
-import { HouseRulesStore } from '../data/houseRulesStore';
-import { PaintStore } from '../data/paintStore';
-import { TimeLogStore } from '../data/timeLogStore';
-import { WorkshopStore } from '../data/workshopStore';
+import { DataError } from '../data/dataErrors';
+import { Gate } from './gate';
+import { onStop } from './stopping';
+import { storesOf } from './storesOf';
 import type { Stores } from './stores';
 
 export const DEFAULT_DATA_FOLDER = './data';
 
-/** The stores over an opened database: the only place where they are joined. */
-export function storesOf({ knex }: Pick<OpenedDatabase, 'knex'>): Stores {
-  return {
-    commissions: new CommissionStore(knex),
-    paints: new PaintStore(knex),
-    houseRules: new HouseRulesStore(knex),
-    bench: new BenchStore(knex),
-    timeLog: new TimeLogStore(knex),
-    workshop: new WorkshopStore(knex),
-    demo: new DemoStore(knex),
-    version: () => databaseVersion(knex),
-  };
+export const dataFolder = (): string => process.env['NEAT_RELAY_DATA'] ?? DEFAULT_DATA_FOLDER;
+
+interface Running {
+  database: OpenedDatabase;
+  stores: Stores;
 }
 
-let opened: Promise<Stores> | null = null;
+let running: Promise<Running> | null = null;
 
-/** The stores of the running program, opened on first use in the folder NEAT_RELAY_DATA. */
-export function services(): Promise<Stores> {
-  opened ??= openDatabase(process.env['NEAT_RELAY_DATA'] ?? DEFAULT_DATA_FOLDER).then(storesOf);
-  return opened;
+/** Whoever writes passes together with other writers; a long import passes alone, in a thread of its own. */
+export const writing = new Gate();
+/** Every request passes together with the others; what changes the very file passes alone. */
+export const serving = new Gate();
+
+/** The database of the running program, opened on first use in the folder NEAT_RELAY_DATA. */
+export async function openedDatabase(): Promise<Running> {
+  running ??= openDatabase(dataFolder()).then((database) => {
+    onStop(closeDatabase);
+    return { database, stores: storesOf(database.knex) };
+  });
+  running.catch(() => (running = null));
+  return running;
+}
+
+/** The stores of the running program. Throws a `DataError` when their file is not there any more. */
+export async function services(): Promise<Stores> {
+  const { database, stores } = await openedDatabase();
+  checkInPlace(database);
+  return stores;
+}
+
+/** Nothing is answered as stored when it went into a file that is not in its place any more. */
+export function checkInPlace({ isInPlace, folder }: OpenedDatabase): void {
+  if (isInPlace()) return;
+  throw new DataError(
+    `The data folder ${folder} was deleted or replaced while the program ran: nothing is stored any more. Stop the program, put the folder back if it was deleted by mistake, and start again.`,
+  );
+}
+
+/** Writes everything into the one file; the next use opens it again. */
+export async function closeDatabase(): Promise<void> {
+  const open = running;
+  running = null;
+  await open?.then(({ database }) => database.close());
 }

@@ -17,4 +17,6 @@ export interface Stores {
   demo: DemoStore;
   /** A text that changes with every write. */
   version: () => Promise<string>;
+  /** Does its work in one transaction; when it throws, nothing is changed. */
+  allOrNothing: <T>(work: (stores: Stores) => Promise<T>) => Promise<T>;
 }

@@ -84,7 +84,7 @@ describe('starting and stopping', function () {
 
   it('refuses a database of a newer program in one clear line', async () => {
     const later = { name: '20990101_later', up: () => Promise.resolve(), down: () => Promise.resolve() };
-    await (await openDatabase(at('newer'), [...migrations, later])).knex.destroy();
+    await (await openDatabase(at('newer'), [...migrations, later])).close();
     const program = new Starting([], { NEAT_RELAY_DATA: at('newer') });
     expect(await program.ended()).to.equal(1);
     expect(program.said)

@@ -1,7 +1,9 @@
 import { expect } from 'chai';
 import { existsSync, readdirSync } from 'node:fs';
 import path from 'node:path';
-import { DATABASE_FILE, NewerDatabaseError, openDatabase } from '../../src/data/database';
+import { openDatabase } from '../../src/data/database';
+import { NewerDatabaseError } from '../../src/data/dataErrors';
+import { copiesFolder, DATABASE_FILE } from '../../src/data/folder';
 import { fillDemo } from '../../src/data/demo/fillDemo';
 import { migrations, type Migration } from '../../src/data/migrations';
 import { temporaryFolder } from '../support/database';
@@ -21,30 +23,30 @@ describe('the database', () => {
   const at = (name: string) => path.join(folder, name);
 
   it('is made on an empty folder, without a copy put aside', async () => {
-    const { knex, backup } = await openDatabase(at('new'));
+    const { knex, backup, close } = await openDatabase(at('new'));
     expect(backup).to.equal(null);
     expect(await knex('commission')).to.deep.equal([]);
-    await knex.destroy();
+    await close();
     expect(existsSync(path.join(at('new'), DATABASE_FILE))).to.equal(true);
   });
 
   it('is copied before it is brought up to date, and the copy is whole', async () => {
     const first = await openDatabase(at('old'));
     await fillDemo(first, NOW);
-    await first.knex.destroy();
+    await first.close();
     const second = await openDatabase(at('old'), [...migrations, later], NOW);
     expect(await second.knex('paint').first()).to.have.property('shelfMark', null);
-    await second.knex.destroy();
+    await second.close();
     expect(second.backup).to.match(/before-upgrade-2026-11-23T12-00-00-000Z\.sqlite$/);
-    expect(readdirSync(at('old'))).to.include(path.basename(second.backup!));
+    expect(readdirSync(copiesFolder(at('old')))).to.include(path.basename(second.backup!));
     const again = await openDatabase(at('old'), [...migrations, later]);
     expect(again.backup).to.equal(null);
-    await again.knex.destroy();
+    await again.close();
   });
 
   it('refuses a database that a newer program has written, and leaves it alone', async () => {
     const newer = await openDatabase(at('newer'), [...migrations, later]);
-    await newer.knex.destroy();
+    await newer.close();
     const error = await openDatabase(at('newer')).then(
       () => null,
       (problem: unknown) => problem,
@@ -61,7 +63,7 @@ describe('the database', () => {
       expect(await opened.knex.schema.hasTable('commission')).to.equal(false);
       for (const migration of migrations) await migration.up(opened.knex);
       expect(await opened.knex('bench_event')).to.deep.equal([]);
-      await opened.knex.destroy();
+      await opened.close();
     });
   }
 });

@@ -3,9 +3,9 @@ import type { BenchEvent } from '../../src/core/bench/definitions';
 import { InputError } from '../../src/core/formats/InputError';
 import { fillDemo } from '../../src/data/demo/fillDemo';
 import { putOnBench } from '../../src/server/bench/putOnBench';
-import { exportCommission, importCommission } from '../../src/server/commissions/commissionFile';
+import { exportCommission } from '../../src/server/commissions/exportCommission';
+import { importCommission } from '../../src/server/commissions/importCommission';
 import { createCommission } from '../../src/server/commissions/createCommission';
-import { judgeTestModel } from '../../src/server/commissions/judgeTestModel';
 import { saveIntake } from '../../src/server/commissions/saveIntake';
 import { saveScheme } from '../../src/server/commissions/saveScheme';
 import { stationCounts } from '../../src/server/commissions/stationCounts';
@@ -103,7 +103,7 @@ describe('the server, from intake to a moved estimate', () => {
     expect((await rejected(save(1, units, other.id))).message).to.match(/belong to another commission/);
     const scheme = { parts: [], allOver: [step('wash', { paintId: 'nowhere' })] };
     const wrong = saveScheme(stores, units[0]!.id, { revision: 2, scheme }, NOW);
-    expect((await rejected(wrong)).message).to.match(/put the paint on the shelf first/);
+    expect((await rejected(wrong)).message).to.match(/allOver\[0\]\.paintId is "nowhere".*put it on the shelf first/);
     const stale = saveScheme(stores, units[0]!.id, { revision: 1, scheme: { parts: [], allOver: [] } }, NOW);
     expect(await rejected(stale)).to.be.instanceOf(ConflictError);
     expect(await rejected(saveIntake(stores, 'none', { revision: 1, commission: entry, units }))).to.be.instanceOf(NotFoundError);
@@ -121,14 +121,17 @@ describe('the server, from intake to a moved estimate', () => {
 
   it('holds the batch at the test model until it is approved', async () => {
     const { id, units } = await shop.commission();
-    await judgeTestModel(stores, units[0]!.id, { testModel: 'waiting' });
+    const judge = (testModel: 'waiting' | 'approved', revision: number) =>
+      saveIntake(stores, id, { revision, commission: entry, units: [{ ...units[0]!, testModel }, units[1]!] });
+    await judge('waiting', 2);
     const waiting = await shop.line(id);
     expect(waiting.waitingUnits).to.deep.equal(['Keepers']);
     expect(waiting.jobs.filter((job) => job.unitName === 'Keepers').map((job) => job.models)).to.deep.equal([[1], [1]]);
     const estimate = await loadEstimate(stores, id, NOW);
     expect(estimate.stepsTotal).to.equal(40);
     expect(waiting.withWaiting).to.be.closeTo(estimate.likely, 1e-9);
-    await judgeTestModel(stores, units[0]!.id, { testModel: 'approved' });
+    await judge('approved', 3);
+    expect(await rejected(judge('waiting', 3)), 'a stale window').to.be.instanceOf(ConflictError);
     expect((await shop.line(id)).jobs[0]!.models).to.have.length(10);
   });
 
@@ -144,7 +147,10 @@ describe('the server, from intake to a moved estimate', () => {
 
   it('promises no date without sessions, and says when one cannot be met', async () => {
     await shop.commission();
-    await saveHouseRules(stores, { ...(await stores.houseRules.load()), sessions: [], currency: 'EUR' });
+    await saveHouseRules(stores, {
+      revision: await stores.houseRules.revision(),
+      rules: { ...(await stores.houseRules.load()), sessions: [], currency: 'EUR' },
+    });
     const today = await loadToday(stores, NOW);
     expect(today.commissions[0]!.outlook).to.include({ standing: 'short', chance: 0, sessionMinutes: 0 });
     expect(today.tonight).to.equal(null);
@@ -153,11 +159,15 @@ describe('the server, from intake to a moved estimate', () => {
   it('refuses sessions that end before they begin or overlap', async () => {
     const house = { ...(await stores.houseRules.load()), currency: 'EUR' as const };
     const monday = (from: string, to: string) => ({ weekday: 0, from, to });
-    expect((await rejected(saveHouseRules(stores, { ...house, sessions: [monday('20:00', '19:00')] }))).message).to.match(
-      /sessions\[0\]\.to is "19:00"/,
-    );
     expect(
-      (await rejected(saveHouseRules(stores, { ...house, sessions: [monday('18:00', '20:00'), monday('19:00', '21:00')] }))).message,
+      (await rejected(saveHouseRules(stores, { revision: 1, rules: { ...house, sessions: [monday('20:00', '19:00')] } }))).message,
+    ).to.match(/sessions\[0\]\.to is "19:00"/);
+    expect(
+      (
+        await rejected(
+          saveHouseRules(stores, { revision: 1, rules: { ...house, sessions: [monday('18:00', '20:00'), monday('19:00', '21:00')] } }),
+        )
+      ).message,
     ).to.match(/overlap the session from 18:00 to 20:00/);
   });
 

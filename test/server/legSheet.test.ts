@@ -50,14 +50,15 @@ describe('what is printed on a leg sheet', () => {
 
   it('is refused in sessions too short for it, with what to do', async () => {
     const house = await database.stores.houseRules.load();
-    await database.stores.houseRules.save({ ...house, sessions: [{ weekday: 0, from: '19:00', to: '19:02' }] });
+    const { houseRules } = database.stores;
+    await houseRules.save({ ...house, sessions: [{ weekday: 0, from: '19:00', to: '19:02' }] }, await houseRules.revision());
     try {
       await sheet(true);
       expect.fail('it was not refused');
     } catch (error) {
       expect((error as Error).message).to.include('print it as one sitting');
     } finally {
-      await database.stores.houseRules.save(house);
+      await houseRules.save(house, await houseRules.revision());
     }
   });
 });

@@ -4,12 +4,13 @@ import { InputError } from '../../src/core/formats/InputError';
 import { compileLine } from '../../src/core/line/compileLine';
 import type { LineWish } from '../../src/core/line/definitions';
 import { enteredOrder } from '../../src/core/line/precedence';
-import { exportCommission, importCommission } from '../../src/server/commissions/commissionFile';
+import { exportCommission } from '../../src/server/commissions/exportCommission';
+import { importCommission } from '../../src/server/commissions/importCommission';
 import { wholeCommission } from '../../src/core/views/selection';
 import { chooseUnits } from '../../src/server/workshop/choice';
 import { loadLine } from '../../src/server/line/loadLine';
 import { ownLineSchema, saveOwnLine } from '../../src/server/line/saveOwnLine';
-import { solveInThread } from '../../src/server/line/solveInThread';
+import { solveInThread } from '../../src/server/threads/solveInThread';
 import { parse } from '../../src/core/formats/fields';
 import { demoDatabase, testDatabase, type TestDatabase } from '../support/database';
 
@@ -29,7 +30,8 @@ describe("the painter's own line", () => {
 
   const selection = () => wholeCommission(id);
   const load = () => loadLine(database.stores, NOW);
-  const save = async (line: unknown) => saveOwnLine(database.stores, parse(ownLineSchema, { selection: selection(), line }), NOW);
+  const save = async (line: unknown) =>
+    saveOwnLine(database.stores, parse(ownLineSchema, { revision: (await load()).ownRevision, selection: selection(), line }), NOW);
 
   it('is none until something is done by hand', async () => {
     expect((await load()).own).to.equal(null);

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { wholeCommission } from '../../src/core/views/selection';
-import { exportCommission, importCommission } from '../../src/server/commissions/commissionFile';
+import { exportCommission } from '../../src/server/commissions/exportCommission';
+import { importCommission } from '../../src/server/commissions/importCommission';
 import { saveIntake } from '../../src/server/commissions/saveIntake';
 import { importTimeLog } from '../../src/server/timeLog/importTimeLog';
 import { exportTimeLog, judgeRow } from '../../src/server/timeLog/loadLog';

@@ -84,20 +84,20 @@ describe('holders and stretches in House rules', () => {
   it('have defaults in rules that were saved before there were any', async () => {
     const rules = await database.stores.houseRules.load();
     const { holderModels: _holders, stretchMinutes: _stretch, ...older } = rules;
-    await database.stores.houseRules.save(older as typeof rules);
+    await database.stores.houseRules.save(older as typeof rules, 0);
     expect(await database.stores.houseRules.load()).to.deep.equal(rules);
   });
 
   it('are kept, and refused below one', async () => {
     const rules = await database.stores.houseRules.load();
     const changed = { ...rules, stretchMinutes: 30, holderModels: { ...rules.holderModels, foot: 12 } };
-    await saveHouseRules(database.stores, parse(houseRulesSchema, changed));
+    await saveHouseRules(database.stores, parse(houseRulesSchema, { revision: 1, rules: changed }));
     expect(await database.stores.houseRules.load()).to.deep.equal(changed);
     for (const wrong of [
       { ...rules, stretchMinutes: 0 },
       { ...rules, holderModels: { ...rules.holderModels, tiny: 0 } },
       { ...rules, holderModels: {} },
     ])
-      expect(() => parse(houseRulesSchema, wrong)).to.throw(InputError);
+      expect(() => parse(houseRulesSchema, { revision: 1, rules: wrong })).to.throw(InputError, /rules/);
   });
 });

@@ -3,7 +3,7 @@ import type { Knex } from 'knex';
 import { openDatabase } from '../../src/data/database';
 import { migrations } from '../../src/data/migrations';
 import { loadEstimate } from '../../src/server/estimate/loadEstimate';
-import { storesOf } from '../../src/server/services';
+import { storesOf } from '../../src/server/storesOf';
 import { temporaryFolder } from '../support/database';
 
 const NOW = new Date('2026-11-24T18:00:00Z');
@@ -102,11 +102,11 @@ describe('a data folder of the program that knew runs', () => {
     const { folder, remove } = temporaryFolder();
     const old = await openDatabase(folder, migrations.slice(0, 2));
     await fillOld(old.knex);
-    await old.knex.destroy();
+    await old.close();
 
     const opened = await openDatabase(folder);
     expect(opened.backup).to.not.equal(null);
-    const stores = storesOf(opened);
+    const stores = storesOf(opened.knex);
     const rows = await stores.timeLog.list();
     expect(rows.map(({ id, unitId, stepId, weight, models, verdict }) => ({ id, unitId, stepId, weight, models, verdict }))).to.deep.equal([
       { id: 'f1', unitId: 'u1', stepId: 's1', weight: 5, models: 5, verdict: 'left out' },
@@ -121,7 +121,7 @@ describe('a data folder of the program that knew runs', () => {
     expect(await stores.workshop.bench()).to.deep.include({ selection: [{ commissionId: 'c1', unitIds: null }], order: ['s1#1@1'] });
     expect((await stores.workshop.ownLine([{ commissionId: 'c1', unitIds: null }]))!.order).to.deep.equal(['s1#1@1']);
     expect(await loadEstimate(stores, 'c1', NOW)).to.include({ stepsDone: 2, stepsTotal: 4 });
-    await opened.knex.destroy();
+    await opened.close();
     remove();
   });
 });

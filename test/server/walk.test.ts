@@ -7,7 +7,7 @@ import { openDatabase } from '../../src/data/database';
 import { closeCommission } from '../../src/server/commissions/lifecycle';
 import { saveIntake } from '../../src/server/commissions/saveIntake';
 import { saveScheme } from '../../src/server/commissions/saveScheme';
-import { storesOf } from '../../src/server/services';
+import { storesOf } from '../../src/server/storesOf';
 import { loadWorkshop } from '../../src/server/workshop/loadWorkshop';
 import { temporaryFolder, type TestDatabase } from '../support/database';
 import { expectOneNumber } from '../support/oneNumber';
@@ -37,7 +37,7 @@ class RandomWorkshop {
 
   async open(): Promise<void> {
     const opened = await openDatabase(this.folder);
-    this.database = { ...opened, stores: storesOf(opened), close: () => opened.knex.destroy() };
+    this.database = { ...opened, stores: storesOf(opened.knex) };
     this.shop = new TestShop(this.database);
   }
 

@@ -26,7 +26,7 @@ export async function startApp({ demo = false } = {}): Promise<App> {
   if (prepared.status !== 0) throw new Error(`the data folder was not prepared: ${prepared.stderr}`);
   let child: ChildProcess;
   const restart = async (waitFor: 'page' | 'port' = 'page') => {
-    child = spawn(process.execPath, ['dist/server/entry.mjs'], { env, stdio: ['ignore', 'ignore', 'inherit'] });
+    child = spawn(process.execPath, ['--import', 'tsx', 'src/cli/serve.ts'], { env, stdio: ['ignore', 'ignore', 'inherit'] });
     await (waitFor === 'page' ? answering(url) : listening(port));
   };
   const kill = async () => {

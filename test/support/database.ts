@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { openDatabase, type OpenedDatabase } from '../../src/data/database';
 import { fillDemo } from '../../src/data/demo/fillDemo';
-import { storesOf } from '../../src/server/services';
+import { storesOf } from '../../src/server/storesOf';
 import type { Stores } from '../../src/server/stores';
 
 /** An empty folder that is thrown away after the test. */
@@ -23,9 +23,9 @@ export async function testDatabase(): Promise<TestDatabase> {
   const opened = await openDatabase(folder);
   return {
     ...opened,
-    stores: storesOf(opened),
+    stores: storesOf(opened.knex),
     close: async () => {
-      await opened.knex.destroy();
+      await opened.close();
       remove();
     },
   };

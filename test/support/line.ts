@@ -37,6 +37,7 @@ export function smallLine(): { picture: LinePicture; plan: LinePlan } {
       isBenchTaken: false,
       planned: plan.order,
       own: null,
+      ownRevision: 0,
       isOwnOnBench: false,
       treatJobs: [],
       sessions: null,

@@ -65,7 +65,7 @@ export class TestShop {
   async commission(name = 'Coast', units = [unitEntry('Keepers'), unitEntry('Cutters')]): Promise<{ id: string; units: UnitEntry[] }> {
     const { id } = await createCommission(this.stores, { ...entry, name }, NOW);
     await saveIntake(this.stores, id, { revision: 1, commission: { ...entry, name }, units });
-    for (const each of [paint('red'), paint('blue')]) await this.stores.paints.save(each);
+    await this.stores.paints.addMissing([paint('red'), paint('blue')]);
     for (const unit of units) {
       const scheme = {
         parts: [

@@ -6,6 +6,7 @@ import { ROW_VERDICTS, type RowJudgement } from '../time/definitions';
 import { benchEventSchema, checkBenchEvent, compactEvent, eventOf } from './benchEvents';
 import { benchRunSchema, eventsOfRun, type BenchRun } from './benchRuns';
 import { commissionFields, paintSchema, schemeSchema, unitFields } from './commissionSchemas';
+import { checkScheme, checkUnits } from './checkUnits';
 import { id, instant, list, minutes, oneOf, parse, requiredText } from './fields';
 import { InputError } from './InputError';
 import { lineWishes } from './lineProblem';
@@ -58,7 +59,6 @@ const firstSchema = object({ ...common, runs: list(benchRunSchema, 10_000) });
 export function readCommission(value: unknown): CommissionFile {
   const file = isFirst(value) ? fromFirst(parse(firstSchema, value)) : asFile(parse(schema, value));
   checkReferences(file);
-  file.events.forEach((event, index) => checkBenchEvent(event, `events[${index}]`));
   return file;
 }
 
@@ -76,27 +76,32 @@ function fromFirst({ runs, ...parsed }: InferType<typeof firstSchema>): Commissi
 }
 
 function checkReferences(file: CommissionFile): void {
-  const paints = new Set(file.paints.map((paint) => paint.id));
-  const seen = new Set<string>();
-  const own = (field: string, value: string) => {
-    if (seen.has(value)) throw new InputError(field, value, 'give every entry an id of its own');
-    seen.add(value);
-  };
-  file.units.forEach((unit, u) => {
-    own(`units[${u}].id`, unit.id);
-    const strips = [
-      ...unit.scheme.parts.map((part, p) => ({ steps: part.steps, at: `parts[${p}].steps` })),
-      { steps: unit.scheme.allOver, at: 'allOver' },
-    ];
-    unit.scheme.parts.forEach((part, p) => own(`units[${u}].scheme.parts[${p}].id`, part.id));
-    for (const { steps, at } of strips) {
-      steps.forEach((step, s) => {
-        const field = `units[${u}].scheme.${at}[${s}]`;
-        own(`${field}.id`, step.id);
-        if (step.paintId !== null && !paints.has(step.paintId))
-          throw new InputError(`${field}.paintId`, step.paintId, 'name a paint that the file lists');
-      });
-    }
+  checkUnits(file.units);
+  const paints = new Set<string>();
+  file.paints.forEach((paint, index) => {
+    if (paints.has(paint.id)) throw new InputError(`paints[${index}].id`, paint.id, 'list every paint once');
+    paints.add(paint.id);
+  });
+  const taken = new Set(file.units.map((unit) => unit.id));
+  file.units.forEach((unit, index) => checkScheme(unit.scheme, `units[${index}].scheme.`, taken, (id) => paints.has(id)));
+  checkEvents(file, taken);
+}
+
+/** Every event is of a unit of the file, or of one that was taken out at Intake and that the facts tell of. */
+function checkEvents({ id, units, events, judgements }: CommissionFile, taken: Set<string>): void {
+  const known = new Set(units.map((unit) => unit.id));
+  for (const { unit, facts } of events) if (unit !== null && facts?.commissionId === id) known.add(unit);
+  const ids = new Set<string>();
+  events.forEach((event, index) => {
+    const field = `events[${index}]`;
+    checkBenchEvent(event, field);
+    if (ids.has(event.id) || taken.has(event.id)) throw new InputError(`${field}.id`, event.id, 'give every event an id of its own');
+    ids.add(event.id);
+    if (event.unit !== null && !known.has(event.unit)) throw new InputError(`${field}.unit`, event.unit, 'name a unit of the file');
+  });
+  judgements.forEach((row, index) => {
+    if (!ids.has(row.id.replace(/-open$/, '')))
+      throw new InputError(`judgements[${index}].id`, row.id, 'name a row that an event of the file begins');
   });
 }
 

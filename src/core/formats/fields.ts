@@ -84,7 +84,8 @@ const isRealDay = (text: string) => {
 };
 
 const INSTANT = /^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d+)?)?(Z|[+-]\d\d:\d\d)$/;
-export const isInstant = (value: string) => INSTANT.test(value) && !Number.isNaN(Date.parse(value));
+/** A date such as 31 February would silently become one of March. */
+export const isInstant = (value: string) => INSTANT.test(value) && !Number.isNaN(Date.parse(value)) && isRealDay(value.slice(0, 10));
 export const instant = () =>
   string()
     .strict()

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { object } from 'yup';
+import { object, type Schema } from 'yup';
 import { SIZES, TECHNIQUES } from '../scheme/definitions';
 import { minutesThatCount, ROW_VERDICTS, type JudgedRow } from '../time/definitions';
 import { atLeast, count, id, instant, note, oneOf, optionalMinutes, parse, requiredText, share, text } from './fields';
@@ -43,8 +43,13 @@ export interface TimeLogReading {
   rows: FileRow[];
   /** Line of each row taken. */
   lines: number[];
+  /** The first of the values that cannot be taken: as many as a person reads. */
   bad: BadCell[];
+  /** How many there are in all. */
+  badCount: number;
 }
+
+const MOST_BAD_LISTED = 100;
 
 const optionalId = () => id().nullable().notRequired().defined();
 
@@ -105,35 +110,45 @@ export function writeTimeLog(rows: readonly (JudgedRow & { id: string })[]): str
       ],
     ];
   });
-  return `${Papa.unparse({ fields: [...TIME_LOG_COLUMNS], data: records }, { newline: '\r\n' })}\r\n`;
+  const cells = records.map((record) => record.map((value) => (typeof value === 'string' ? noFormula(value) : value)));
+  return `${Papa.unparse({ fields: [...TIME_LOG_COLUMNS], data: cells }, { newline: '\r\n' })}\r\n`;
 }
 
+/** A spreadsheet takes a cell that begins so for a formula, and runs it; with an apostrophe before it, it is text. */
+const FORMULA = /^'?[=+\-@\t\r]/;
+const noFormula = (text: string): string => (FORMULA.test(text) ? `'${text}` : text);
+const withoutApostrophe = (field: string): string => (field.startsWith("'") && FORMULA.test(field.slice(1)) ? field.slice(1) : field);
+
 /**
- * Reads a time log. A row with bad values is refused with its line and columns; the others are taken.
+ * Reads a time log, its columns separated by commas, or by the semicolons or tabs that some spreadsheets write. A row with bad values is refused with its line and columns; the others are taken.
  * Throws an `InputError` when the header lacks a column, since then no row can be read.
  */
 export function readTimeLog(csv: string): TimeLogReading {
-  const reading: TimeLogReading = { rows: [], lines: [], bad: [] };
-  let columns: string[] | null = null;
+  const reading: TimeLogReading = { rows: [], lines: [], bad: [], badCount: 0 };
+  const delimiter = delimiterOf(csv);
+  let reader: RowReader | null = null;
   let previous = -Infinity;
-  for (const { line, fields, problem } of records(csv)) {
-    if (columns === null) {
-      columns = readHeader(fields);
-      continue;
+  eachRecord(csv, delimiter, ({ line, fields, problem }) => {
+    if (reader === null) {
+      reader = new RowReader(readHeader(fields), delimiter);
+      return;
     }
-    if (problem) {
-      reading.bad.push({ line, column: 'row', message: problem });
-      continue;
-    }
-    const bad =
-      fields.length === columns.length
-        ? takeRow(columns, fields, line, previous, reading)
-        : [wrongLength(line, fields.length, columns.length)];
-    reading.bad.push(...bad);
+    const bad = problem === null ? reader.take(fields, line, previous, reading) : [{ line, column: 'row', message: problem }];
+    reading.badCount += bad.length;
+    reading.bad.push(...bad.slice(0, Math.max(0, MOST_BAD_LISTED - reading.bad.length)));
     if (bad.length === 0) previous = Date.parse(reading.rows.at(-1)!.startedAt);
-  }
-  if (columns === null) throw new InputError('the file', csv, `give a time log with the header ${TIME_LOG_COLUMNS.join(',')}`);
+  });
+  if (reader === null) throw new InputError('the file', csv, `give a time log with the header ${TIME_LOG_COLUMNS.join(',')}`);
   return reading;
+}
+
+const DELIMITERS = [',', ';', '\t'];
+
+/** What separates the columns of the header. */
+function delimiterOf(csv: string): string {
+  const [header = ''] = csv.split(/[\r\n]/, 1);
+  const counts = DELIMITERS.map((delimiter) => header.split(delimiter).length);
+  return DELIMITERS[counts.indexOf(Math.max(...counts))]!;
 }
 
 interface CsvRecord {
@@ -142,28 +157,26 @@ interface CsvRecord {
   problem: string | null;
 }
 
-/** Records with the line each begins on: a quoted field may hold line breaks. */
-function records(csv: string): CsvRecord[] {
+/** Tells each record with the line it begins on: a quoted field may hold line breaks. */
+function eachRecord(csv: string, delimiter: string, tell: (record: CsvRecord) => void): void {
   const body = csv.replace(/^\uFEFF/, '');
-  const found: CsvRecord[] = [];
   let line = 1;
   let cursor = 0;
   Papa.parse<string[]>(body, {
-    delimiter: ',',
+    delimiter,
     step: ({ data, errors, meta }) => {
-      const quoting = errors.find((error) => error.type === 'Quotes');
-      if (data.length > 1 || data[0]?.trim()) {
-        found.push({
-          line,
-          fields: data,
-          problem: quoting ? 'the quotes do not match: close every quoted field, and double quotes inside one' : null,
-        });
-      }
+      const begins = line;
       line += (body.slice(cursor, meta.cursor).match(/\r\n|\n|\r/g) ?? []).length;
       cursor = meta.cursor;
+      if (data.length <= 1 && !data[0]?.trim()) return;
+      const quoting = errors.find((error) => error.type === 'Quotes');
+      tell({
+        line: begins,
+        fields: data,
+        problem: quoting ? 'the quotes do not match: close every quoted field, and double quotes inside one' : null,
+      });
     },
   });
-  return found;
 }
 
 function readHeader(fields: string[]): string[] {
@@ -179,59 +192,114 @@ const wrongLength = (line: number, found: number, wanted: number): BadCell => ({
   message: `has ${found} fields: give ${wanted}, as the header does`,
 });
 
-function takeRow(columns: string[], fields: string[], line: number, previous: number, reading: TimeLogReading): BadCell[] {
-  const values = Object.fromEntries(TIME_LOG_COLUMNS.map((column) => [column, readField(column, fields[columns.indexOf(column)])]));
-  const bad = TIME_LOG_COLUMNS.flatMap((column) => checkField(column, values[column], line));
-  if (bad.length > 0) return bad;
-  const row = values as Record<Column, never>;
-  if (Date.parse(row.started_at) < previous) {
-    return [
-      {
-        line,
-        column: 'started_at',
-        message: `${String(row.started_at)} is before the row above: put the rows in the order they were started`,
-      },
-    ];
+/** So many different values of a column are remembered; a column with more of them holds a new one in every row. */
+const MOST_REMEMBERED = 2000;
+
+interface ColumnPlan {
+  column: Column;
+  /** Place in a row of the file; -1 where the file lacks the column. */
+  at: number;
+  isText: boolean;
+  isNumber: boolean;
+  /** What an empty cell means; undefined where it means nothing. */
+  empty: null | string | undefined;
+  /** Most values come again and again: what is wrong with each is looked up. */
+  checked: Map<unknown, string | null>;
+}
+
+/** Reads rows of one file. */
+class RowReader {
+  private readonly plans: ColumnPlan[];
+
+  constructor(
+    private readonly columns: string[],
+    private readonly delimiter: string,
+  ) {
+    this.plans = TIME_LOG_COLUMNS.map((column) => ({
+      column,
+      at: columns.indexOf(column),
+      isText: TEXTS.includes(column),
+      isNumber: NUMBERS.includes(column),
+      empty: OR_NULL.includes(column) ? null : column === 'verdict' ? 'unsure' : undefined,
+      checked: new Map(),
+    }));
   }
-  reading.rows.push({
-    startedAt: row.started_at,
-    commission: row.commission,
-    unit: row.unit,
-    part: row.part,
-    technique: row.technique,
-    size: row.size,
-    coverage: row.coverage,
-    models: row.models,
-    weight: row.weight ?? row.models,
-    minutes: row.measured_minutes ?? row.minutes,
-    correctedMinutes: row.measured_minutes === null ? null : row.minutes,
-    open: null,
-    setupMinutes: row.setup_minutes,
-    note: row.note,
-    id: row.id,
-    verdict: row.verdict,
-    commissionId: row.commission_id,
-    unitId: row.unit_id,
-    stepId: row.step_id,
-  });
-  reading.lines.push(line);
-  return [];
+
+  take(fields: string[], line: number, previous: number, reading: TimeLogReading): BadCell[] {
+    if (fields.length !== this.columns.length) return [wrongLength(line, fields.length, this.columns.length)];
+    const values = {} as Record<Column, never>;
+    const bad: BadCell[] = [];
+    for (const plan of this.plans) {
+      const value = this.read(plan, fields[plan.at]);
+      values[plan.column] = value as never;
+      const message = check(plan, value);
+      if (message !== null) bad.push({ line, column: plan.column, message });
+    }
+    if (bad.length > 0) return bad;
+    if (Date.parse(values.started_at) < previous) {
+      return [
+        {
+          line,
+          column: 'started_at',
+          message: `${String(values.started_at)} is before the row above: put the rows in the order they were started`,
+        },
+      ];
+    }
+    reading.rows.push(rowFrom(values));
+    reading.lines.push(line);
+    return [];
+  }
+
+  private read({ isText, isNumber, empty }: ColumnPlan, field = ''): string | number | null {
+    const text = withoutApostrophe(field);
+    if (isText) return text;
+    const trimmed = text.trim();
+    if (trimmed === '') return empty === undefined ? text : empty;
+    if (!isNumber) return trimmed;
+    // Where commas do not separate columns, they may stand for the decimal point.
+    const value = Number(this.delimiter === ',' ? trimmed : trimmed.replace(',', '.'));
+    return Number.isNaN(value) ? text : value;
+  }
 }
 
-function readField(column: Column, field = ''): string | number | null {
-  if (TEXTS.includes(column)) return field;
-  if (field.trim() === '') return OR_NULL.includes(column) ? null : column === 'verdict' ? 'unsure' : field;
-  if (!NUMBERS.includes(column)) return field.trim();
-  const value = Number(field);
-  return Number.isNaN(value) ? field : value;
+function check({ column, checked }: ColumnPlan, value: unknown): string | null {
+  const known = checked.get(value);
+  if (known !== undefined) return known;
+  const message = problemOf(column, value);
+  if (checked.size < MOST_REMEMBERED) checked.set(value, message);
+  return message;
 }
 
-function checkField(column: Column, value: unknown, line: number): BadCell[] {
+function problemOf(column: Column, value: unknown): string | null {
+  // The whole way to a message is long, and most values are good.
+  if ((rowSchema.fields[column] as Schema).isValidSync(value, { strict: true })) return null;
   try {
     parse(rowSchema.pick([column]), { [column]: value });
-    return [];
+    return null;
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
-    return [{ line, column, message: error.message.replace(`${column} `, '') }];
+    return error.message.replace(`${column} `, '');
   }
 }
+
+const rowFrom = (row: Record<Column, never>): FileRow => ({
+  startedAt: row.started_at,
+  commission: row.commission,
+  unit: row.unit,
+  part: row.part,
+  technique: row.technique,
+  size: row.size,
+  coverage: row.coverage,
+  models: row.models,
+  weight: row.weight ?? row.models,
+  minutes: row.measured_minutes ?? row.minutes,
+  correctedMinutes: row.measured_minutes === null ? null : row.minutes,
+  open: null,
+  setupMinutes: row.setup_minutes,
+  note: row.note,
+  id: row.id,
+  verdict: row.verdict,
+  commissionId: row.commission_id,
+  unitId: row.unit_id,
+  stepId: row.step_id,
+});

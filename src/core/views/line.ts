@@ -38,6 +38,8 @@ export interface LinePicture extends BuiltLine {
   planned: string[];
   /** The painter's own order and wishes, carried over to what is left; null while the suggestion is followed. */
   own: OwnLine | null;
+  /** Revision of that order; 0 when none was ever saved. */
+  ownRevision: number;
   /** That order is the one on the bench. */
   isOwnOnBench: boolean;
 }

@@ -48,7 +48,9 @@ export interface TimeLogImport {
   /** Rows that can be taken, without those that are in the log already. */
   newRows: number;
   knownRows: number;
+  /** The first values that cannot be read, and how many there are in all. */
   bad: BadCell[];
+  badCount: number;
   sample: LogRow[];
   taken: boolean;
 }

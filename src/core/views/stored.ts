@@ -1,6 +1,6 @@
 import type { BenchEvent } from '../bench/definitions';
 import type { OwnLine } from '../line/carryOver';
-import type { Commission, Part, Step, Unit } from '../scheme/definitions';
+import type { Commission, Paint, Part, Step, Unit } from '../scheme/definitions';
 import type { JudgedRow } from '../time/definitions';
 import type { Selection } from './selection';
 
@@ -10,6 +10,11 @@ export interface StoredCommission extends Commission {
   createdAt: string;
   /** Handed over and put away; null while it is open. */
   closedAt: string | null;
+}
+
+/** A paint as it is on the shelf: saving is refused when `revision` has moved on. */
+export interface StoredPaint extends Paint {
+  revision: number;
 }
 
 export interface StoredUnit extends Unit {

@@ -6,6 +6,7 @@ import { CommissionStore } from '../commissionStore';
 import type { OpenedDatabase } from '../database';
 import { HouseRulesStore } from '../houseRulesStore';
 import { PaintStore } from '../paintStore';
+import { UNSAVED } from '../revisions';
 import { TimeLogStore } from '../timeLogStore';
 import { WorkshopStore } from '../workshopStore';
 import { paintHistory } from './benchHistory';
@@ -25,9 +26,8 @@ export async function fillDemo({ knex }: Pick<OpenedDatabase, 'knex'>, now: Date
   const random = new DemoRandom(SEED);
   const newId = () => random.id(now.getTime() - 20 * DAY_MS);
   const { paints, idOf } = demoPaints(newId);
-  const shelf = new PaintStore(knex);
-  for (const paint of paints) await shelf.save(paint);
-  await new HouseRulesStore(knex).save(HOUSE);
+  await new PaintStore(knex).addMissing(paints);
+  await new HouseRulesStore(knex).save(HOUSE, UNSAVED);
   await new TimeLogStore(knex).insert(earlierLog(now, random, newId));
 
   const commissions: { commission: Commission; units: Unit[] }[] = [

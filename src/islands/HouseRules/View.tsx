@@ -1,4 +1,5 @@
 import { X } from 'lucide-react';
+import { useRef } from 'react';
 import { SIZE_LABELS, SIZES } from '../../core/scheme/definitions';
 import { BASE_SCHOOLS, METALLICS_SCHOOLS, WEEKDAYS, type HouseRules, type WeeklySession } from '../../core/scheme/houseRules';
 import { Button } from '../../ui/Button/Button';
@@ -44,8 +45,15 @@ const BENCH: NumberEntry[] = [
   { key: 'leaderFactor', label: 'A leader takes longer by', unit: '×', min: 1, max: 20 },
 ];
 
-export function HouseRulesView({ rules: initial }: { rules: HouseRules }) {
-  const saved = useSaved<HouseRules>({ initial, save: (rules) => send('PUT', '/api/house-rules', rules) });
+export function HouseRulesView({ rules: initial, revision: opened }: { rules: HouseRules; revision: number }) {
+  const revision = useRef(opened);
+  const saved = useSaved<HouseRules>({
+    initial,
+    save: async (rules) => {
+      const answer = await send<{ revision: number }>('PUT', '/api/house-rules', { revision: revision.current, rules });
+      revision.current = answer.revision;
+    },
+  });
   const { value: rules } = saved;
   const change = (part: Partial<HouseRules>) => saved.change({ ...rules, ...part });
   const numbers = (entries: NumberEntry[]) =>

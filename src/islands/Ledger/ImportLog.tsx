@@ -3,26 +3,24 @@ import type { TimeLogImport } from '../../core/views/log';
 import { factsOf } from '../../core/scheme/techniques';
 import { Button } from '../../ui/Button/Button';
 import { counted } from '../../ui/format';
-import { send } from '../shared/api';
+import { sendFile } from '../shared/api';
 import styles from './View.module.css';
 
 /** Imports a time log: first what would be taken and what is wrong, line by line, then the rows. */
 export function ImportLog() {
   const input = useRef<HTMLInputElement>(null);
   const dialog = useRef<HTMLDialogElement>(null);
-  const [csv, setCsv] = useState('');
+  const [file, setFile] = useState<File | null>(null);
   const [preview, setPreview] = useState<TimeLogImport | null>(null);
   const [error, setError] = useState<string | null>(null);
 
-  const ask = (text: string, confirm: boolean) => send<TimeLogImport>('POST', '/api/time-log/import', { csv: text, confirm });
-  const show = async (file: File | undefined) => {
-    if (!file) return;
+  const show = async (chosen: File | undefined) => {
+    if (!chosen) return;
     setError(null);
     setPreview(null);
     try {
-      const text = await file.text();
-      setCsv(text);
-      setPreview(await ask(text, false));
+      setFile(chosen);
+      setPreview(await sendFile<TimeLogImport>('/api/time-log/import?preview', chosen));
     } catch (problem) {
       setError((problem as Error).message);
     }
@@ -31,7 +29,7 @@ export function ImportLog() {
   };
   const take = async () => {
     try {
-      await ask(csv, true);
+      await sendFile('/api/time-log/import', file!);
       window.location.reload();
     } catch (problem) {
       setError((problem as Error).message);
@@ -71,7 +69,9 @@ function Preview({ preview }: { preview: TimeLogImport }) {
     <>
       <p data-testid="preview">
         {counted(preview.newRows, 'new row')} can be imported{preview.knownRows > 0 && `, ${preview.knownRows} are in the log already`}
-        {preview.bad.length > 0 ? `, ${counted(preview.bad.length, 'value')} cannot be read:` : '.'}
+        {preview.badCount > 0
+          ? `, ${counted(preview.badCount, 'value')} cannot be read${preview.badCount > preview.bad.length ? `; the first ${preview.bad.length}:` : ':'}`
+          : '.'}
       </p>
       {preview.bad.length > 0 && (
         <div className={styles.bad} tabIndex={0} role="region" aria-label="Values that cannot be read">

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { LineSessions } from '../../core/calendar/lineSessions';
 import { canKeep, type OwnLine } from '../../core/line/carryOver';
 import { strategyOf } from '../../core/line/strategies';
@@ -35,9 +35,17 @@ interface HandNote {
  */
 export function useLine(picture: LinePicture, sessions: LineSessions | null) {
   const indexes = useMemo(() => new Map(picture.problem.jobs.map((job, index) => [job.id, index])), [picture]);
+  const revision = useRef(picture.ownRevision);
   const saved = useSaved<OwnLine | null>({
     initial: picture.own,
-    save: (line) => send('PUT', '/api/line', { selection: picture.selection, line }),
+    save: async (line) => {
+      const answer = await send<{ revision: number }>('PUT', '/api/line', {
+        revision: revision.current,
+        selection: picture.selection,
+        line,
+      });
+      revision.current = answer.revision;
+    },
   });
   const own = saved.value;
   const ownOrder = useMemo(() => own && Int32Array.from(own.order, (id) => indexes.get(id)!), [own, indexes]);

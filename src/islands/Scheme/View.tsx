@@ -55,7 +55,7 @@ export function SchemeView({ picture, commissionId, wantedUnit }: SchemeViewProp
     return stored;
   };
   const addPaint = async (paint: Paint) => {
-    await send('PUT', '/api/paints', paint);
+    await send('PUT', '/api/paints', { revision: 0, paint });
     setPaints((all) => [...all, paint]);
   };
   const minutesOfUnit = (id: string) =>

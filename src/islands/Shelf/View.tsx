@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { ulid } from 'ulid';
-import { PAINT_KINDS, type Paint } from '../../core/scheme/definitions';
+import { PAINT_KINDS } from '../../core/scheme/definitions';
+import type { StoredPaint } from '../../core/views/stored';
 import { Button } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';
@@ -14,30 +15,33 @@ import { Carriers } from './Carriers';
 import styles from './View.module.css';
 
 const kindOptions = PAINT_KINDS.map((value) => ({ value, label: value }));
-const emptyPaint = (): Paint => ({ id: ulid(), name: '', hex: '#8a5a33', kind: 'opaque', dryMinutes: null });
+const emptyPaint = (): StoredPaint => ({ revision: 0, id: ulid(), name: '', hex: '#8a5a33', kind: 'opaque', dryMinutes: null });
 
 interface ShelfViewProps {
-  paints: Paint[];
+  paints: StoredPaint[];
   /** How many units use a paint, by its id. */
   unitsUsing: Record<string, number>;
 }
 
 export function ShelfView({ paints: initial, unitsUsing }: ShelfViewProps) {
   const [paints, setPaints] = useState(initial);
-  const [inHand, setInHand] = useState<Paint | null>(null);
+  const [inHand, setInHand] = useState<StoredPaint | null>(null);
   const [error, setError] = useState<string | null>(null);
   const [wanted, setWanted] = useState('');
   const shown = paints.filter((paint) => `${paint.name} ${paint.kind}`.toLowerCase().includes(wanted.toLowerCase()));
 
   const keep = async () => {
     if (!inHand) return;
-    const paint = { ...inHand, name: inHand.name.trim() };
+    const { revision, ...values } = inHand;
+    const paint = { ...values, name: inHand.name.trim() };
     if (paints.some((other) => other.id !== paint.id && other.name.toLowerCase() === paint.name.toLowerCase())) {
       return setError(`"${paint.name}" is on the shelf already: change that one, or give this another name.`);
     }
     try {
-      await send('PUT', '/api/paints', paint);
-      setPaints((all) => [...all.filter((other) => other.id !== paint.id), paint].sort((a, b) => a.name.localeCompare(b.name)));
+      const answer = await send<{ revision: number }>('PUT', '/api/paints', { revision, paint });
+      setPaints((all) =>
+        [...all.filter((other) => other.id !== paint.id), { ...paint, ...answer }].sort((a, b) => a.name.localeCompare(b.name)),
+      );
       setInHand(null);
       setError(null);
     } catch (problem) {

@@ -1,6 +1,6 @@
 import { useRef, useState } from 'react';
 import { Button } from '../../ui/Button/Button';
-import { send } from '../shared/api';
+import { sendFile } from '../shared/api';
 import styles from './View.module.css';
 
 /** Takes a commission file in and goes to its Intake. */
@@ -10,7 +10,7 @@ export function ImportCommission() {
   const take = async (file: File | undefined) => {
     if (!file) return;
     try {
-      const { id } = await send<{ id: string }>('POST', '/api/commissions/import', readJson(await file.text(), file.name));
+      const { id } = await sendFile<{ id: string }>('/api/commissions/import', file);
       window.location.assign(`/c/${id}/intake`);
     } catch (problem) {
       setError((problem as Error).message);
@@ -35,14 +35,4 @@ export function ImportCommission() {
       )}
     </>
   );
-}
-
-function readJson(text: string, name: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch (problem) {
-    throw new Error(`${name} is no JSON file: choose a commission file that Neat Relay has written. (${(problem as Error).message})`, {
-      cause: problem,
-    });
-  }
 }

@@ -18,16 +18,25 @@ export async function send<T>(method: 'GET' | 'POST' | 'PUT', url: string, body?
   return (await response.json().catch(() => null)) as T;
 }
 
+/** Sends a file as it is and returns the JSON answer; throws an `ApiError`. */
+export async function sendFile<T>(url: string, file: Blob): Promise<T> {
+  const response = await fetched(url, { method: 'POST', body: file, headers: { 'content-type': 'application/octet-stream' } });
+  return (await response.json().catch(() => null)) as T;
+}
+
 /** Sends JSON and returns the file that the server makes of it; throws an `ApiError`. */
 export const sendForFile = async (url: string, body: unknown): Promise<Blob> => (await ask('POST', url, body)).blob();
 
-async function ask(method: string, url: string, body: unknown): Promise<Response> {
+const ask = (method: string, url: string, body: unknown): Promise<Response> =>
+  fetched(url, {
+    method,
+    ...(body !== undefined && { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
+  });
+
+async function fetched(url: string, request: RequestInit): Promise<Response> {
   let response: Response;
   try {
-    response = await fetch(url, {
-      method,
-      ...(body !== undefined && { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
-    });
+    response = await fetch(url, request);
   } catch {
     throw new ApiError(NO_ANSWER, 0);
   }

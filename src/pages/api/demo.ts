@@ -1,4 +1,11 @@
-import { demoSchema, setDemo } from '../../server/demo';
-import { endpoint } from '../../server/http/endpoint';
+import { parse } from '../../core/formats/fields';
+import { demoSchema } from '../../server/demo';
+import { fileEndpoint } from '../../server/http/endpoint';
+import { readJson } from '../../server/http/readJson';
+import { decodeText } from '../../server/text/decodeText';
 
-export const PUT = endpoint(demoSchema, (input, { stores, now }) => setDemo(stores, input, now));
+const LIMIT_BYTES = 1000;
+
+export const PUT = fileEndpoint('setDemo', (body) => parse(demoSchema, readJson(decodeText(body, 'the request'))), {
+  limitBytes: LIMIT_BYTES,
+});

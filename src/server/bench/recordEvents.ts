@@ -7,6 +7,7 @@ import { benchLine, factsOfPass } from '../../core/bench/benchLine';
 import { loadWorkshop } from '../workshop/loadWorkshop';
 import { rosterOf } from '../workshop/roster';
 import type { Stores } from '../stores';
+import { refuseOtherEvents } from './refuseOtherEvents';
 
 export const recordEventsSchema = object({ events: list(benchEventSchema, 10_000) });
 
@@ -20,6 +21,7 @@ export async function recordEvents(
   const events = input.events.map((event) => ({ ...eventOf(event), bench: null }));
   events.forEach((event, index) => checkBenchEvent(event, `events[${index}]`));
   await checkUnits(stores, events);
+  await refuseOtherEvents(stores, events);
   await stores.bench.add(await withFacts(stores, events, now), now.toISOString());
   return { recorded: events.map((event) => event.id) };
 }

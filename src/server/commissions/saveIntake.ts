@@ -1,4 +1,5 @@
 import { object, type InferType } from 'yup';
+import { checkUnits } from '../../core/formats/checkUnits';
 import { commissionFields, unitFields } from '../../core/formats/commissionSchemas';
 import { count, list } from '../../core/formats/fields';
 import { InputError } from '../../core/formats/InputError';
@@ -31,21 +32,4 @@ export async function saveIntake(
       'This commission was changed in another window after this one was opened: reload the page, then make your change again.',
     );
   return { revision: input.revision + 1 };
-}
-
-function checkUnits(units: InferType<typeof intakeSchema>['units']): void {
-  const names = new Set<string>();
-  units.forEach((unit, index) => {
-    const models = unit.counted ?? unit.promised;
-    if (unit.leaders > models)
-      throw new InputError(`units[${index}].leaders`, unit.leaders, `give at most ${models}, the models of the unit`);
-    const name = unit.name.trim().toLowerCase();
-    if (names.has(name))
-      throw new InputError(
-        `units[${index}].name`,
-        unit.name,
-        'give every unit a name of its own, so that you can tell them apart at the bench',
-      );
-    names.add(name);
-  });
 }

@@ -3,9 +3,11 @@ import { atLeast, clockTime, count, list, minutes, oneOf } from '../../core/form
 import { InputError } from '../../core/formats/InputError';
 import { SIZES, type Size } from '../../core/scheme/definitions';
 import { BASE_SCHOOLS, METALLICS_SCHOOLS } from '../../core/scheme/houseRules';
+import { UNSAVED } from '../../data/revisions';
+import { ConflictError } from '../errors';
 import type { Stores } from '../stores';
 
-export const houseRulesSchema = object({
+const rulesSchema = object({
   sessions: list(object({ weekday: count(0, 6), from: clockTime(), to: clockTime() }), 50),
   paintMinutes: minutes(),
   handMinutes: minutes(),
@@ -27,7 +29,13 @@ export const houseRulesSchema = object({
   currency: oneOf(['EUR', 'USD', 'GBP', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK', 'AUD', 'CAD', 'NZD', 'JPY'] as const),
 });
 
-export async function saveHouseRules(stores: Pick<Stores, 'houseRules'>, rules: InferType<typeof houseRulesSchema>): Promise<void> {
+export const houseRulesSchema = object({ revision: count(UNSAVED), rules: rulesSchema.required() });
+
+/** Saves the rules as they are in a window that was opened at a revision. Answers with the new one. */
+export async function saveHouseRules(
+  stores: Pick<Stores, 'houseRules'>,
+  { revision, rules }: InferType<typeof houseRulesSchema>,
+): Promise<{ revision: number }> {
   rules.sessions.forEach((session, index) => {
     if (session.to <= session.from)
       throw new InputError(`sessions[${index}].to`, session.to, `give an end after its start (${session.from})`);
@@ -41,5 +49,9 @@ export async function saveHouseRules(stores: Pick<Stores, 'houseRules'>, rules: 
         `let it not overlap the session from ${clash.from} to ${clash.to} of the same day`,
       );
   });
-  await stores.houseRules.save(rules);
+  if (!(await stores.houseRules.save(rules, revision)))
+    throw new ConflictError(
+      'House rules were changed in another window after this one was opened: reload the page, then make your change again.',
+    );
+  return { revision: revision + 1 };
 }

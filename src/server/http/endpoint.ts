@@ -1,12 +1,16 @@
 import type { APIContext, APIRoute } from 'astro';
 import type { InferType, Schema } from 'yup';
 import { parse } from '../../core/formats/fields';
+import { asDataError, isBusy } from '../../data/dataErrors';
 import { InputError } from '../../core/formats/InputError';
 import { announce, type Announcement } from '../bench/announcements';
 import { ConflictError, NotFoundError } from '../errors';
-import { services } from '../services';
+import { checkInPlace, dataFolder, openedDatabase, services, writing } from '../services';
 import type { Stores } from '../stores';
-import { readBody, TooLargeError } from './readBody';
+import { inThread } from '../threads/inThread';
+import type { TaskName, TaskRequest } from '../threads/tasks';
+import { readBody, readBytes, TooLargeError } from './readBody';
+import { readJson } from './readJson';
 
 const DEFAULT_LIMIT_BYTES = 1_000_000;
 
@@ -20,21 +24,29 @@ interface Call {
 
 interface EndpointOptions {
   limitBytes?: number;
-  /** What open windows are told when it is done; null when nothing is written. */
+  /** What open windows are told when it is done; null when nothing that they show is written. */
   tells?: Announcement | null;
 }
 
-/** An endpoint that takes a JSON body and parses it by one schema. A use case may return a `Response` of its own, for files. */
+/** An endpoint that takes a JSON body and parses it by one schema, and writes. */
 export function endpoint<S extends Schema>(
   schema: S,
   useCase: (input: InferType<S>, call: Call) => Promise<unknown>,
   { limitBytes = DEFAULT_LIMIT_BYTES, tells = 'changed' }: EndpointOptions = {},
 ): APIRoute {
   return answering(async (context, call) => {
-    const answer = answerOf(await useCase(parse(schema, readJson(await readBody(context.request, limitBytes))), call));
+    const input = parse(schema, readJson(await readBody(context.request, limitBytes)));
+    const answer = answerOf(await writing.together(() => useCase(input, call)));
     if (tells) announce(tells);
     return answer;
   });
+}
+
+/** An endpoint that takes a JSON body and writes nothing. A use case may return a `Response` of its own, for files. */
+export function question<S extends Schema>(schema: S, useCase: (input: InferType<S>, call: Call) => Promise<unknown>): APIRoute {
+  return answering(async (context, call) =>
+    answerOf(await useCase(parse(schema, readJson(await readBody(context.request, DEFAULT_LIMIT_BYTES))), call)),
+  );
 }
 
 /** An endpoint without a body, otherwise like the one above. */
@@ -42,18 +54,37 @@ export function query(useCase: (call: Call) => Promise<unknown>): APIRoute {
   return answering(async (_context, call) => answerOf(await useCase(call)));
 }
 
+/** An endpoint that takes a whole file and works on it in a thread; `writes` tells whether anything is to be written. */
+export function fileEndpoint<T extends TaskName>(
+  task: T,
+  inputOf: (file: Uint8Array, url: URL) => TaskRequest<T>['input'],
+  { limitBytes, writes = () => true }: { limitBytes: number; writes?: (url: URL) => boolean },
+): APIRoute {
+  return answering(async ({ request, url }, { now }) => {
+    const input = inputOf(await readBytes(request, limitBytes), url);
+    const work = () => inThread({ task, input, folder: dataFolder(), now });
+    if (!writes(url)) return json(await work());
+    const answer = json(await writing.byItself(work));
+    announce('changed');
+    return answer;
+  });
+}
+
 const answerOf = (result: unknown) => (result instanceof Response ? result : json(result));
 
 function answering(handle: (context: APIContext, call: Call) => Promise<Response>): APIRoute {
   return async (context) => {
     try {
-      return await handle(context, {
+      const answer = await handle(context, {
         stores: await services(),
         params: context.params,
         url: context.url,
         request: context.request,
         now: new Date(),
       });
+      // A folder that was taken away in the middle has not stored anything.
+      checkInPlace((await openedDatabase()).database);
+      return answer;
     } catch (error) {
       return refusal(error);
     }
@@ -69,20 +100,15 @@ function closing(response: Response): Response {
   return response;
 }
 
-function readJson(body: string): unknown {
-  try {
-    return JSON.parse(body);
-  } catch {
-    throw new InputError('the request', body, 'send valid JSON');
-  }
-}
-
 /** Turns a refusal into its answer; what went wrong unforeseen is written to the log and not shown. */
 function refusal(error: unknown): Response {
   if (error instanceof InputError) return json({ error: error.message, field: error.field }, 400);
   if (error instanceof NotFoundError) return json({ error: error.message }, 404);
   if (error instanceof ConflictError) return json({ error: error.message }, 409);
   if (error instanceof TooLargeError) return closing(json({ error: error.message }, 413));
+  if (isBusy(error)) return json({ error: 'Something else is being written just now: try again in a moment.' }, 503);
+  const dataError = asDataError(error, dataFolder());
+  if (dataError) return json({ error: dataError.message }, 503);
   process.stderr.write(`${error instanceof Error ? error.stack : String(error)}\n`);
   return json(
     {

@@ -1,10 +1,12 @@
+import { InputError } from '../../core/formats/InputError';
+
 /** The body is larger than the endpoint takes. */
 export class TooLargeError extends Error {
   override readonly name = 'TooLargeError';
 }
 
-/** Reads a body as text and gives up as soon as it is longer than the limit, whatever its header claims. */
-export async function readBody(request: Request, limitBytes: number): Promise<string> {
+/** Reads a body and gives up as soon as it is longer than the limit, whatever its header claims. */
+export async function readBytes(request: Request, limitBytes: number): Promise<Uint8Array> {
   const chunks: Uint8Array[] = [];
   let length = 0;
   const reader = request.body?.getReader();
@@ -18,5 +20,15 @@ export async function readBody(request: Request, limitBytes: number): Promise<st
     }
     chunks.push(value);
   }
-  return Buffer.concat(chunks).toString('utf8');
+  return Buffer.concat(chunks);
+}
+
+/** A body as text, which our own pages write as UTF-8. */
+export async function readBody(request: Request, limitBytes: number): Promise<string> {
+  const bytes = await readBytes(request, limitBytes);
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+  } catch {
+    throw new InputError('the request', Buffer.from(bytes.subarray(0, 12)).toString('hex'), 'send text as UTF-8');
+  }
 }

@@ -35,6 +35,7 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
     sessions: built.jobs.length === 0 ? null : lineSessions(built.problem, workshop.house.sessions, now.getTime()),
     planned: await plannedOrder(stores, selection, built.problem),
     own: own && built.jobs.length > 0 ? carryOver(built.problem, own) : null,
+    ownRevision: await stores.workshop.ownLineRevision(selection),
     isOwnOnBench: isOnBench && own === bench,
     waitingUnits: waiting.map((unit) => unit.name),
     withWaiting: waiting.length === 0 ? null : shareMinutes((await figuresOf(stores, workshop, { selection, units }, now)).total),

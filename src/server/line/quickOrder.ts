@@ -1,7 +1,7 @@
 import { compileLine } from '../../core/line/compileLine';
 import type { LineProblem } from '../../core/line/definitions';
 import { solveLine } from '../../core/line/solveLine';
-import { solveInThread } from './solveInThread';
+import { solveInThread } from '../threads/solveInThread';
 
 const SEED = 1;
 /** Enough steps to leave the worst of a construction behind in a few tens of milliseconds. */

@@ -1,7 +1,9 @@
 import { object, type InferType } from 'yup';
 import { ownLine } from '../../core/formats/commission';
-import { id, list } from '../../core/formats/fields';
+import { count, id, list } from '../../core/formats/fields';
 import { buildLine } from '../../core/scheme/buildLine';
+import { UNSAVED } from '../../data/revisions';
+import { ConflictError } from '../errors';
 import { suggestOrder } from '../estimate/plannedOrder';
 import { chosenUnits, selectionSchema } from '../workshop/choice';
 import { loadWorkshop } from '../workshop/loadWorkshop';
@@ -9,12 +11,24 @@ import { rosterOf } from '../workshop/roster';
 import type { Stores } from '../stores';
 import { checkedLine } from './checkedLine';
 
-export const ownLineSchema = object({ selection: selectionSchema, line: ownLine().nullable().default(null) });
+export const ownLineSchema = object({
+  revision: count(UNSAVED),
+  selection: selectionSchema,
+  line: ownLine().nullable().default(null),
+});
 
 /** Keeps the painter's own order for these units, or forgets it; what does not fit the line as it is now is refused. */
-export async function saveOwnLine(stores: Stores, { selection, line }: InferType<typeof ownLineSchema>, now: Date): Promise<void> {
+export async function saveOwnLine(
+  stores: Stores,
+  { revision, selection, line }: InferType<typeof ownLineSchema>,
+  now: Date,
+): Promise<{ revision: number }> {
   if (line) checkedLine(await problemOf(stores, selection, now), line);
-  await stores.workshop.saveOwnLine(selection, line);
+  if (!(await stores.workshop.saveOwnLine(selection, line, revision)))
+    throw new ConflictError(
+      'This line was changed in another window after this one was opened: reload the page, then make your change again.',
+    );
+  return { revision: revision + 1 };
 }
 
 export const suggestSchema = object({ selection: selectionSchema, order: list(id(), 100_000) });

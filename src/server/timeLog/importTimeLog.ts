@@ -1,4 +1,3 @@
-import { boolean, object, string, type InferType } from 'yup';
 import { ulid } from 'ulid';
 import { readTimeLog, type FileRow } from '../../core/formats/timeLog';
 import { tieToWork, type NamedUnit } from '../../core/time/tieToWork';
@@ -6,35 +5,37 @@ import type { TimeLogImport } from '../../core/views/log';
 import type { StoredLogRow } from '../../core/views/stored';
 import type { Stores } from '../stores';
 
-export const importTimeLogSchema = object({ csv: string().strict().defined(), confirm: boolean().strict().required() });
-/** About 100,000 rows. */
-export const IMPORT_LIMIT_BYTES = 20_000_000;
-
 const SAMPLE_ROWS = 8;
 
 /** Reads a time log file. Without `confirm` it only says what it would take; rows in the log already are not taken twice. */
 export async function importTimeLog(
-  stores: Pick<Stores, 'timeLog' | 'commissions'>,
-  input: InferType<typeof importTimeLogSchema>,
+  stores: Stores,
+  { csv, confirm }: { csv: string; confirm: boolean },
   now: Date,
 ): Promise<TimeLogImport> {
-  const { rows, bad } = readTimeLog(input.csv);
-  const sorted = sortOut(rows, await stores.timeLog.list());
-  if (input.confirm) {
-    const units = await namedUnits(stores);
-    await stores.timeLog.insert([
+  const { rows, bad, badCount } = readTimeLog(csv);
+  if (!confirm) return told(sortOut(rows, await stores.timeLog.list()));
+  return stores.allOrNothing(async ({ timeLog, commissions }) => {
+    const sorted = sortOut(rows, await timeLog.list());
+    const units = await namedUnits(commissions);
+    await timeLog.insert([
       ...sorted.fresh.map((row) => ({ ...tieToWork(row, units), id: row.id ?? ulid(now.getTime()) })),
       ...sorted.grown,
     ]);
-    await stores.timeLog.saveJudgements(sorted.judged);
+    await timeLog.saveJudgements(sorted.judged);
+    return told(sorted);
+  });
+
+  function told(sorted: SortedRows): TimeLogImport {
+    return {
+      newRows: sorted.fresh.length,
+      knownRows: rows.length - sorted.fresh.length,
+      bad,
+      badCount,
+      sample: sorted.fresh.slice(0, SAMPLE_ROWS),
+      taken: confirm,
+    };
   }
-  return {
-    newRows: sorted.fresh.length,
-    knownRows: rows.length - sorted.fresh.length,
-    bad,
-    sample: sorted.fresh.slice(0, SAMPLE_ROWS),
-    taken: input.confirm,
-  };
 }
 
 interface SortedRows {
@@ -76,8 +77,8 @@ type Told = Pick<FileRow, 'startedAt' | 'commission' | 'unit' | 'part' | 'techni
 const contentOf = (row: Told) => [startOf(row), row.commission, row.unit, row.part, row.models].join('\u0001');
 const startOf = (row: Pick<Told, 'startedAt' | 'technique'>) => `${Date.parse(row.startedAt)}\u0001${row.technique}`;
 
-async function namedUnits(stores: Pick<Stores, 'commissions'>): Promise<NamedUnit[]> {
-  const commissions = [...(await stores.commissions.listOpen()), ...(await stores.commissions.listClosed())];
-  const names = new Map(commissions.map((commission) => [commission.id, commission.name]));
-  return (await stores.commissions.unitsOf([...names.keys()])).map((unit) => ({ ...unit, commissionName: names.get(unit.commissionId)! }));
+async function namedUnits(commissions: Stores['commissions']): Promise<NamedUnit[]> {
+  const all = [...(await commissions.listOpen()), ...(await commissions.listClosed())];
+  const names = new Map(all.map((commission) => [commission.id, commission.name]));
+  return (await commissions.unitsOf([...names.keys()])).map((unit) => ({ ...unit, commissionName: names.get(unit.commissionId)! }));
 }

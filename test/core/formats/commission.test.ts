@@ -14,6 +14,8 @@ const keepers = unit('keepers', [part('coat', step('basecoat', { paintId: 'red',
 const bench = new TestBench(roster([keepers], { paints: new Map([['red', paint('red')]]) }));
 const coat = bench.pass('coat');
 
+const EVENTS = [bench.started(0, coat), bench.done(2, coat, 1), bench.missed(3, coat, 1)];
+
 const file = (): CommissionFile => ({
   format: 'neat-relay/commission@2',
   id: 'commission-1',
@@ -27,8 +29,8 @@ const file = (): CommissionFile => ({
   paints: [paint('red')],
   units: [structuredClone(keepers)],
   closedAt: null,
-  events: [bench.started(0, coat), bench.done(2, coat, 1), bench.missed(3, coat, 1)],
-  judgements: [{ id: 'row-1', verdict: 'counts', correctedMinutes: 12 }],
+  events: structuredClone(EVENTS),
+  judgements: [{ id: EVENTS[0]!.id, verdict: 'counts', correctedMinutes: 12 }],
 });
 
 const refused = (change: (value: CommissionFile) => void): string => {
@@ -60,7 +62,24 @@ describe('a commission as JSON', () => {
 
   it('refuses ids used twice and paints that the file does not list', () => {
     expect(refused((value) => value.units.push(structuredClone(value.units[0]!)))).to.match(/units\[1\]\.id/);
-    expect(refused((value) => (value.paints = []))).to.match(/paintId is "red": name a paint that the file lists/);
+    expect(refused((value) => (value.paints = []))).to.match(/paintId is "red": name a paint that is there/);
+    expect(refused((value) => value.paints.push({ ...paint('red'), name: 'Other' }))).to.match(
+      /^paints\[1\]\.id is "red": list every paint once/,
+    );
+    const twice = (value: CommissionFile) => (value.units[0]!.scheme.parts[0]!.steps[0]!.id = value.units[0]!.scheme.parts[0]!.id);
+    expect(refused(twice)).to.match(/^units\[0\]\.scheme\.parts\[0\]\.steps\[0\]\.id is/);
+    expect(refused((value) => (value.events[1]!.id = value.events[0]!.id))).to.match(/^events\[1\]\.id is .*give every event an id/);
+  });
+
+  it('refuses what Intake refuses', () => {
+    expect(refused((value) => (value.units[0]!.leaders = 900))).to.match(/^units\[0\]\.leaders is 900: give at most/);
+    const other = { ...structuredClone(keepers), id: 'u2', scheme: { parts: [], allOver: [] } };
+    expect(refused((value) => value.units.push(other))).to.match(/^units\[1\]\.name is .*a name of its own/);
+  });
+
+  it('refuses events of units that it does not tell of, and a word on rows that no event begins', () => {
+    expect(refused((value) => (value.events[1]!.unit = 'nobody'))).to.match(/^events\[1\]\.unit is "nobody": name a unit of the file/);
+    expect(refused((value) => (value.judgements[0]!.id = 'row-9'))).to.match(/^judgements\[0\]\.id is "row-9"/);
   });
 
   it('refuses events that do not say what they are of', () => {

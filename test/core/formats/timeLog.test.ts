@@ -18,6 +18,7 @@ describe('the time log as CSV', () => {
   it('reads a row', () => {
     expect(readTimeLog(csv(GOOD))).to.deep.equal({
       bad: [],
+      badCount: 0,
       lines: [2],
       rows: [
         {
@@ -50,6 +51,29 @@ describe('the time log as CSV', () => {
     expect(row).to.include({ weight: 10, minutes: 12.5, correctedMinutes: null, verdict: 'unsure', id: null, unitId: null });
   });
 
+  it('takes semicolons and tabs for commas, and then commas for decimal points', () => {
+    const [row] = readTimeLog(csv(GOOD)).rows;
+    for (const delimiter of [';', '\t']) {
+      const other = csv(GOOD).replaceAll(',', delimiter).replaceAll('12.5', '12,5').replaceAll('0.25', '0,25');
+      expect(readTimeLog(other).rows, delimiter).to.deep.equal([row]);
+    }
+  });
+
+  it('leaves no cell that a spreadsheet takes for a formula, and reads its own as it was', () => {
+    for (const text of ['=1+1', '+1', '-1', '@x', '\tx', "'=1", "'tis", '=HYPERLINK("http://x")']) {
+      const row = { ...(readTimeLog(csv(GOOD)).rows[0] as FileRow), id: 'x', note: text, unit: text.trim() };
+      const written = writeTimeLog([row]);
+      expect(written, text).not.to.match(/(^|,|")[=+\-@\t]/m);
+      expect(readTimeLog(written).rows[0], text).to.include({ note: text, unit: text.trim() });
+    }
+  });
+
+  it('lists as many bad values as a person reads, and counts the rest', () => {
+    const reading = readTimeLog(csv(...Array.from({ length: 500 }, () => ','.repeat(17))));
+    expect(reading.bad).to.have.length(100);
+    expect(reading.badCount).to.equal(500 * reading.bad.filter(({ line }) => line === 2).length);
+  });
+
   it('writes no row whose minutes nobody knows', () => {
     const [row] = readTimeLog(csv(GOOD)).rows as [FileRow];
     const open = { ...row, id: 'x', open: 'late' as const, correctedMinutes: null };
@@ -58,6 +82,7 @@ describe('the time log as CSV', () => {
 
   const BAD: [column: (typeof TIME_LOG_COLUMNS)[number], value: string][] = [
     ['started_at', 'yesterday'],
+    ['started_at', '2026-02-31T10:00:00Z'],
     ['started_at', '2026-11-23T19:00:00'],
     ['commission', ''],
     ['unit', ' '],

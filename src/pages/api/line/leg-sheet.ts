@@ -1,12 +1,9 @@
 import { legSheetDocument } from '../../../print/legSheet';
 import { toPdf } from '../../../print/pdf';
 import { download } from '../../../server/http/download';
-import { endpoint } from '../../../server/http/endpoint';
+import { question } from '../../../server/http/endpoint';
 import { legSheetSchema, loadLegSheet } from '../../../server/line/loadLegSheet';
 
-export const POST = endpoint(
-  legSheetSchema,
-  async (input, { stores, now }) =>
-    download(await toPdf(legSheetDocument(await loadLegSheet(stores, input, now))), 'leg sheet.pdf', 'application/pdf'),
-  { tells: null },
+export const POST = question(legSheetSchema, async (input, { stores, now }) =>
+  download(await toPdf(legSheetDocument(await loadLegSheet(stores, input, now))), 'leg sheet.pdf', 'application/pdf'),
 );

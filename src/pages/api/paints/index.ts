@@ -1,4 +1,4 @@
-import { paintSchema } from '../../../core/formats/commissionSchemas';
 import { endpoint } from '../../../server/http/endpoint';
+import { savePaint, savePaintSchema } from '../../../server/paints/savePaint';
 
-export const PUT = endpoint(paintSchema, (input, { stores }) => stores.paints.save(input));
+export const PUT = endpoint(savePaintSchema, (input, { stores }) => savePaint(stores, input));

@@ -1,6 +1,10 @@
-import { endpoint } from '../../../server/http/endpoint';
-import { IMPORT_LIMIT_BYTES, importTimeLog, importTimeLogSchema } from '../../../server/timeLog/importTimeLog';
+import { fileEndpoint } from '../../../server/http/endpoint';
 
-export const POST = endpoint(importTimeLogSchema, (input, { stores, now }) => importTimeLog(stores, input, now), {
-  limitBytes: IMPORT_LIMIT_BYTES,
+/** About 100,000 rows. */
+const LIMIT_BYTES = 20_000_000;
+const isPreview = (url: URL) => url.searchParams.has('preview');
+
+export const POST = fileEndpoint('importTimeLog', (file, url) => ({ file, confirm: !isPreview(url) }), {
+  limitBytes: LIMIT_BYTES,
+  writes: (url) => !isPreview(url),
 });

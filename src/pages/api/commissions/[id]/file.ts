@@ -1,4 +1,4 @@
-import { exportCommission } from '../../../../server/commissions/commissionFile';
+import { exportCommission } from '../../../../server/commissions/exportCommission';
 import { query } from '../../../../server/http/endpoint';
 import { download } from '../../../../server/http/download';
 

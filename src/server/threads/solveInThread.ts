@@ -3,7 +3,7 @@ import { Worker } from 'node:worker_threads';
 import type { SolveReport, SolveRequest } from '../../core/line/runSolver';
 
 /** The thread runs from the sources, in the built server too: it is the same code that the browser's worker has. */
-const THREAD = path.resolve('src/server/line/solver.thread.mjs');
+const THREAD = path.resolve('src/server/threads/solver.thread.mjs');
 
 /** Solves a line in a thread of its own, so that the server keeps answering. Rejects when the thread fails. */
 export function solveInThread(request: SolveRequest, onReport: (report: SolveReport) => void = () => undefined): Promise<SolveReport> {

@@ -1,16 +1,11 @@
-import { mixed } from 'yup';
 import type { BenchEvent } from '../../core/bench/definitions';
 import { SITTING_GAP_MINUTES } from '../../core/bench/foldClock';
-import { readCommission, writeCommission } from '../../core/formats/commission';
+import { writeCommission } from '../../core/formats/commission';
 import type { Paint, Unit } from '../../core/scheme/definitions';
 import { wholeCommission } from '../../core/views/selection';
 import type { StoredEvent } from '../../core/views/stored';
-import { ConflictError } from '../errors';
 import { findCommission } from '../workshop/loadWorkshop';
 import type { Stores } from '../stores';
-
-/** The file is read by the format's own reader, so the door only asks for JSON. */
-export const anyJson = mixed().defined();
 
 const GAP_MS = SITTING_GAP_MINUTES * 60_000;
 
@@ -96,36 +91,3 @@ const bareTime = (event: StoredEvent): StoredEvent => ({
   facts: null,
   note: '',
 });
-
-/** Takes a commission file in. Refused when its commission is here already; paints on the shelf stay as they are. */
-export async function importCommission(stores: Stores, value: unknown, now: Date): Promise<{ id: string; paintsKept: string[] }> {
-  const { format: _format, paints, units, bench, events, judgements, line, closedAt, ...commission } = readCommission(value);
-  if (await stores.commissions.find(commission.id)) {
-    throw new ConflictError(
-      `"${commission.name}" is here already: open it instead, or give the file, its units, parts and steps other ids.`,
-    );
-  }
-  const taken = await stores.commissions.unitsElsewhere(
-    units.map((unit) => unit.id),
-    commission.id,
-  );
-  if (taken.length > 0)
-    throw new ConflictError(`The unit ids ${taken.join(', ')} belong to another commission: give the units of the file other ids.`);
-  const shelf = new Map((await stores.paints.list()).map((paint) => [paint.id, paint]));
-  await stores.paints.addMissing(paints);
-  await stores.commissions.insert(commission, now.toISOString(), closedAt);
-  await stores.commissions.saveIntake(commission, units, 1);
-  for (const unit of units) await stores.commissions.saveScheme(unit.id, unit.scheme, 1, now.toISOString());
-  if (line) await stores.workshop.saveOwnLine(wholeCommission(commission.id), line);
-  await stores.timeLog.saveJudgements(judgements);
-  const here = await stores.workshop.benchId();
-  const from = (event: BenchEvent) => event.bench ?? bench ?? here;
-  await stores.bench.add(
-    events.map((event) => ({ ...event, bench: from(event) === here ? null : from(event) })),
-    now.toISOString(),
-  );
-  return { id: commission.id, paintsKept: paints.filter((paint) => differs(paint, shelf.get(paint.id))).map((paint) => paint.name) };
-}
-
-const differs = (paint: Paint, known: Paint | undefined) =>
-  known !== undefined && JSON.stringify({ ...paint }) !== JSON.stringify({ ...known });

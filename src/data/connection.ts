@@ -1,0 +1,74 @@
+import knex, { type Knex } from 'knex';
+
+/** What better-sqlite3 gives us of a connection. */
+export interface RawConnection {
+  pragma: (text: string) => unknown;
+  backup: (file: string) => Promise<unknown>;
+}
+
+/**
+ * Writers of this program take turns, so that nobody waits for long. A wait is a standstill of the thread: it is kept short, and
+ * whoever meets another writer says so.
+ */
+const BUSY_MS = 100;
+
+interface ConnectOptions {
+  /** Nothing is changed, not even what a killed program left to be written. */
+  readonly?: boolean;
+  journal?: 'WAL' | 'delete';
+  /** How long a statement waits for another writer, standing still. */
+  busyMs?: number;
+}
+
+/** SQLite with its safest settings: a bench event that was answered is on the disk. */
+export function connect(filename: string, { readonly = false, journal = 'WAL', busyMs = BUSY_MS }: ConnectOptions = {}): Knex {
+  return knex({
+    client: 'better-sqlite3',
+    connection: { filename, options: { readonly } },
+    useNullAsDefault: true,
+    // Knex also asks for names that a schema statement leaves out, as undefined.
+    wrapIdentifier: (identifier: string | undefined, quote) =>
+      quote(identifier === undefined ? (identifier as never) : snakeCase(identifier)),
+    postProcessResponse: camelCaseKeys,
+    pool: {
+      min: 1,
+      max: 1,
+      afterCreate: (connection: RawConnection, done: (error: Error | null) => void) => {
+        try {
+          connection.pragma(`busy_timeout = ${busyMs}`);
+          connection.pragma('foreign_keys = ON');
+          if (!readonly) {
+            connection.pragma(`journal_mode = ${journal}`);
+            connection.pragma('synchronous = FULL');
+          }
+          done(null);
+        } catch (error) {
+          done(error as Error);
+        }
+      },
+    },
+  });
+}
+
+const snakeCase = (name: string) => name.replaceAll(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
+const camelCased = new Map<string, string>();
+
+/** Names of columns are few and met with every row. */
+function camelCase(name: string): string {
+  let known = camelCased.get(name);
+  if (known === undefined) {
+    known = name.replaceAll(/_([a-z])/g, (_match, letter: string) => letter.toUpperCase());
+    camelCased.set(name, known);
+  }
+  return known;
+}
+
+/** Columns are snake_case in the file and camelCase in the program. */
+function camelCaseKeys(response: unknown): unknown {
+  if (Array.isArray(response)) return response.map(camelCaseKeys);
+  if (response === null || typeof response !== 'object') return response;
+  const row = response as Record<string, unknown>;
+  const renamed: Record<string, unknown> = {};
+  for (const key in row) renamed[camelCase(key)] = row[key];
+  return renamed;
+}

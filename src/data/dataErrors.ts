@@ -1,0 +1,50 @@
+import { lastCopy } from './copies';
+import { databaseFile } from './folder';
+
+/** The data folder cannot be used as it is; nothing in it was changed. The message says what to do. */
+export class DataError extends Error {
+  override readonly name: string = 'DataError';
+}
+
+/** The data folder was written by a newer program; nothing in it was touched. */
+export class NewerDatabaseError extends DataError {
+  override readonly name = 'NewerDatabaseError';
+}
+
+/** Is another thread of this program writing just now? */
+export const isBusy = (error: unknown): boolean => codeOf(error)?.startsWith('SQLITE_BUSY') ?? false;
+
+const codeOf = (error: unknown): string | undefined =>
+  error instanceof Error && 'code' in error && typeof error.code === 'string' ? error.code : undefined;
+
+/** What SQLite and the system say about a disk, in words for the painter; null for an error that is about something else. */
+export function asDataError(error: unknown, folder: string): DataError | null {
+  if (error instanceof DataError) return error;
+  const code = codeOf(error);
+  if (code === undefined) return null;
+  const file = databaseFile(folder);
+  if (code === 'SQLITE_FULL' || code === 'ENOSPC' || code === 'EDQUOT')
+    return new DataError(
+      `The disk that holds ${folder} is full: free some space and try again. What was answered as saved before is saved; this was not.`,
+    );
+  if (/^SQLITE_(READONLY|CANTOPEN|PERM|AUTH)/.test(code) || ['EACCES', 'EPERM', 'EROFS'].includes(code))
+    return new DataError(
+      `${folder} cannot be written (${code}): make the folder and its files writable for your user, or set NEAT_RELAY_DATA to another folder.`,
+    );
+  if (['ENOTDIR', 'EEXIST', 'EISDIR'].includes(code))
+    return new DataError(`${folder} is not a folder: set NEAT_RELAY_DATA to a folder, or move the file away.`);
+  if (/^SQLITE_(CORRUPT|NOTADB)/.test(code)) return damaged(folder, `${file} is damaged`);
+  if (code.startsWith('SQLITE_IOERR') || code === 'EIO')
+    return new DataError(`${file} cannot be read or written (${code}): look at the disk. ${wayBack(folder)}`);
+  return null;
+}
+
+/** A file that is no database any more. It is left as it is. */
+export const damaged = (folder: string, what: string): DataError => new DataError(`${what}; it was left as it is. ${wayBack(folder)}`);
+
+function wayBack(folder: string): string {
+  const copy = lastCopy(folder);
+  return copy === null
+    ? 'There is no copy in the data folder: restore one of your own with "npm start -- --restore FILE", or move the file away to start with nothing.'
+    : `The last good copy is ${copy}: go back to it with "npm start -- --restore ${copy}".`;
+}

@@ -1,0 +1,24 @@
+import path from 'node:path';
+import { connect } from './connection';
+import { DataError, isBusy } from './dataErrors';
+import { LOCK_FILE, makeOwnFile } from './folder';
+
+/**
+ * Keeps a data folder for this program alone until it is released or the program ends, however it ends: the system takes back
+ * the lock that SQLite holds on a file of its own. Throws a `DataError` when another program has the folder.
+ */
+export async function lockFolder(folder: string): Promise<() => Promise<void>> {
+  const file = path.join(folder, LOCK_FILE);
+  makeOwnFile(file);
+  const lock = connect(file, { readonly: false, journal: 'delete' });
+  try {
+    await lock.raw('BEGIN EXCLUSIVE');
+  } catch (error) {
+    await lock.destroy();
+    if (!isBusy(error)) throw error;
+    throw new DataError(
+      `Another Neat Relay is running on ${folder}: stop that one first, or set NEAT_RELAY_DATA to another folder for this one.`,
+    );
+  }
+  return () => lock.destroy();
+}

@@ -1,0 +1,66 @@
+import type { BenchEvent } from '../../core/bench/definitions';
+import { pieceIds } from '../../core/formats/checkUnits';
+import { readCommission, type CommissionFile } from '../../core/formats/commission';
+import type { Paint } from '../../core/scheme/definitions';
+import { wholeCommission } from '../../core/views/selection';
+import { refuseOtherEvents } from '../bench/refuseOtherEvents';
+import { ConflictError } from '../errors';
+import type { Stores } from '../stores';
+
+export interface ImportedCommission {
+  id: string;
+  /** Names of paints that are on the shelf otherwise than in the file, and stay as they are. */
+  paintsKept: string[];
+}
+
+/**
+ * Takes a commission file in, all or nothing. Refused when its commission, or anything of it, is here already; paints on the shelf
+ * stay as they are.
+ */
+export async function importCommission(stores: Stores, value: unknown, now: Date): Promise<ImportedCommission> {
+  const file = readCommission(value);
+  return stores.allOrNothing(async (within) => {
+    await refuseKnown(within, file);
+    return takeIn(within, file, now);
+  });
+}
+
+async function refuseKnown({ commissions }: Stores, { id, name, units }: CommissionFile): Promise<void> {
+  if (await commissions.find(id))
+    throw new ConflictError(`"${name}" is here already: open it instead, or give the file, its units, parts and steps other ids.`);
+  const unitIds = units.map((unit) => unit.id);
+  const taken = await commissions.unitsElsewhere(unitIds, id);
+  if (taken.length > 0)
+    throw new ConflictError(`The unit ids ${few(taken)} belong to another commission: give the units of the file other ids.`);
+  const pieces = await commissions.piecesElsewhere(
+    units.flatMap((unit) => pieceIds(unit.scheme)),
+    unitIds,
+  );
+  if (pieces.length > 0)
+    throw new ConflictError(`The ids ${few(pieces)} belong to parts or steps of another unit: give those of the file other ids.`);
+}
+
+const MOST_NAMED = 5;
+const few = (ids: readonly string[]): string =>
+  ids.length > MOST_NAMED ? `${ids.slice(0, MOST_NAMED).join(', ')} and ${ids.length - MOST_NAMED} more` : ids.join(', ');
+
+async function takeIn(stores: Stores, file: CommissionFile, now: Date): Promise<ImportedCommission> {
+  const { format: _format, paints, units, bench, events, judgements, line, closedAt, ...commission } = file;
+  const shelf = new Map((await stores.paints.list()).map((paint) => [paint.id, paint]));
+  await stores.paints.addMissing(paints);
+  await stores.commissions.insert(commission, now.toISOString(), closedAt);
+  await stores.commissions.saveIntake(commission, units, 1);
+  for (const unit of units) await stores.commissions.saveScheme(unit.id, unit.scheme, 1, now.toISOString());
+  const selection = wholeCommission(commission.id);
+  if (line) await stores.workshop.saveOwnLine(selection, line, await stores.workshop.ownLineRevision(selection));
+  await stores.timeLog.saveJudgements(judgements);
+  const here = await stores.workshop.benchId();
+  const from = (event: BenchEvent) => event.bench ?? bench ?? here;
+  const taken = events.map((event) => ({ ...event, bench: from(event) === here ? null : from(event) }));
+  await refuseOtherEvents(stores, taken);
+  await stores.bench.add(taken, now.toISOString());
+  return { id: commission.id, paintsKept: paints.filter((paint) => differs(paint, shelf.get(paint.id))).map((paint) => paint.name) };
+}
+
+const differs = (paint: Paint, known: Paint | undefined) =>
+  known !== undefined && JSON.stringify({ ...paint }) !== JSON.stringify({ ...known });

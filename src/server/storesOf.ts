@@ -1,0 +1,24 @@
+import type { Knex } from 'knex';
+import { BenchStore } from '../data/benchStore';
+import { CommissionStore } from '../data/commissionStore';
+import { databaseVersion } from '../data/databaseVersion';
+import { DemoStore } from '../data/demoStore';
+import { HouseRulesStore } from '../data/houseRulesStore';
+import { PaintStore } from '../data/paintStore';
+import { TimeLogStore } from '../data/timeLogStore';
+import { inTransaction } from '../data/transaction';
+import { WorkshopStore } from '../data/workshopStore';
+import type { Stores } from './stores';
+
+/** The stores over an opened database or a transaction: the only place where they are joined. */
+export const storesOf = (knex: Knex): Stores => ({
+  commissions: new CommissionStore(knex),
+  paints: new PaintStore(knex),
+  houseRules: new HouseRulesStore(knex),
+  bench: new BenchStore(knex),
+  timeLog: new TimeLogStore(knex),
+  workshop: new WorkshopStore(knex),
+  demo: new DemoStore(knex),
+  version: () => databaseVersion(knex),
+  allOrNothing: (work) => inTransaction(knex, (trx) => work(storesOf(trx))),
+});

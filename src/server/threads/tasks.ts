@@ -1,0 +1,23 @@
+import { importCommission } from '../commissions/importCommission';
+import { setDemo } from '../demo';
+import { readJson } from '../http/readJson';
+import { decodeText } from '../text/decodeText';
+import { importTimeLog } from '../timeLog/importTimeLog';
+import type { Stores } from '../stores';
+
+/** What takes long and writes: each runs in a thread with a connection of its own, so that every page goes on answering. */
+export const tasks = {
+  importCommission: (stores: Stores, file: Uint8Array, now: Date) => importCommission(stores, readJson(decodeText(file, 'the file')), now),
+  importTimeLog: (stores: Stores, { file, confirm }: { file: Uint8Array; confirm: boolean }, now: Date) =>
+    importTimeLog(stores, { csv: decodeText(file, 'the file'), confirm }, now),
+  setDemo: (stores: Stores, input: Parameters<typeof setDemo>[1], now: Date) => setDemo(stores, input, now),
+} as const;
+
+export type TaskName = keyof typeof tasks;
+
+export interface TaskRequest<T extends TaskName> {
+  task: T;
+  input: Parameters<(typeof tasks)[T]>[1];
+  folder: string;
+  now: Date;
+}
