@@ -6,7 +6,7 @@ import { compileLine } from '../core/line/compileLine';
 import type { LineProblem } from '../core/line/definitions';
 import { planOrder } from '../core/line/planOrder';
 import type { SolveReport } from '../core/line/runSolver';
-import { solveInThread } from '../server/threads/solveInThread';
+import { solveInThread } from '../server/threads/threads';
 
 const USAGE = 'npm run --silent plan -- FILE [--seconds S | --steps N] [--seed N] [--order ORDER.json] [--progress]';
 const DEFAULT_SECONDS = 5;

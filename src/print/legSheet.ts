@@ -1,5 +1,5 @@
 import type { Content, ContentCanvas, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
-import { jobMinutes, type JobInfo } from '../core/scheme/buildLine';
+import { jobMinutes, type JobInfo } from '../core/scheme/lineJobs';
 import { factsOf } from '../core/scheme/techniques';
 import type { LegSheet } from '../core/views/legSheet';
 import { counted, dayText, minutesText, momentText, positionsText, rangeText, timeOfDayText } from '../ui/format';

@@ -10,7 +10,7 @@ import { wholeCommission } from '../../src/core/views/selection';
 import { chooseUnits } from '../../src/server/workshop/choice';
 import { loadLine } from '../../src/server/line/loadLine';
 import { ownLineSchema, saveOwnLine } from '../../src/server/line/saveOwnLine';
-import { solveInThread } from '../../src/server/threads/solveInThread';
+import { solveInThread } from '../../src/server/threads/threads';
 import { parse } from '../../src/core/formats/fields';
 import { demoDatabase, testDatabase, type TestDatabase } from '../support/database';
 

@@ -1,4 +1,5 @@
-import { dryMinutesOf, factorOf, handleMinutesOf, jobId, type Roster, type RosterUnit } from '../scheme/buildLine';
+import { dryMinutesOf, factorOf, handleMinutesOf, type Roster, type RosterUnit } from '../scheme/buildLine';
+import { jobId } from '../scheme/lineJobs';
 import type { Size, Technique } from '../scheme/definitions';
 import { orderRules } from '../scheme/orderRules';
 import { passesOf } from '../scheme/passes';

@@ -81,7 +81,11 @@ export function readLineProblem(value: unknown): LineProblem {
   return problem;
 }
 
-function checkWishes(problem: LineProblem, ids: { jobs: Set<string>; trays: Set<string> }): void {
+/** Checks the wishes of a problem that is good without them. Throws an `InputError`. */
+export function checkWishes(
+  problem: LineProblem,
+  ids = { jobs: uniqueIds('jobs', problem.jobs), trays: uniqueIds('trays', problem.trays) },
+): void {
   const wishes = problem.wishes ?? [];
   const taken = { bound: new Set<string>(), behind: new Set<string | null>(), first: new Set<string>() };
   const once = (set: Set<string | null>, field: string, id: string | null, remedy: string) => {

@@ -52,13 +52,15 @@ export class OrderSearch {
     else this.judge.take(this.best);
   }
 
-  /** Orders built from scratch. The first one is the fastest that is good, so that a long line has a plan soon. */
-  construct(shouldStop: () => boolean): void {
+  /** Orders built from scratch; with `most`, only so many of the best. The first one is the fastest that is good, so that a long line has a plan soon. */
+  construct(shouldStop: () => boolean, most = GREEDY_WEIGHTS.length): void {
     const { line } = this;
-    for (const weights of GREEDY_WEIGHTS) {
-      this.offer(greedyOrder(line, weights));
-      if (shouldStop()) return;
+    for (const weights of GREEDY_WEIGHTS.slice(0, most)) {
+      const order = greedyOrder(line, weights, { shouldStop });
+      if (order) this.offer(order);
+      if (shouldStop()) break;
     }
+    if (this.bestCost < Infinity && (shouldStop() || most < GREEDY_WEIGHTS.length)) return;
     this.offer(enteredOrder(line));
     this.offer(trayByTrayOrder(line));
   }

@@ -66,8 +66,38 @@ export function coveredModels(job: LineJob, trayModels: number): number[] {
 
 const indexById = (items: readonly { id: string }[]) => new Map(items.map((item, index) => [item.id, index]));
 
-/** Turns a problem that `readLineProblem` has accepted into flat arrays; ids that do not resolve throw. */
+/** What of a line depends neither on sessions nor on wishes: it is compiled once for the jobs it was made of. */
+type CompiledWork = Omit<CompiledLine, 'problem' | 'sessionFrom' | 'sessionTo' | 'wishes'>;
+const compiledWork = new WeakMap<LineJob[], { problem: LineProblem; work: CompiledWork }>();
+
+/**
+ * Turns a problem that `readLineProblem` has accepted into flat arrays; ids that do not resolve throw. The same jobs with other
+ * sessions or wishes cost next to nothing, so a problem must not be changed once it was compiled.
+ */
 export function compileLine(problem: LineProblem): CompiledLine {
+  const work = workOf(problem);
+  const sessions = problem.sessions?.length ? problem.sessions : [{ from: 0, to: Infinity }];
+  const jobIndex = indexById(problem.jobs);
+  return {
+    ...work,
+    problem,
+    sessionFrom: Float64Array.from(sessions, (session) => session.from),
+    sessionTo: Float64Array.from(sessions, (session) => session.to),
+    wishes: compileWishes(problem, (id) => jobIndex.get(id)!, work.jobTray),
+  };
+}
+
+const SHARED = ['trays', 'setups', 'start', 'changeover', 'tools', 'prefer'] as const;
+
+function workOf(problem: LineProblem): CompiledWork {
+  const known = compiledWork.get(problem.jobs);
+  if (known && SHARED.every((field) => known.problem[field] === problem[field])) return known.work;
+  const work = compileWork(problem);
+  compiledWork.set(problem.jobs, { problem, work });
+  return work;
+}
+
+function compileWork(problem: LineProblem): CompiledWork {
   const lookup = (map: Map<string, number>, kind: string, id: string) => {
     const index = map.get(id);
     if (index === undefined) throw new Error(`compileLine: ${kind} "${id}" is not in the problem`);
@@ -145,11 +175,9 @@ export function compileLine(problem: LineProblem): CompiledLine {
     edgeStart[j + 1] = edgeJob.length;
   });
 
-  const sessions = problem.sessions?.length ? problem.sessions : [{ from: 0, to: Infinity }];
   const prefer = problem.prefer ?? [];
   const tools = problem.tools ?? [];
   return {
-    problem,
     jobCount: jobs.length,
     setupCount: problem.setups.length,
     cellStart,
@@ -182,8 +210,5 @@ export function compileLine(problem: LineProblem): CompiledLine {
     preferFirst: Int32Array.from(prefer, (entry) => lookup(jobIndex, 'job', entry.first)),
     preferThen: Int32Array.from(prefer, (entry) => lookup(jobIndex, 'job', entry.then)),
     preferMinutes: Float64Array.from(prefer, (entry) => entry.minutes),
-    sessionFrom: Float64Array.from(sessions, (session) => session.from),
-    sessionTo: Float64Array.from(sessions, (session) => session.to),
-    wishes: compileWishes(problem, (id) => lookup(jobIndex, 'job', id), jobTray),
   };
 }

@@ -7,9 +7,9 @@ import { cheapestOpenings } from './openings';
  * Minutes of total that no order can beat: the touch-up no order can avoid, plus the largest of four finishes. All
  * hands-on work with the cheapest way to open every leg that is needed, laid into the sessions; all hands-on work with a
  * fresh start in every session; the work between the earliest begins and the shortest ways to the end of the line; and the
- * model that is longest in the hand or too wet to be.
+ * model that is longest in the hand or too wet to be. Told to stop, it settles for less than it could find.
  */
-export function lowerBound(line: CompiledLine): number {
+export function lowerBound(line: CompiledLine, shouldStop: () => boolean = () => false): number {
   if (line.jobCount === 0) return 0;
   const calendar = new BenchCalendar(line);
   const openings = cheapestOpenings(line);
@@ -20,7 +20,7 @@ export function lowerBound(line: CompiledLine): number {
     headBodyTail(line, openings, headsAndTails(line, openings)),
     line.sessionFrom[0]! + busiestModel(line),
   );
-  return finish - line.sessionFrom[0]! + forcedTouchUp(line);
+  return finish - line.sessionFrom[0]! + forcedTouchUp(line, shouldStop);
 }
 
 /** All the work on one model, which must rest after each job before it may be picked up again; the last rest aside. */
@@ -53,7 +53,7 @@ function finishWithStarts(line: CompiledLine, handsOn: number): number {
 }
 
 /** Preferences that a chain of hard predecessors contradicts, and the cheaper side of those that contradict each other. */
-function forcedTouchUp(line: CompiledLine): number {
+function forcedTouchUp(line: CompiledLine, shouldStop: () => boolean): number {
   const sides = new Map<string, { first: number; then: number; minutes: number; opposite: number }>();
   let minutes = 0;
   for (let entry = 0; entry < line.preferMinutes.length; entry++) {
@@ -70,7 +70,8 @@ function forcedTouchUp(line: CompiledLine): number {
   }
   const reach = reachability(line);
   for (const side of sides.values()) {
-    if (reach(side.then, side.first)) minutes += side.minutes;
+    if (shouldStop()) minutes += Math.min(side.minutes, side.opposite);
+    else if (reach(side.then, side.first)) minutes += side.minutes;
     else if (reach(side.first, side.then)) minutes += side.opposite;
     else minutes += Math.min(side.minutes, side.opposite);
   }

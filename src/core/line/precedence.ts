@@ -1,3 +1,4 @@
+import FlatQueue from 'flatqueue';
 import type { CompiledLine } from './compileLine';
 
 /** How many jobs must stand before each job, counted once per job. */
@@ -9,19 +10,17 @@ export function predecessorCounts(line: CompiledLine): Int32Array {
 
 /**
  * An order with predecessors first that always takes, of the jobs that may stand next, the one with the smallest
- * rank. A job in a cycle cannot stand anywhere, so a shorter result means a cycle.
+ * rank; no two jobs have the same. A job in a cycle cannot stand anywhere, so a shorter result means a cycle.
  */
 export function orderByRank(line: CompiledLine, rank: (job: number) => number): Int32Array {
   const open = predecessorCounts(line);
-  const eligible = new Set<number>();
-  open.forEach((count, job) => count === 0 && eligible.add(job));
+  const eligible = new FlatQueue<number>();
+  open.forEach((count, job) => count === 0 && eligible.push(job, rank(job)));
   const order: number[] = [];
-  while (eligible.size > 0) {
-    let best = -1;
-    for (const job of eligible) if (best < 0 || rank(job) < rank(best)) best = job;
-    eligible.delete(best);
-    order.push(best);
-    for (const next of line.successors[best]!) if (--open[next]! === 0) eligible.add(next);
+  while (eligible.length > 0) {
+    const next = eligible.pop()!;
+    order.push(next);
+    for (const behind of line.successors[next]!) if (--open[behind]! === 0) eligible.push(behind, rank(behind));
   }
   return Int32Array.from(order);
 }

@@ -12,6 +12,7 @@ export interface SolveRequest {
   milliseconds: number | null;
   /** An order to start from, as job indexes. */
   start?: ArrayLike<number>;
+  isQuick?: boolean;
 }
 
 export interface SolveReport extends SolvedLine {
@@ -28,7 +29,7 @@ const TELL_EVERY_MS = 100;
  * `now` is a clock in milliseconds.
  */
 export function runSolver(request: SolveRequest, now: () => number, report: (report: SolveReport) => void): void {
-  const { problem, seed, steps, milliseconds, start } = request;
+  const { problem, seed, steps, milliseconds, start, isQuick } = request;
   const begun = now();
   let told = -Infinity;
   const tell = (solved: SolvedLine, done: boolean) => report({ ...solved, order: solved.order.slice(), milliseconds: now() - begun, done });
@@ -36,6 +37,7 @@ export function runSolver(request: SolveRequest, now: () => number, report: (rep
     seed,
     steps: steps ?? Infinity,
     start,
+    isQuick,
     shouldStop: milliseconds === null ? undefined : () => now() - begun >= milliseconds,
     onProgress: (progress) => {
       if (now() - told < TELL_EVERY_MS) return;

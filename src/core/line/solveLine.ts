@@ -12,6 +12,8 @@ export interface SolveOptions {
   shouldStop?: () => boolean;
   /** Called for every new best order and every better bound; the order must be copied to be kept. */
   onProgress?: (progress: SolvedLine) => void;
+  /** The first construction and a few moves, without a bound: for a plan in a moment. */
+  isQuick?: boolean;
   /** False to leave the exact search out: for many quick answers of which none need be proven. True when not given. */
   seeksProof?: boolean;
   /** An order to start from, beside the constructions. */
@@ -51,8 +53,12 @@ export function solveLine(line: CompiledLine, options: SolveOptions): SolvedLine
   const answer = (search: OrderSearch): SolvedLine => ({ order: search.best, cost: search.bestCost, bound, steps: search.step });
   const search = new OrderSearch(line, options.seed, (better) => options.onProgress?.(answer(better)));
   if (options.start) search.offer(options.start);
-  search.construct(shouldStop);
-  bound = lowerBound(line);
+  search.construct(shouldStop, options.isQuick ? 1 : undefined);
+  if (options.isQuick) {
+    search.run(options.steps, 0, shouldStop);
+    return answer(search);
+  }
+  bound = lowerBound(line, shouldStop);
   options.onProgress?.(answer(search));
   for (const { afterSteps, width } of options.seeksProof === false ? [] : exactAttempts(line)) {
     if (options.steps < afterSteps || isProven(search.bestCost, bound) || shouldStop()) break;

@@ -1,7 +1,9 @@
-import { LINE_PROBLEM_FORMAT, type LineAfter, type LineJob, type LinePrefer, type LineProblem } from '../line/definitions';
-import type { Paint, Size, Standard, Technique, Unit } from './definitions';
+import { LINE_PROBLEM_FORMAT, type LineAfter, type LineJob, type LineProblem } from '../line/definitions';
+import type { Paint, Standard, Technique, Unit } from './definitions';
 import type { HouseRules } from './houseRules';
-import { orderRules, type HardRule, type OrderRules } from './orderRules';
+import { jobId, type JobInfo, type OrderReason, type TrayInfo } from './lineJobs';
+import { orderOnTray } from './orderOnTray';
+import { orderRules } from './orderRules';
 import { passesOf, type Pass } from './passes';
 import { changeoverMinutes, lineSetup, lineTools, setupId, startMinutes, type SetupInfo } from './setups';
 import { splitTrays, type UnitTray } from './splitTrays';
@@ -26,45 +28,6 @@ export interface Roster {
   doneModels: (passKey: string) => ReadonlySet<number>;
 }
 
-/** A job of the line in the painter's terms. */
-export interface JobInfo {
-  id: string;
-  passKey: string;
-  commissionId: string;
-  commissionName: string;
-  unitId: string;
-  unitName: string;
-  size: Size;
-  trayId: string;
-  /** Null for a step that goes over everything. */
-  partName: string | null;
-  technique: Technique;
-  paintId: string | null;
-  setupId: string;
-  coat: number;
-  coats: number;
-  coverage: number;
-  /** Models of the unit still to paint, 1-based. */
-  models: number[];
-  /** Minutes for each of them. */
-  minutes: number[];
-  dryMinutes: number;
-}
-
-/** Hands-on minutes of all the models of a job. */
-export const jobMinutes = (job: Pick<JobInfo, 'minutes'>): number => job.minutes.reduce((sum, minutes) => sum + minutes, 0);
-
-export interface TrayInfo extends UnitTray {
-  unitName: string;
-}
-
-/** Why one job stands before another; hard rules only, as they are in the problem. */
-export interface OrderReason {
-  before: string;
-  after: string;
-  reason: string;
-}
-
 /** A line problem and what its ids mean. */
 export interface BuiltLine {
   problem: LineProblem;
@@ -79,7 +42,8 @@ export interface BuiltLine {
 export function buildLine(roster: Roster): BuiltLine {
   const perUnit = roster.units.map((unit) => buildUnit(unit, roster));
   const jobs = perUnit.flatMap((unit) => unit.jobs);
-  const trays = perUnit.flatMap((unit) => unit.trays).filter((tray) => jobs.some((job) => job.trayId === tray.id));
+  const taken = new Set(jobs.map((job) => job.trayId));
+  const trays = perUnit.flatMap((unit) => unit.trays).filter((tray) => taken.has(tray.id));
   const setups = distinctSetups(jobs, roster.paints);
   return {
     problem: {
@@ -99,8 +63,6 @@ export function buildLine(roster: Roster): BuiltLine {
     softReasons: perUnit.flatMap((unit) => unit.softReasons),
   };
 }
-
-export const jobId = (pass: string, tray: Pick<UnitTray, 'number'>) => `${pass}@${tray.number}`;
 
 function buildUnit(unit: RosterUnit, roster: Roster) {
   const passes = passesOf(unit, unit.standard);
@@ -178,71 +140,6 @@ function lineJob(job: JobInfo, tray: UnitTray, after: LineAfter[]): LineJob {
     handleMinutes: handleMinutesOf(job.technique, job.dryMinutes),
     after,
   };
-}
-
-/** The unit's rules between the jobs that are still open on one tray. */
-function orderOnTray(jobs: JobInfo[], tray: UnitTray, rules: OrderRules) {
-  const open = new Map(jobs.map((job) => [job.passKey, job]));
-  const hard = withoutImplied(
-    rules.hard.filter((rule) => open.has(rule.before) && open.has(rule.after)),
-    open,
-  );
-  const soft = rules.soft.filter((rule) => open.has(rule.first) && open.has(rule.then));
-  const after = new Map<string, LineAfter[]>();
-  for (const rule of hard) {
-    const entry: LineAfter = {
-      job: jobId(rule.before, tray),
-      scope: rule.scope,
-      ...(rule.lagMinutes !== null && { lagMinutes: rule.lagMinutes }),
-    };
-    const of = jobId(rule.after, tray);
-    after.set(of, [...(after.get(of) ?? []), entry]);
-  }
-  const prefer: LinePrefer[] = soft.map((rule) => ({
-    first: jobId(rule.first, tray),
-    then: jobId(rule.then, tray),
-    minutes: rule.minutesPerModel * sharedModels(open.get(rule.first)!, open.get(rule.then)!),
-  }));
-  const named = (before: string, behind: string, reason: string): OrderReason => ({
-    before: jobId(before, tray),
-    after: jobId(behind, tray),
-    reason,
-  });
-  return {
-    after,
-    prefer: prefer.filter((entry) => entry.minutes > 0),
-    reasons: hard.map((rule) => named(rule.before, rule.after, rule.reason)),
-    softReasons: soft.map((rule) => named(rule.first, rule.then, rule.reason)),
-  };
-}
-
-const sharedModels = (a: JobInfo, b: JobInfo) => a.models.filter((model) => b.models.includes(model)).length;
-
-/**
- * Leaves out a rule a -> c where rules a -> b and b -> c make c wait at least as long anyway.
- * Timing gets faster and the reasons shorter; no order changes.
- */
-function withoutImplied(rules: HardRule[], open: ReadonlyMap<string, JobInfo>): HardRule[] {
-  const byPair = new Map(rules.map((rule) => [`${rule.before}>${rule.after}`, rule]));
-  return rules.filter((rule) => {
-    if (rule.lagMinutes !== null) return true;
-    for (const [between, job] of open) {
-      const into = byPair.get(`${rule.before}>${between}`);
-      const outOf = byPair.get(`${between}>${rule.after}`);
-      if (into && outOf && isImplied(rule, into, outOf, job.models, open)) return false;
-    }
-    return true;
-  });
-}
-
-/** Does waiting for b, which itself waits for a, keep every model of c waiting for a as the rule a -> c asks? */
-function isImplied(rule: HardRule, into: HardRule, outOf: HardRule, between: number[], open: ReadonlyMap<string, JobInfo>): boolean {
-  const a = open.get(rule.before)!.models;
-  const c = open.get(rule.after)!.models;
-  const covers = (models: number[]) => models.every((model) => between.includes(model));
-  if (into.scope === 'tray') return outOf.scope === 'tray' || covers(c);
-  if (rule.scope === 'tray') return outOf.scope === 'tray' && covers(a);
-  return covers(a.filter((model) => c.includes(model)));
 }
 
 function distinctSetups(jobs: JobInfo[], paints: ReadonlyMap<string, Paint>): SetupInfo[] {

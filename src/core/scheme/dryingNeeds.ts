@@ -1,4 +1,5 @@
-import { buildLine, type BuiltLine, type JobInfo, type Roster } from './buildLine';
+import { buildLine, type BuiltLine, type Roster } from './buildLine';
+import type { JobInfo } from './lineJobs';
 import { approved, modelsOf } from './definitions';
 
 /**

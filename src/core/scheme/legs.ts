@@ -1,5 +1,6 @@
 import type { LinePlan } from '../line/definitions';
-import { jobMinutes, type BuiltLine, type JobInfo } from './buildLine';
+import type { BuiltLine } from './buildLine';
+import { jobMinutes, type JobInfo } from './lineJobs';
 import type { SetupInfo } from './setups';
 
 /** One setup carried across trays without a change, in the painter's terms. */

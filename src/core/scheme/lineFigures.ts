@@ -1,7 +1,8 @@
 import { compileLine } from '../line/compileLine';
 import { timeOrder, type TimedOrder } from '../line/timeOrder';
 import type { LineSession } from '../line/definitions';
-import { jobMinutes, type BuiltLine } from './buildLine';
+import type { BuiltLine } from './buildLine';
+import { jobMinutes } from './lineJobs';
 
 /** Where the minutes of an order go that belong to some of its jobs. */
 export interface JobShare {

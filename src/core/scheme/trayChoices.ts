@@ -3,7 +3,8 @@ import { compileLine, type CompiledLine } from '../line/compileLine';
 import type { LineProblem, LineTotals } from '../line/definitions';
 import { solveLine, type SolveOptions } from '../line/solveLine';
 import { timeOrder } from '../line/timeOrder';
-import { buildLine, jobMinutes, type JobInfo, type Roster } from './buildLine';
+import { buildLine, type Roster } from './buildLine';
+import { jobMinutes, type JobInfo } from './lineJobs';
 import { approved, type Unit } from './definitions';
 import { splitTrays } from './splitTrays';
 

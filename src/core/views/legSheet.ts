@@ -1,6 +1,6 @@
 import type { LineSessions } from '../calendar/lineSessions';
 import type { LineTotals } from '../line/definitions';
-import type { TrayInfo } from '../scheme/buildLine';
+import type { TrayInfo } from '../scheme/lineJobs';
 import type { Leg } from '../scheme/legs';
 import type { Commission } from '../scheme/definitions';
 

@@ -1,6 +1,6 @@
 import type { OrderChange } from '../../core/line/definitions';
 import type { PlaceReason } from '../../core/line/explainPlace';
-import { jobMinutes } from '../../core/scheme/buildLine';
+import { jobMinutes } from '../../core/scheme/lineJobs';
 import { factsOf } from '../../core/scheme/techniques';
 import type { LinePicture } from '../../core/views/line';
 import { Swatch } from '../../ui/Swatch/Swatch';

@@ -1,5 +1,5 @@
 import type { LinePlan, LineProblem } from '../../core/line/definitions';
-import type { JobInfo } from '../../core/scheme/buildLine';
+import type { JobInfo } from '../../core/scheme/lineJobs';
 import type { Paint } from '../../core/scheme/definitions';
 import { factsOf } from '../../core/scheme/techniques';
 import type { LinePicture } from '../../core/views/line';

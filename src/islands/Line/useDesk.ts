@@ -3,7 +3,7 @@ import type { LineProblem } from '../../core/line/definitions';
 import type { PlaceReason } from '../../core/line/explainPlace';
 import type { PlaceCost } from '../../core/line/places';
 import type { Strategy } from '../../core/line/strategies';
-import type { TrayInfo } from '../../core/scheme/buildLine';
+import type { TrayInfo } from '../../core/scheme/lineJobs';
 import type { DeskAnswer, DeskQuestion } from '../workers/desk.worker';
 
 export type AskPlaces = (order: Int32Array, from: number, end: number) => Promise<PlaceCost[]>;

@@ -1,6 +1,6 @@
 import type { DryingNeed } from '../../core/scheme/dryingNeeds';
 import { factsOf } from '../../core/scheme/techniques';
-import type { JobInfo } from '../../core/scheme/buildLine';
+import type { JobInfo } from '../../core/scheme/lineJobs';
 import { isWithin, SAME_SHARE, type TrayChoice } from '../../core/scheme/trayChoices';
 import type { Paint } from '../../core/scheme/definitions';
 import { counted, differenceText, minutesText, percentText, plain } from '../../ui/format';

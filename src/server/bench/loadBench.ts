@@ -4,9 +4,10 @@ import { foldMarks } from '../../core/bench/foldMarks';
 import { compactEvent } from '../../core/formats/benchEvents';
 import { benchSessions } from '../../core/calendar/benchSessions';
 import { carryOver } from '../../core/line/carryOver';
-import { buildLine, type BuiltLine } from '../../core/scheme/buildLine';
+import type { BuiltLine } from '../../core/scheme/buildLine';
 import { packMarks, type BenchPicture } from '../../core/views/bench';
 import type { BenchOrder, StoredEvent } from '../../core/views/stored';
+import { wholeLine } from '../workshop/builtLine';
 import { chosenUnits } from '../workshop/choice';
 import { loadWorkshop, type Workshop, type WorkUnit } from '../workshop/loadWorkshop';
 import { rosterOf } from '../workshop/roster';
@@ -51,7 +52,7 @@ export async function loadBench(stores: Stores, now: Date): Promise<BenchPicture
 /** The order laid over today's schemes, counts and trays, and what has come and gone since it was laid. */
 function todaysLine(workshop: Workshop, units: WorkUnit[], order: BenchOrder) {
   const roster = rosterOf(workshop, units);
-  const all = buildLine({ ...roster, doneModels: () => new Set() });
+  const all = wholeLine(workshop, units);
   const carried = all.jobs.length === 0 ? [] : carryOver(all.problem, order).order;
   return { line: benchLine(roster, carried), changes: changesSince(all, order, workshop) };
 }

@@ -2,11 +2,10 @@ import { object, type InferType } from 'yup';
 import { ownLine } from '../../core/formats/commission';
 import { InputError } from '../../core/formats/InputError';
 import { carryOver } from '../../core/line/carryOver';
-import { buildLine } from '../../core/scheme/buildLine';
 import { checkedLine } from '../line/checkedLine';
+import { lineLeft, wholeLine } from '../workshop/builtLine';
 import { chosenUnits, selectionSchema } from '../workshop/choice';
 import { loadWorkshop } from '../workshop/loadWorkshop';
-import { rosterOf } from '../workshop/roster';
 import type { Stores } from '../stores';
 
 export const putOnBenchSchema = object({ selection: selectionSchema, line: ownLine().required() });
@@ -15,14 +14,14 @@ export const putOnBenchSchema = object({ selection: selectionSchema, line: ownLi
 export async function putOnBench(stores: Stores, { selection, line }: InferType<typeof putOnBenchSchema>, now: Date): Promise<void> {
   const workshop = await loadWorkshop(stores, now);
   const units = chosenUnits(workshop, selection);
-  const built = buildLine(rosterOf(workshop, units));
+  const built = lineLeft(workshop, units);
   if (built.jobs.length === 0) throw new InputError('line.order', line.order, 'nothing is left to paint here: add steps to a scheme first');
   const order = checkedLine(built.problem, line);
   await stores.workshop.putOnBench({ ...withPaintedJobs(order), selection, laidAt: now.toISOString() });
 
   /** Jobs painted already have their place in the order too, so that they are not taken for new ones when a model is repainted. */
   function withPaintedJobs(own: typeof order) {
-    const all = buildLine({ ...rosterOf(workshop, units), doneModels: () => new Set() });
+    const all = wholeLine(workshop, units);
     return { order: carryOver(all.problem, { order: own.order, wishes: [] }).order, wishes: own.wishes };
   }
 }
@@ -32,7 +31,7 @@ export async function acceptChanges(stores: Stores, now: Date): Promise<void> {
   const bench = await stores.workshop.bench();
   if (!bench) return;
   const workshop = await loadWorkshop(stores, now);
-  const all = buildLine({ ...rosterOf(workshop, chosenUnits(workshop, bench.selection)), doneModels: () => new Set() });
+  const all = wholeLine(workshop, chosenUnits(workshop, bench.selection));
   const order = all.jobs.length === 0 ? [] : carryOver(all.problem, bench).order;
   await stores.workshop.putOnBench({ ...bench, order });
 }

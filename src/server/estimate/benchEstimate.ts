@@ -1,7 +1,7 @@
 import { benchSessions, endOfDay, sessionMinutes } from '../../core/calendar/benchSessions';
 import { lineSessions } from '../../core/calendar/lineSessions';
 import { doneModels } from '../../core/bench/foldMarks';
-import { buildLine, factorOf } from '../../core/scheme/buildLine';
+import { factorOf } from '../../core/scheme/buildLine';
 import { approved } from '../../core/scheme/definitions';
 import { lineFigures, shareMinutes, type JobShare, type LineFigures } from '../../core/scheme/lineFigures';
 import { passesOf } from '../../core/scheme/passes';
@@ -11,7 +11,8 @@ import type { CommissionEstimate, PassEstimate, UnitEstimate, WorkFigures } from
 import { wholeCommission, type Selection } from '../../core/views/selection';
 import { chosenUnits } from '../workshop/choice';
 import type { Workshop, WorkUnit } from '../workshop/loadWorkshop';
-import { rosterOf, stepKindOf } from '../workshop/roster';
+import { lineLeft } from '../workshop/builtLine';
+import { stepKindOf } from '../workshop/roster';
 import type { Stores } from '../stores';
 import { plannedOrder, suggestionsOf } from './plannedOrder';
 
@@ -181,7 +182,7 @@ export async function figuresOf(
   { selection, units }: Pick<Piece, 'selection' | 'units'>,
   now: Date,
 ): Promise<LineFigures> {
-  const built = buildLine(rosterOf(workshop, units.map(approved)));
+  const built = lineLeft(workshop, units.map(approved));
   const order = await plannedOrder(stores, selection, built.problem);
   const sessions = order.length === 0 ? null : lineSessions(built.problem, workshop.house.sessions, now.getTime());
   return lineFigures(built, order, sessions?.sessions ?? null);

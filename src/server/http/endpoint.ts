@@ -7,7 +7,7 @@ import { announce, type Announcement } from '../bench/announcements';
 import { ConflictError, NotFoundError } from '../errors';
 import { checkInPlace, dataFolder, openedDatabase, services, writing } from '../services';
 import type { Stores } from '../stores';
-import { inThread } from '../threads/inThread';
+import { taskInThread } from '../threads/threads';
 import type { TaskName, TaskRequest } from '../threads/tasks';
 import { readBody, readBytes, TooLargeError } from './readBody';
 import { readJson } from './readJson';
@@ -62,7 +62,7 @@ export function fileEndpoint<T extends TaskName>(
 ): APIRoute {
   return answering(async ({ request, url }, { now }) => {
     const input = inputOf(await readBytes(request, limitBytes), url);
-    const work = () => inThread({ task, input, folder: dataFolder(), now });
+    const work = (): Promise<unknown> => taskInThread({ task, input, folder: dataFolder(), now });
     if (!writes(url)) return json(await work());
     const answer = json(await writing.byItself(work));
     announce('changed');

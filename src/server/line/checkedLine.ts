@@ -1,9 +1,10 @@
-import { readLineProblem, readOrder } from '../../core/formats/lineProblem';
+import { checkWishes, readOrder } from '../../core/formats/lineProblem';
 import type { OwnLine } from '../../core/line/carryOver';
 import type { LineProblem, LineWish } from '../../core/line/definitions';
 
 /** An order with wishes that fits the line as it is now; what does not is refused with its reason. */
 export function checkedLine(problem: LineProblem, line: { order: string[]; wishes: LineWish[] }): OwnLine {
-  readOrder(readLineProblem({ ...problem, wishes: line.wishes }), line.order);
+  checkWishes({ ...problem, wishes: line.wishes });
+  readOrder(problem, line.order);
   return line;
 }

@@ -6,12 +6,11 @@ import { readOrder } from '../../core/formats/lineProblem';
 import { compileLine } from '../../core/line/compileLine';
 import { SESSION_ROUNDING } from '../../core/line/definitions';
 import { timeOrder } from '../../core/line/timeOrder';
-import { buildLine } from '../../core/scheme/buildLine';
 import { legsOf } from '../../core/scheme/legs';
 import type { LegSheet } from '../../core/views/legSheet';
+import { lineLeft } from '../workshop/builtLine';
 import { chosenUnits, selectionSchema } from '../workshop/choice';
 import { loadWorkshop } from '../workshop/loadWorkshop';
-import { rosterOf } from '../workshop/roster';
 import type { Stores } from '../stores';
 
 export const legSheetSchema = object({ selection: selectionSchema, order: list(id(), 100_000), inSessions: boolean().required() });
@@ -24,7 +23,7 @@ export async function loadLegSheet(
 ): Promise<LegSheet> {
   const workshop = await loadWorkshop(stores, now);
   const units = chosenUnits(workshop, selection);
-  const built = buildLine(rosterOf(workshop, units));
+  const built = lineLeft(workshop, units);
   if (built.jobs.length === 0) throw new InputError('order', ids, 'nothing is left to paint here: add steps to a scheme first');
   const order = readOrder(built.problem, ids);
   const sessions = inSessions ? lineSessions(built.problem, workshop.house.sessions, now.getTime()) : null;

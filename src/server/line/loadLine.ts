@@ -1,6 +1,5 @@
 import { lineSessions } from '../../core/calendar/lineSessions';
 import { carryOver } from '../../core/line/carryOver';
-import { buildLine } from '../../core/scheme/buildLine';
 import { hasScheme, modelsOf } from '../../core/scheme/definitions';
 import { passesOf } from '../../core/scheme/passes';
 import { lacksPaint } from '../../core/scheme/setups';
@@ -10,9 +9,9 @@ import type { LinePicture, UnitChoice } from '../../core/views/line';
 import { selectionKey } from '../../core/views/selection';
 import { figuresOf } from '../estimate/benchEstimate';
 import { plannedOrder } from '../estimate/plannedOrder';
+import { lineLeft } from '../workshop/builtLine';
 import { chosenUnits, currentSelection } from '../workshop/choice';
 import { loadWorkshop, type Workshop, type WorkUnit } from '../workshop/loadWorkshop';
-import { rosterOf } from '../workshop/roster';
 import type { Stores } from '../stores';
 
 /** What is left to paint of the units chosen, as a line. */
@@ -20,7 +19,7 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
   const workshop = await loadWorkshop(stores, now);
   const selection = await currentSelection(stores, workshop);
   const units = chosenUnits(workshop, selection);
-  const built = buildLine(rosterOf(workshop, units));
+  const built = lineLeft(workshop, units);
   const bench = await stores.workshop.bench();
   const leaders = new Map(units.map((unit) => [unit.id, unit.leaders]));
   const waiting = units.filter((unit) => unit.testModel === 'waiting');

@@ -1,7 +1,7 @@
 import { compileLine } from '../../core/line/compileLine';
 import type { LineProblem } from '../../core/line/definitions';
 import { solveLine } from '../../core/line/solveLine';
-import { solveInThread } from '../threads/solveInThread';
+import { solveInThread } from '../threads/threads';
 
 const SEED = 1;
 /** Enough steps to leave the worst of a construction behind in a few tens of milliseconds. */
@@ -27,7 +27,7 @@ async function orderOf(problem: LineProblem): Promise<string[]> {
   const line = compileLine(problem);
   const { order } =
     line.jobCount > MOST_JOBS_IN_PROCESS
-      ? await solveInThread({ problem, seed: SEED, steps: STEPS, milliseconds: null })
+      ? await solveInThread({ problem, seed: SEED, steps: STEPS, milliseconds: null, isQuick: true })
       : solveLine(line, { seed: SEED, steps: STEPS });
   return Array.from(order, (job) => problem.jobs[job]!.id);
 }

@@ -1,13 +1,12 @@
 import { object, type InferType } from 'yup';
 import { ownLine } from '../../core/formats/commission';
 import { count, id, list } from '../../core/formats/fields';
-import { buildLine } from '../../core/scheme/buildLine';
 import { UNSAVED } from '../../data/revisions';
 import { ConflictError } from '../errors';
 import { suggestOrder } from '../estimate/plannedOrder';
+import { lineLeft } from '../workshop/builtLine';
 import { chosenUnits, selectionSchema } from '../workshop/choice';
 import { loadWorkshop } from '../workshop/loadWorkshop';
-import { rosterOf } from '../workshop/roster';
 import type { Stores } from '../stores';
 import { checkedLine } from './checkedLine';
 
@@ -41,5 +40,5 @@ export async function saveSuggestion(stores: Stores, { selection, order }: Infer
 
 async function problemOf(stores: Stores, selection: InferType<typeof selectionSchema>, now: Date) {
   const workshop = await loadWorkshop(stores, now);
-  return buildLine(rosterOf(workshop, chosenUnits(workshop, selection))).problem;
+  return lineLeft(workshop, chosenUnits(workshop, selection)).problem;
 }

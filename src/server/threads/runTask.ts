@@ -1,19 +1,20 @@
-import { parentPort, workerData } from 'node:worker_threads';
 import { connect } from '../../data/connection';
 import { asDataError } from '../../data/dataErrors';
 import { databaseFile } from '../../data/folder';
+import type { Stores } from '../stores';
 import { storesOf } from '../storesOf';
 import { refusalOf } from './refusals';
 import { tasks, type TaskName, type TaskRequest } from './tasks';
+import type { ThreadAnswer } from './threads';
 
 /** Longer than any other writer of this program is at it. */
 const BUSY_MS = 10_000;
 
-/** One task in a thread, with a connection to the database of its own. */
-async function run({ task, input, folder, now }: TaskRequest<TaskName>): Promise<unknown> {
+/** A task has a connection to the database of its own. */
+export async function runTask({ task, input, folder, now }: TaskRequest<TaskName>): Promise<ThreadAnswer> {
   const knex = connect(databaseFile(folder), { busyMs: BUSY_MS });
   try {
-    const work = tasks[task] as (stores: ReturnType<typeof storesOf>, input: unknown, now: Date) => Promise<unknown>;
+    const work = tasks[task] as (stores: Stores, input: unknown, now: Date) => Promise<unknown>;
     return { result: await work(storesOf(knex), input, now) };
   } catch (error) {
     return { refusal: refusalOf(asDataError(error, folder) ?? error) };
@@ -21,5 +22,3 @@ async function run({ task, input, folder, now }: TaskRequest<TaskName>): Promise
     await knex.destroy();
   }
 }
-
-parentPort!.postMessage(await run(workerData as TaskRequest<TaskName>));

@@ -1,15 +1,14 @@
 import { lineSessions } from '../../core/calendar/lineSessions';
 import { compileLine } from '../../core/line/compileLine';
 import { timeOrder } from '../../core/line/timeOrder';
-import { buildLine } from '../../core/scheme/buildLine';
 import { factsOf } from '../../core/scheme/techniques';
 import { wholeCommission, type Selection } from '../../core/views/selection';
 import type { Today, TonightJob } from '../../core/views/today';
 import { plannedOrder } from '../estimate/plannedOrder';
 import type { Stores } from '../stores';
+import { lineLeft } from '../workshop/builtLine';
 import { chosenUnits } from '../workshop/choice';
 import type { Workshop } from '../workshop/loadWorkshop';
-import { rosterOf } from '../workshop/roster';
 
 const MINUTE_MS = 60_000;
 
@@ -18,7 +17,7 @@ export async function planTonight(stores: Stores, workshop: Workshop, now: Date)
   const bench = await stores.workshop.bench();
   const candidates: Selection[] = [...(bench ? [bench.selection] : []), ...workshop.commissions.map(({ id }) => wholeCommission(id))];
   for (const selection of candidates) {
-    const built = buildLine(rosterOf(workshop, chosenUnits(workshop, selection)));
+    const built = lineLeft(workshop, chosenUnits(workshop, selection));
     if (built.jobs.length === 0) continue;
     const order = await plannedOrder(stores, selection, built.problem);
     const sessions = lineSessions(built.problem, workshop.house.sessions, now.getTime());

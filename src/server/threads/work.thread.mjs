@@ -2,4 +2,4 @@ import { register } from 'tsx/esm/api';
 
 // A thread does not inherit the loader that reads TypeScript.
 register();
-await import('./runSolve.ts');
+await import('./runWork.ts');

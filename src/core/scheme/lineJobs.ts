@@ -1,0 +1,43 @@
+import type { Size, Technique } from './definitions';
+import type { UnitTray } from './splitTrays';
+
+/** A job of the line in the painter's terms. */
+export interface JobInfo {
+  id: string;
+  passKey: string;
+  commissionId: string;
+  commissionName: string;
+  unitId: string;
+  unitName: string;
+  size: Size;
+  trayId: string;
+  /** Null for a step that goes over everything. */
+  partName: string | null;
+  technique: Technique;
+  paintId: string | null;
+  setupId: string;
+  coat: number;
+  coats: number;
+  coverage: number;
+  /** Models of the unit still to paint, 1-based. */
+  models: number[];
+  /** Minutes for each of them. */
+  minutes: number[];
+  dryMinutes: number;
+}
+
+/** Hands-on minutes of all the models of a job. */
+export const jobMinutes = (job: Pick<JobInfo, 'minutes'>): number => job.minutes.reduce((sum, minutes) => sum + minutes, 0);
+
+export interface TrayInfo extends UnitTray {
+  unitName: string;
+}
+
+/** Why one job stands before another; hard rules only, as they are in the problem. */
+export interface OrderReason {
+  before: string;
+  after: string;
+  reason: string;
+}
+
+export const jobId = (pass: string, tray: Pick<UnitTray, 'number'>) => `${pass}@${tray.number}`;

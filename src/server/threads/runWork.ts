@@ -1,0 +1,19 @@
+import { parentPort } from 'node:worker_threads';
+import { runSolver } from '../../core/line/runSolver';
+import type { ThreadAnswer, WorkRequest } from './threads';
+
+const tell = (answer: ThreadAnswer) => parentPort!.postMessage(answer);
+
+/** One piece of work after the other, as they are asked for. */
+parentPort!.on('message', (request: WorkRequest) => {
+  if ('problem' in request) {
+    runSolver(
+      request,
+      () => performance.now(),
+      (report) => tell(report.done ? { result: report } : { report }),
+    );
+    return;
+  }
+  // A line is solved without waiting for all that a task needs.
+  void import('./runTask').then(({ runTask }) => runTask(request)).then(tell);
+});

@@ -1,0 +1,56 @@
+import path from 'node:path';
+import { Worker } from 'node:worker_threads';
+import type { SolveReport, SolveRequest } from '../../core/line/runSolver';
+import { errorFrom, type Refusal } from './refusals';
+import type { TaskName, TaskRequest, tasks } from './tasks';
+
+/** The threads run from the sources, in the built server too: it is the same code that the browser's workers have. */
+const THREAD = path.resolve('src/server/threads/work.thread.mjs');
+/** Beginning a thread takes half a second: one is kept for the next piece of work. */
+const MOST_IDLE = 1;
+
+export type WorkRequest = SolveRequest | TaskRequest<TaskName>;
+export type ThreadAnswer = { report: SolveReport } | { result: unknown } | { refusal: Refusal };
+
+const idle: Worker[] = [];
+
+/** Solves a line in a thread of its own, so that the server keeps answering. Rejects when the thread fails. */
+export const solveInThread = (request: SolveRequest, onReport?: (report: SolveReport) => void): Promise<SolveReport> =>
+  inThread(request, onReport) as Promise<SolveReport>;
+
+/** Does a task in a thread of its own; what it refuses is refused here with the same error. */
+export const taskInThread = <T extends TaskName>(request: TaskRequest<T>): ReturnType<(typeof tasks)[T]> =>
+  inThread(request) as ReturnType<(typeof tasks)[T]>;
+
+function inThread(request: WorkRequest, onReport: (report: SolveReport) => void = () => undefined): Promise<unknown> {
+  const thread = idle.pop() ?? begin();
+  thread.ref();
+  return new Promise((resolve, reject) => {
+    const fail = (error: unknown) =>
+      reject(error instanceof Error ? error : new Error(`A thread ended without an answer (${String(error)}).`));
+    const hear = (answer: ThreadAnswer) => {
+      if ('report' in answer) return onReport(answer.report);
+      thread.off('message', hear).off('error', fail).off('exit', fail);
+      putAside(thread);
+      if ('refusal' in answer) reject(errorFrom(answer.refusal));
+      else resolve(answer.result);
+    };
+    thread.on('message', hear).on('error', fail).on('exit', fail);
+    thread.postMessage(request);
+  });
+}
+
+function begin(): Worker {
+  const thread = new Worker(THREAD);
+  thread.on('exit', () => {
+    if (idle.includes(thread)) idle.splice(idle.indexOf(thread), 1);
+  });
+  return thread;
+}
+
+/** An idle thread does not keep the program from ending. */
+function putAside(thread: Worker): void {
+  if (idle.length >= MOST_IDLE) return void thread.terminate();
+  thread.unref();
+  idle.push(thread);
+}
