@@ -2,11 +2,11 @@
 export const layers = {
   core: [],
   data: ['core'],
-  server: ['core', 'data'],
+  server: ['core', 'data', 'print'],
   ui: [],
   print: ['core', 'ui'],
   islands: ['core', 'ui'],
-  pages: ['core', 'server', 'islands', 'ui', 'print'],
+  pages: ['core', 'server', 'islands', 'ui'],
   cli: ['core', 'server'],
 };
 

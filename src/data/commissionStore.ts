@@ -127,6 +127,11 @@ export class CommissionStore {
     );
   }
 
+  /** Those taken out at Intake too. */
+  async allUnits(commissionId: string): Promise<StoredUnit[]> {
+    return this.withSchemes(await this.db<UnitRow>('unit').where({ commissionId }));
+  }
+
   /** Units taken out at Intake, with their schemes. */
   async removedUnits(commissionId: string): Promise<StoredUnit[]> {
     return this.withSchemes(await this.db<UnitRow>('unit').where({ commissionId, removed: 1 }).orderBy('position'));
@@ -229,14 +234,16 @@ export class CommissionStore {
 async function schemesOf(db: Knex, unitIds: readonly string[]): Promise<Map<string, Scheme>> {
   const schemes = new Map<string, Scheme>(unitIds.map((id) => [id, { parts: [], allOver: [] }]));
   const parts = new Map<string, Part>();
-  for (const { id, name, unitId } of await db<PartRow>('part').whereIn('unitId', unitIds).orderBy('position')) {
-    const part: Part = { id, name, steps: [] };
-    parts.set(id, part);
-    schemes.get(unitId)!.parts.push(part);
-  }
-  for (const row of await db<StepRow>('step').whereIn('unitId', unitIds).orderBy('position')) {
-    const strip = row.partId === null ? schemes.get(row.unitId)!.allOver : parts.get(row.partId)!.steps;
-    strip.push(stepOf(row));
+  for (const piece of inPieces(unitIds)) {
+    for (const { id, name, unitId } of await db<PartRow>('part').whereIn('unitId', piece).orderBy('position')) {
+      const part: Part = { id, name, steps: [] };
+      parts.set(id, part);
+      schemes.get(unitId)!.parts.push(part);
+    }
+    for (const row of await db<StepRow>('step').whereIn('unitId', piece).orderBy('position')) {
+      const strip = row.partId === null ? schemes.get(row.unitId)!.allOver : parts.get(row.partId)!.steps;
+      strip.push(stepOf(row));
+    }
   }
   return schemes;
 }

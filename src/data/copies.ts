@@ -1,14 +1,7 @@
 import { existsSync, readdirSync, rmSync, statSync } from 'node:fs';
 import path from 'node:path';
+import type { DatabaseCopy } from '../core/views/backups';
 import { copiesFolder } from './folder';
-
-/** A whole copy of the database in the data folder. */
-export interface DatabaseCopy {
-  name: string;
-  /** When it was made, UTC ISO. */
-  madeAt: string;
-  bytes: number;
-}
 
 const DAILY = /^daily-\d{4}-\d\d-\d\d\.sqlite$/;
 /** Copies of so many days are kept. */

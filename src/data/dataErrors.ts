@@ -6,6 +6,11 @@ export class DataError extends Error {
   override readonly name: string = 'DataError';
 }
 
+/** A file that was chosen to go back to cannot be used; nothing was changed. */
+export class UnfitBackupError extends DataError {
+  override readonly name = 'UnfitBackupError';
+}
+
 /** The data folder was written by a newer program; nothing in it was touched. */
 export class NewerDatabaseError extends DataError {
   override readonly name = 'NewerDatabaseError';

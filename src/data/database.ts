@@ -16,6 +16,8 @@ export interface OpenedDatabase {
   folder: string;
   /** Copy put aside before migrations ran; null when none was needed. */
   backup: string | null;
+  /** Which file it is: another one after a restore. */
+  identity: string;
   /** Is the file in the folder still the one that was opened? */
   isInPlace: () => boolean;
   /** Writes everything into the one file and lets the folder go. */
@@ -63,11 +65,12 @@ async function openLocked(
     await db.destroy();
     throw error;
   }
-  const identity = fileIdentity(file);
+  const identity = fileIdentity(file)!;
   return {
     knex: db,
     folder,
     backup,
+    identity,
     isInPlace: () => fileIdentity(file) === identity,
     close: async () => {
       await db.destroy();
@@ -109,7 +112,7 @@ async function bringUpToDate(db: Knex, migrations: readonly Migration[]): Promis
 }
 
 /** Puts a whole copy beside the database, named for why it was made. */
-export async function putAside(file: string, folder: string, why: string, now: Date): Promise<string> {
+async function putAside(file: string, folder: string, why: string, now: Date): Promise<string> {
   const copy = path.join(copiesFolder(folder), `${why}-${fileTime(now)}.sqlite`);
   await copyDatabase(file, copy);
   return copy;

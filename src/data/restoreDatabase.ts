@@ -1,7 +1,7 @@
 import { copyFileSync, existsSync, linkSync, renameSync } from 'node:fs';
 import path from 'node:path';
 import { checkDatabase } from './checkDatabase';
-import { asDataError } from './dataErrors';
+import { asDataError, NewerDatabaseError, UnfitBackupError } from './dataErrors';
 import { copiesFolder, databaseFile, fileTime, flushToDisk, makeOwnFile, prepareFolder, removeDatabase, UNFINISHED } from './folder';
 import { lockFolder } from './folderLock';
 import { migrations } from './migrations';
@@ -12,17 +12,21 @@ export interface RestoreCandidate {
   folder: string;
 }
 
-/** Takes a file into the data folder, unseen by anything else, and checks it. Throws a `DataError` when it cannot be restored. */
-export async function prepareRestore(from: string, folder: string): Promise<RestoreCandidate> {
+/**
+ * Takes a file into the data folder, unseen by anything else, and checks it; `name` is what messages call it.
+ * Throws an `UnfitBackupError` when it cannot be restored.
+ */
+export async function prepareRestore(from: string, folder: string, name = from): Promise<RestoreCandidate> {
   const file = `${databaseFile(folder)}.restore${UNFINISHED}`;
   try {
     removeDatabase(file);
+    if (!existsSync(from)) throw new UnfitBackupError(`There is no file ${from}: name one that is there. Nothing was changed.`);
     makeOwnFile(file);
     copyFileSync(from, file);
     flushToDisk(file);
-    await checkDatabase(file, folder, migrations).catch((error: Error) => {
-      error.message = error.message.replaceAll(file, from);
-      throw error;
+    await checkDatabase(file, folder, migrations).catch((error: unknown) => {
+      const reason = error instanceof NewerDatabaseError ? 'was written by a newer Neat Relay' : 'is damaged, or no backup of Neat Relay';
+      throw new UnfitBackupError(`${name} ${reason}: choose another backup. Nothing was changed.`, { cause: error });
     });
     return { file, folder };
   } catch (error) {
@@ -65,11 +69,15 @@ function removeCompanions(file: string): void {
 
 /** Restores a data folder that no program runs on; what is there may be damaged. */
 export async function restoreFolder(from: string, folder: string, now: Date): Promise<string | null> {
-  prepareFolder(folder);
-  const unlock = await lockFolder(folder);
   try {
-    return putInPlace(await prepareRestore(from, folder), now);
-  } finally {
-    await unlock();
+    prepareFolder(folder);
+    const unlock = await lockFolder(folder);
+    try {
+      return putInPlace(await prepareRestore(from, folder), now);
+    } finally {
+      await unlock();
+    }
+  } catch (error) {
+    throw asDataError(error, folder) ?? error;
   }
 }

@@ -1,3 +1,4 @@
+import { setImmediate as others } from 'node:timers/promises';
 import type { Knex } from 'knex';
 import type { IdentifiedLogRow } from '../core/bench/logRowsOf';
 import type { RowJudgement } from '../core/time/definitions';
@@ -6,6 +7,7 @@ import { inPieces } from './inPieces';
 import { inOrder, logCacheOf } from './logCache';
 
 const INSERT_CHUNK = 50;
+const READ_AT_ONCE = 4000;
 
 export class TimeLogStore {
   constructor(private readonly db: Knex) {}
@@ -13,11 +15,22 @@ export class TimeLogStore {
   /** All rows in the order they were started, with the painter's word on them. */
   async list(): Promise<StoredLogRow[]> {
     return logCacheOf(this.db).list(this.db, async (ids) => {
-      if (ids === null) return this.joined();
+      if (ids === null) return this.all();
       const rows: StoredLogRow[] = [];
       for (const piece of inPieces(ids)) rows.push(...(await this.joined().whereIn('time_log.id', piece)));
       return rows;
     });
+  }
+
+  /** Piece by piece, so that others are answered in between. */
+  private async all(): Promise<StoredLogRow[]> {
+    const rows: StoredLogRow[] = [];
+    for (let last = ''; ; last = rows.at(-1)!.id) {
+      const piece: StoredLogRow[] = await this.joined().where('time_log.id', '>', last).orderBy('time_log.id').limit(READ_AT_ONCE);
+      rows.push(...piece);
+      if (piece.length < READ_AT_ONCE) return rows;
+      await others();
+    }
   }
 
   async find(id: string): Promise<StoredLogRow | null> {

@@ -1,5 +1,6 @@
 import { openDatabase, type OpenedDatabase } from '../data/database';
 import { DataError } from '../data/dataErrors';
+import { keepDailyCopies } from './backups/dailyCopy';
 import { Gate } from './gate';
 import { onStop } from './stopping';
 import { storesOf } from './storesOf';
@@ -12,6 +13,8 @@ export const dataFolder = (): string => process.env['NEAT_RELAY_DATA'] ?? DEFAUL
 interface Running {
   database: OpenedDatabase;
   stores: Stores;
+  /** Waits for the copy that is being made. */
+  stopCopies: () => Promise<void>;
 }
 
 let running: Promise<Running> | null = null;
@@ -25,7 +28,7 @@ export const serving = new Gate();
 export async function openedDatabase(): Promise<Running> {
   running ??= openDatabase(dataFolder()).then((database) => {
     onStop(closeDatabase);
-    return { database, stores: storesOf(database.knex) };
+    return { database, stores: storesOf(database.knex), stopCopies: keepDailyCopies(database.folder) };
   });
   running.catch(() => (running = null));
   return running;
@@ -50,5 +53,8 @@ export function checkInPlace({ isInPlace, folder }: OpenedDatabase): void {
 export async function closeDatabase(): Promise<void> {
   const open = running;
   running = null;
-  await open?.then(({ database }) => database.close());
+  await open?.then(async ({ database, stopCopies }) => {
+    await stopCopies();
+    await database.close();
+  });
 }

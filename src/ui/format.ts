@@ -82,3 +82,9 @@ export function positionsText(positions: readonly number[]): string {
 
 /** From one position to another: 1 to 10, or 3 alone. */
 export const rangeText = (from: number, to: number): string => (from === to ? String(from) : `${from} to ${to}`);
+
+/** The size of a file: 640 kB, 12.4 MB. */
+export function bytesText(bytes: number): string {
+  const kilobytes = bytes / 1000;
+  return kilobytes < 1000 ? `${plain(Math.max(1, Math.round(kilobytes)))} kB` : `${plain(kilobytes / 1000, 1)} MB`;
+}

@@ -49,7 +49,7 @@ describe('the command line', () => {
     [
       'a bad value',
       () => [write('bad.json', { ...good, start: [4, -2] })],
-      /^start\[1\] is -2: give a number of minutes that is 0 or more\n$/,
+      /^start\[1\] is -2: give a number of minutes from 0 to 1000000\n$/,
     ],
     ...badProblems(good).map(([what, problem, message]): [string, () => string[], RegExp] => [
       what,

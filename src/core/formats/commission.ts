@@ -10,6 +10,7 @@ import { checkScheme, checkUnits } from './checkUnits';
 import { id, instant, list, minutes, oneOf, parse, requiredText } from './fields';
 import { InputError } from './InputError';
 import { lineWishes } from './lineProblem';
+import { checkWorkSize } from './workSize';
 
 export const COMMISSION_FORMAT = 'neat-relay/commission@2';
 const FIRST_FORMAT = 'neat-relay/commission@1';
@@ -77,6 +78,7 @@ function fromFirst({ runs, ...parsed }: InferType<typeof firstSchema>): Commissi
 
 function checkReferences(file: CommissionFile): void {
   checkUnits(file.units);
+  checkWorkSize(file.units);
   const paints = new Set<string>();
   file.paints.forEach((paint, index) => {
     if (paints.has(paint.id)) throw new InputError(`paints[${index}].id`, paint.id, 'list every paint once');

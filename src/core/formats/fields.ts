@@ -50,8 +50,15 @@ export const atLeast = (least: number, what: string) =>
     .min(least, remedy(`give ${what}`))
     .required(remedy(`give ${what}`));
 
-export const minutes = () => atLeast(0, 'a number of minutes that is 0 or more');
-export const optionalMinutes = () => anyNumber('a number of minutes').min(0, remedy('give a number of minutes that is 0 or more'));
+/** Nearly two years: nothing is painted, dries or rests for longer, and sums of it stay exact. */
+export const LONGEST_MINUTES = 1_000_000;
+const A_TIME = `a number of minutes from 0 to ${LONGEST_MINUTES}`;
+
+export const minutes = () => atLeast(0, A_TIME).max(LONGEST_MINUTES, remedy(`give ${A_TIME}`));
+export const optionalMinutes = () =>
+  anyNumber(A_TIME)
+    .min(0, remedy(`give ${A_TIME}`))
+    .max(LONGEST_MINUTES, remedy(`give ${A_TIME}`));
 
 export const count = (least: number, most = 1_000_000) => {
   const what = `a whole number from ${least} to ${most}`;
@@ -119,6 +126,12 @@ export const list = <T>(of: ISchema<T, AnyObject>, most = 5000, least = 0) =>
     .typeError(remedy('give a list'))
     .required(remedy('give a list'))
     .min(least, remedy(`give at least ${least} of them`))
+    .max(most, remedy(`give at most ${most} entries`));
+
+export const optionalList = <T>(of: ISchema<T, AnyObject>, most: number) =>
+  array(of)
+    .strict()
+    .typeError(remedy('give a list'))
     .max(most, remedy(`give at most ${most} entries`));
 
 /** The one door for outside data: checks it by a schema and drops fields the schema does not know, or throws an `InputError`. */

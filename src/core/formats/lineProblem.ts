@@ -1,10 +1,31 @@
 import { array, lazy, mixed, object, type AnyObject, type ISchema } from 'yup';
 import { LINE_PROBLEM_FORMAT, type LineJob, type LineProblem, type LineWish } from '../line/definitions';
-import { compileLine, coveredModels } from '../line/compileLine';
+import { compileLine } from '../line/compileLine';
 import { enteredOrder } from '../line/precedence';
 import { arrangeByWishes } from '../line/wishes';
-import { count, list, literal, minutes, oneOf, optionalMinutes, parse, requiredText, textOrNull } from './fields';
+import {
+  atLeast,
+  count,
+  list,
+  literal,
+  LONGEST_MINUTES,
+  minutes,
+  oneOf,
+  optionalList,
+  optionalMinutes,
+  parse,
+  requiredText,
+  textOrNull,
+} from './fields';
 import { InputError } from './InputError';
+
+/** A problem is bounded by what it makes the program compute, whatever its length as text. */
+export const MOST_JOBS = 20_000;
+export const MOST_CELLS = 1_000_000;
+const MOST_WAITS = 5_000_000;
+const MOST_SETUPS = 2_000;
+const MOST_PREFERENCES = 200_000;
+const MOST_WISHES = 1_000;
 
 const lineId = () => requiredText('an id', 200);
 
@@ -21,7 +42,7 @@ const job = object({
   after: list(after, 100_000),
 });
 
-const ids = () => list(lineId(), 100_000, 1);
+const ids = () => list(lineId(), MOST_JOBS, 1);
 const WISHES = {
   pin: object({ kind: literal('pin'), jobs: ids(), after: textOrNull('the id of a job') }),
   together: object({ kind: literal('together'), jobs: ids() }),
@@ -29,24 +50,31 @@ const WISHES = {
   treat: object({ kind: literal('treat'), jobs: ids(), everyModels: count(1), minutes: minutes() }),
 };
 const wish = lazy((value: { kind?: keyof typeof WISHES } | null) => {
-  const known = value?.kind === undefined ? undefined : WISHES[value.kind];
+  const known = value !== null && Object.hasOwn(WISHES, value?.kind ?? '') ? WISHES[value.kind!] : undefined;
   return (known ?? object({ kind: oneOf(['pin', 'together', 'first', 'treat']) })) as unknown as ISchema<LineWish, AnyObject>;
 });
 
 /** Wishes as a part of another format. */
-export const lineWishes = () => list(wish as unknown as ISchema<LineWish, AnyObject>, 100_000);
+export const lineWishes = () => list(wish as unknown as ISchema<LineWish, AnyObject>, MOST_WISHES);
+
+/** Ten years of sessions, counted in minutes from the first. */
+const MOST_SESSIONS = 100_000;
+const LATEST_MINUTE = 100_000_000;
+const moment = () => atLeast(0, `a minute from 0 to ${LATEST_MINUTE}`).max(LATEST_MINUTE);
 
 const schema = object({
   format: literal(LINE_PROBLEM_FORMAT),
   trays: list(object({ id: lineId(), models: count(1, 100_000) }), 100_000),
-  tools: array(object({ id: lineId(), count: count(1, 10_000), restMinutes: minutes() })).strict(),
-  setups: list(object({ id: lineId(), tool: requiredText('the id of a tool').optional() }), 10_000),
+  tools: optionalList(object({ id: lineId(), count: count(1, 10_000), restMinutes: minutes() }), MOST_SETUPS),
+  setups: list(object({ id: lineId(), tool: requiredText('the id of a tool').optional() }), MOST_SETUPS),
   start: mixed<number[]>().defined(),
   changeover: mixed<number[][]>().defined(),
-  jobs: list(job, 100_000),
-  prefer: array(object({ first: lineId(), then: lineId(), minutes: minutes() })).strict(),
-  sessions: array(object({ from: minutes(), to: minutes() })).strict(),
-  wishes: array(wish as never).strict(),
+  jobs: list(job, MOST_JOBS),
+  prefer: optionalList(object({ first: lineId(), then: lineId(), minutes: minutes() }), MOST_PREFERENCES),
+  sessions: array(object({ from: moment(), to: moment() }))
+    .strict()
+    .max(MOST_SESSIONS),
+  wishes: optionalList(wish as never, MOST_WISHES),
 });
 
 /**
@@ -65,10 +93,12 @@ export function readLineProblem(value: unknown): LineProblem {
   checkNumbers('start', problem.start, problem.setups.length, 'setup');
   checkMatrix(problem.changeover, problem.setups.length);
   const jobs = new Map(problem.jobs.map((entry) => [entry.id, entry]));
+  const trayModels = new Map(problem.trays.map((tray) => [tray.id, tray.models]));
+  checkSize(problem, trayModels);
   problem.jobs.forEach((entry, i) => {
     known(ids.trays, `jobs[${i}].tray`, entry.tray);
     known(ids.setups, `jobs[${i}].setup`, entry.setup);
-    checkModels(problem, entry, `jobs[${i}]`);
+    checkModels(entry, trayModels.get(entry.tray)!, `jobs[${i}]`);
     checkAfter(entry, jobs, `jobs[${i}]`);
   });
   problem.prefer?.forEach((entry, i) => {
@@ -114,6 +144,16 @@ export function checkWishes(
   if (last >= 0 && arrangeByWishes(compileLine(problem)) === null) contradicts(`wishes[${last}]`, wishes[last]!);
 }
 
+function checkSize({ jobs }: LineProblem, trayModels: ReadonlyMap<string, number>): void {
+  const covered = jobs.map((job) => job.models?.length ?? trayModels.get(job.tray) ?? 0);
+  const cells = covered.reduce((sum, models) => sum + models, 0);
+  if (cells > MOST_CELLS)
+    throw new InputError('jobs', cells, `let them cover at most ${MOST_CELLS} models together, each counted for every job on it`);
+  const waits = jobs.reduce((sum, job, index) => sum + job.after.length * covered[index]!, 0);
+  if (waits > MOST_WAITS)
+    throw new InputError('jobs', waits, `let their models wait for at most ${MOST_WAITS} entries of "after" together`);
+}
+
 function contradicts(field: string, wish: LineWish): never {
   throw new InputError(field, wish, 'leave it out: what the jobs wait for, or another wish, does not let them stand so');
 }
@@ -131,13 +171,14 @@ function known(ids: Set<string>, field: string, id: string): void {
   if (!ids.has(id)) throw new InputError(field, id, 'name one that the problem lists');
 }
 
-const isMinutes = (value: unknown): value is number => typeof value === 'number' && Number.isFinite(value) && value >= 0;
+const isMinutes = (value: unknown): value is number => typeof value === 'number' && value >= 0 && value <= LONGEST_MINUTES;
+const A_TIME = `give a number of minutes from 0 to ${LONGEST_MINUTES}`;
 
 function checkNumbers(field: string, values: unknown, length: number, per: string): void {
   if (!Array.isArray(values) || values.length !== length)
     throw new InputError(field, values, `give a list with one number for each ${per} (${length})`);
   values.forEach((value, index) => {
-    if (!isMinutes(value)) throw new InputError(`${field}[${index}]`, value, 'give a number of minutes that is 0 or more');
+    if (!isMinutes(value)) throw new InputError(`${field}[${index}]`, value, A_TIME);
   });
 }
 
@@ -151,8 +192,7 @@ function checkMatrix(rows: unknown, size: number): void {
   });
 }
 
-function checkModels(problem: LineProblem, entry: LineJob, field: string): void {
-  const trayModels = problem.trays.find((tray) => tray.id === entry.tray)!.models;
+function checkModels(entry: LineJob, trayModels: number, field: string): void {
   if (entry.models?.length === 0)
     throw new InputError(`${field}.models`, entry.models, 'list at least one model, or leave it out for all of them');
   entry.models?.forEach((model, index) => {
@@ -165,10 +205,9 @@ function checkModels(problem: LineProblem, entry: LineJob, field: string): void 
     if (index > 0 && model <= entry.models![index - 1]!)
       throw new InputError(`${field}.models[${index}]`, model, 'list the positions in ascending order, each once');
   });
-  const covered = coveredModels(entry, trayModels).length;
+  const covered = entry.models?.length ?? trayModels;
   if (typeof entry.minutesPerModel === 'number') {
-    if (!isMinutes(entry.minutesPerModel))
-      throw new InputError(`${field}.minutesPerModel`, entry.minutesPerModel, 'give a number of minutes that is 0 or more');
+    if (!isMinutes(entry.minutesPerModel)) throw new InputError(`${field}.minutesPerModel`, entry.minutesPerModel, A_TIME);
   } else checkNumbers(`${field}.minutesPerModel`, entry.minutesPerModel, covered, 'covered model');
 }
 

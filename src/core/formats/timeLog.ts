@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import { object, type Schema } from 'yup';
 import { SIZES, TECHNIQUES } from '../scheme/definitions';
 import { minutesThatCount, ROW_VERDICTS, type JudgedRow } from '../time/definitions';
-import { atLeast, count, id, instant, note, oneOf, optionalMinutes, parse, requiredText, share, text } from './fields';
+import { atLeast, count, id, instant, LONGEST_MINUTES, note, oneOf, optionalMinutes, parse, requiredText, share, text } from './fields';
 import { InputError } from './InputError';
 
 export const TIME_LOG_COLUMNS = [
@@ -53,6 +53,8 @@ const MOST_BAD_LISTED = 100;
 
 const optionalId = () => id().nullable().notRequired().defined();
 
+const A_TIME = `a number of minutes above 0, up to ${LONGEST_MINUTES}`;
+
 const rowSchema = object({
   started_at: instant(),
   commission: requiredText('the name of a commission'),
@@ -62,10 +64,10 @@ const rowSchema = object({
   size: oneOf(SIZES),
   coverage: share(),
   models: count(1),
-  minutes: atLeast(0.001, 'a number of minutes above 0'),
+  minutes: atLeast(0.001, A_TIME).max(LONGEST_MINUTES),
   setup_minutes: optionalMinutes().nullable().defined(),
   note: note(),
-  weight: atLeast(0.001, 'a number of models above 0').nullable().defined(),
+  weight: atLeast(0.001, 'a number of models above 0').max(1_000_000).nullable().defined(),
   id: optionalId(),
   verdict: oneOf(ROW_VERDICTS),
   measured_minutes: optionalMinutes().nullable().defined(),

@@ -1,4 +1,5 @@
 import { LINE_PROBLEM_FORMAT, type LineAfter, type LineJob, type LineProblem } from '../line/definitions';
+import { allAtOnce, type Steps } from '../steps';
 import type { Paint, Standard, Technique, Unit } from './definitions';
 import type { HouseRules } from './houseRules';
 import { jobId, type JobInfo, type OrderReason, type TrayInfo } from './lineJobs';
@@ -39,8 +40,15 @@ export interface BuiltLine {
 }
 
 /** Units and schemes become a line problem: a job for every pass on every tray that still has models to paint. */
-export function buildLine(roster: Roster): BuiltLine {
-  const perUnit = roster.units.map((unit) => buildUnit(unit, roster));
+export const buildLine = (roster: Roster): BuiltLine => allAtOnce(buildLineInSteps(roster));
+
+/** The same, unit by unit. */
+export function* buildLineInSteps(roster: Roster): Steps<BuiltLine> {
+  const perUnit: ReturnType<typeof buildUnit>[] = [];
+  for (const unit of roster.units) {
+    perUnit.push(buildUnit(unit, roster));
+    yield;
+  }
   const jobs = perUnit.flatMap((unit) => unit.jobs);
   const taken = new Set(jobs.map((job) => job.trayId));
   const trays = perUnit.flatMap((unit) => unit.trays).filter((tray) => taken.has(tray.id));

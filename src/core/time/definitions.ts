@@ -1,3 +1,4 @@
+import type { Steps } from '../steps';
 import type { OpenReason } from '../bench/definitions';
 import type { Size, Technique } from '../scheme/definitions';
 
@@ -83,7 +84,7 @@ export interface TimeModel {
    * group of a draw is slow in all of them. What a draw says of a step depends on the step and the seed alone, so work that is
    * added or done shifts nothing else.
    */
-  simulate: (groups: readonly (readonly WorkItem[])[], draws: number, seed: number) => Float64Array[];
+  simulate: (groups: readonly (readonly WorkItem[])[], draws: number, seed: number) => Steps<Float64Array[]>;
   /** For every row given to the fit: does it look interrupted? */
   interrupted: readonly boolean[];
 }

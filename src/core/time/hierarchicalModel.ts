@@ -1,6 +1,7 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import { SIZES, TECHNIQUES, type Size, type Technique } from '../scheme/definitions';
 import { minutesThatCount, type JudgedRow, type StepEstimate, type StepKind, type TimeModel, type WorkItem } from './definitions';
+import { allAtOnce, type Steps } from '../steps';
 import { keyedNormals } from './keyedNormals';
 import { explainEstimate } from './explainEstimate';
 import { normMinutes } from './norms';
@@ -88,12 +89,19 @@ interface StepPosterior {
  * Fits the log in one go: time proportional to its rows and units, as units and steps are integrated out in closed form.
  * `now` ages the rows; rows left out by the painter, and rows whose minutes nobody knows, are not used.
  */
-export function fitTimeModel(rows: readonly JudgedRow[], now: Date): TimeModel {
-  return new HierarchicalModel(rows, now);
+export const fitTimeModel = (rows: readonly JudgedRow[], now: Date): TimeModel => allAtOnce(fitTimeModelInSteps(rows, now));
+
+/** The same, some rows and one round at a time. */
+export function* fitTimeModelInSteps(rows: readonly JudgedRow[], now: Date): Steps<TimeModel> {
+  const model = new HierarchicalModel();
+  yield* model.fit(rows, now);
+  return model;
 }
 
+const ROWS_IN_A_STEP = 2000;
+
 class HierarchicalModel implements TimeModel {
-  readonly interrupted: boolean[];
+  interrupted: boolean[] = [];
   private readonly steps = new Map<string, number>();
   private readonly stepData: StepData[] = [];
   private readonly units = new Map<string, number>();
@@ -102,13 +110,16 @@ class HierarchicalModel implements TimeModel {
   private mean = new Float64Array(SHARED.length);
   private covariance = Matrix.diag([...sharedVariances]);
 
-  constructor(rows: readonly JudgedRow[], now: Date) {
-    const observations = rows.flatMap((row, index) => {
+  *fit(rows: readonly JudgedRow[], now: Date): Steps<void> {
+    const observations: Observation[] = [];
+    for (const [index, row] of rows.entries()) {
       const minutes = minutesThatCount(row);
-      return row.verdict === 'left out' || minutes === null ? [] : [this.observe(row, minutes, index, now)];
-    });
+      if (row.verdict !== 'left out' && minutes !== null) observations.push(this.observe(row, minutes, index, now));
+      if (index % ROWS_IN_A_STEP === 0) yield;
+    }
     for (let round = 0; round < ROUNDS && observations.length > 0; round++) {
       this.solve(observations);
+      yield;
       for (const observation of observations) this.reweight(observation);
     }
     this.interrupted = rows.map(() => false);
@@ -130,10 +141,11 @@ class HierarchicalModel implements TimeModel {
     return { p10: at(-Z90), p50: at(0), p80: at(Z80), p90: at(Z90), ...evidence, why: explainEstimate(at(0), evidence) };
   }
 
-  simulate(groups: readonly (readonly WorkItem[])[], draws: number, seed: number): Float64Array[] {
+  *simulate(groups: readonly (readonly WorkItem[])[], draws: number, seed: number): Steps<Float64Array[]> {
     const shared = this.drawShared(draws, seed);
     const logRatios = new Map<string, Float64Array>();
-    return groups.map((items) => {
+    const simulated: Float64Array[] = [];
+    for (const items of groups) {
       const totals = new Float64Array(draws);
       for (const { kind, models } of items) {
         const key = stepKey(kind);
@@ -144,8 +156,10 @@ class HierarchicalModel implements TimeModel {
         const minutes = models * normMinutes(kind.technique, kind.size, kind.coverage);
         for (let draw = 0; draw < draws; draw++) totals[draw]! += minutes * Math.exp(logRatio[draw]! + spread * noise[draw]!);
       }
-      return totals;
-    });
+      simulated.push(totals);
+      yield;
+    }
+    return simulated;
   }
 
   /** Deviations of the shared effects from their means in each draw, with their covariances. */

@@ -43,6 +43,7 @@ export function useEvents(picture: BenchPicture, { onStored, onStale }: Listener
   const passes = useRef(picture.line.passes);
   const lastSeq = useRef(picture.seq);
   const from = useRef('');
+  const openedOn = useRef<string>(undefined);
   useEffect(() => {
     inPicture.current = new Set(picture.events.map((event) => event.id));
     for (const event of picture.events) lastAt.current = Math.max(lastAt.current, Date.parse(event.at));
@@ -153,7 +154,10 @@ export function useEvents(picture: BenchPicture, { onStored, onStale }: Listener
       stream.addEventListener('taps', onTaps);
       stream.addEventListener('changed', () => listeners.current.onStale());
       stream.addEventListener('hello', ({ data }: MessageEvent<string>) => {
-        if ((JSON.parse(data) as { build: string }).build !== BUILD) setOutdated(true);
+        const hello = JSON.parse(data) as { build: string; data: string };
+        // After a restore nothing that this window knows holds any more.
+        if (hello.build !== BUILD || (openedOn.current ?? hello.data) !== hello.data) setOutdated(true);
+        openedOn.current ??= hello.data;
       });
     };
     const onVisible = () => {

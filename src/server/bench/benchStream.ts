@@ -8,10 +8,10 @@ const MOST_AT_ONCE = 1000;
 const KEEP_ALIVE_MS = 20_000;
 
 /**
- * Server-sent events for an open bench: `hello` with the build, `taps` with events after number `after`, `changed` when something
+ * Server-sent events for an open bench: `hello` with the build and which data it is about, `taps` with events after number `after`, `changed` when something
  * else was written. The browser comes back by itself when the connection breaks.
  */
-export function benchStream(stores: Pick<Stores, 'bench'>, after: number, signal: AbortSignal): Response {
+export function benchStream(stores: Pick<Stores, 'bench'>, data: string, after: number, signal: AbortSignal): Response {
   const encoder = new TextEncoder();
   let close: () => void = () => undefined;
   const body = new ReadableStream<Uint8Array>({
@@ -49,7 +49,7 @@ export function benchStream(stores: Pick<Stores, 'bench'>, after: number, signal
         }
       };
       signal.addEventListener('abort', close);
-      send('hello', { build: BUILD });
+      send('hello', { build: BUILD, data });
       queueTaps();
     },
     cancel: () => close(),

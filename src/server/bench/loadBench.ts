@@ -28,7 +28,7 @@ export async function loadBench(stores: Stores, now: Date): Promise<BenchPicture
   const units = chosenUnits(workshop, order.selection);
   // They may have been handed over or deleted since.
   if (units.length === 0) return null;
-  const { line, changes } = todaysLine(workshop, units, order);
+  const { line, changes } = await todaysLine(workshop, units, order);
   const paintIds = new Set(line.passes.map((pass) => pass.paintId));
   return {
     line,
@@ -50,9 +50,9 @@ export async function loadBench(stores: Stores, now: Date): Promise<BenchPicture
 }
 
 /** The order laid over today's schemes, counts and trays, and what has come and gone since it was laid. */
-function todaysLine(workshop: Workshop, units: WorkUnit[], order: BenchOrder) {
+async function todaysLine(workshop: Workshop, units: WorkUnit[], order: BenchOrder) {
   const roster = rosterOf(workshop, units);
-  const all = wholeLine(workshop, units);
+  const all = await wholeLine(workshop, units);
   const carried = all.jobs.length === 0 ? [] : carryOver(all.problem, order).order;
   return { line: benchLine(roster, carried), changes: changesSince(all, order, workshop) };
 }

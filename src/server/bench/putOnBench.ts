@@ -14,14 +14,14 @@ export const putOnBenchSchema = object({ selection: selectionSchema, line: ownLi
 export async function putOnBench(stores: Stores, { selection, line }: InferType<typeof putOnBenchSchema>, now: Date): Promise<void> {
   const workshop = await loadWorkshop(stores, now);
   const units = chosenUnits(workshop, selection);
-  const built = lineLeft(workshop, units);
+  const built = await lineLeft(workshop, units);
   if (built.jobs.length === 0) throw new InputError('line.order', line.order, 'nothing is left to paint here: add steps to a scheme first');
   const order = checkedLine(built.problem, line);
-  await stores.workshop.putOnBench({ ...withPaintedJobs(order), selection, laidAt: now.toISOString() });
+  await stores.workshop.putOnBench({ ...(await withPaintedJobs(order)), selection, laidAt: now.toISOString() });
 
   /** Jobs painted already have their place in the order too, so that they are not taken for new ones when a model is repainted. */
-  function withPaintedJobs(own: typeof order) {
-    const all = wholeLine(workshop, units);
+  async function withPaintedJobs(own: typeof order) {
+    const all = await wholeLine(workshop, units);
     return { order: carryOver(all.problem, { order: own.order, wishes: [] }).order, wishes: own.wishes };
   }
 }
@@ -31,7 +31,7 @@ export async function acceptChanges(stores: Stores, now: Date): Promise<void> {
   const bench = await stores.workshop.bench();
   if (!bench) return;
   const workshop = await loadWorkshop(stores, now);
-  const all = wholeLine(workshop, chosenUnits(workshop, bench.selection));
+  const all = await wholeLine(workshop, chosenUnits(workshop, bench.selection));
   const order = all.jobs.length === 0 ? [] : carryOver(all.problem, bench).order;
   await stores.workshop.putOnBench({ ...bench, order });
 }

@@ -49,9 +49,11 @@ export async function duplicateCommission(
   const { revision: _revision, createdAt: _created, closedAt: _closed, ...commission } = await findCommission(stores, id);
   const copy = { ...commission, id: ulid(now.getTime()), name, dueOn };
   const units = (await stores.commissions.units(commission.id)).map(copyUnit);
-  await stores.commissions.insert(copy, now.toISOString());
-  await stores.commissions.saveIntake(copy, units, 1);
-  for (const unit of units) await stores.commissions.saveScheme(unit.id, unit.scheme, 1, now.toISOString());
+  await stores.allOrNothing(async ({ commissions }) => {
+    await commissions.insert(copy, now.toISOString());
+    await commissions.saveIntake(copy, units, 1);
+    for (const unit of units) await commissions.saveScheme(unit.id, unit.scheme, 1, now.toISOString());
+  });
   return { id: copy.id };
 }
 
@@ -60,6 +62,7 @@ const copyUnit = (unit: Unit): Unit => ({
   id: ulid(),
   counted: null,
   countNote: '',
+  leaders: Math.min(unit.leaders, unit.promised),
   testModel: unit.testModel === 'none' ? 'none' : 'waiting',
   scheme: copyScheme(unit.scheme, ulid),
 });

@@ -3,6 +3,7 @@ import { checkUnits } from '../../core/formats/checkUnits';
 import { commissionFields, unitFields } from '../../core/formats/commissionSchemas';
 import { count, list } from '../../core/formats/fields';
 import { InputError } from '../../core/formats/InputError';
+import { checkWorkSize } from '../../core/formats/workSize';
 import { ConflictError } from '../errors';
 import type { Stores } from '../stores';
 import { findCommission } from '../workshop/loadWorkshop';
@@ -26,6 +27,8 @@ export async function saveIntake(
     commission.id,
   );
   if (elsewhere.length > 0) throw new InputError('units', elsewhere, 'give new units ids of their own: these belong to another commission');
+  const schemes = new Map((await stores.commissions.allUnits(commission.id)).map((unit) => [unit.id, unit.scheme]));
+  checkWorkSize(input.units.map((unit) => ({ ...unit, scheme: schemes.get(unit.id) ?? { parts: [], allOver: [] } })));
   const saved = await stores.commissions.saveIntake({ id: commission.id, ...input.commission }, input.units, input.revision);
   if (!saved)
     throw new ConflictError(

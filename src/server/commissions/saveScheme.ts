@@ -4,6 +4,7 @@ import { schemeSchema } from '../../core/formats/commissionSchemas';
 import { count } from '../../core/formats/fields';
 import { InputError } from '../../core/formats/InputError';
 import type { Scheme } from '../../core/scheme/definitions';
+import { checkWorkSize } from '../../core/formats/workSize';
 import { ConflictError, NotFoundError } from '../errors';
 import type { Stores } from '../stores';
 
@@ -21,6 +22,11 @@ export async function saveScheme(
   const scheme = input.scheme as Scheme;
   const paints = new Set((await stores.paints.list()).map((paint) => paint.id));
   checkScheme(scheme, 'scheme.', new Set(), (id) => paints.has(id));
+  const units = await stores.commissions.units(unit.commissionId);
+  checkWorkSize(
+    units.map((each) => (each.id === unit.id ? { ...each, scheme } : each)),
+    'scheme',
+  );
   const elsewhere = await stores.commissions.piecesElsewhere(pieceIds(scheme), [unit.id]);
   if (elsewhere.length > 0)
     throw new InputError('scheme', elsewhere, 'give new parts and steps ids of their own: these belong to another unit');

@@ -1,4 +1,4 @@
-import { benchSessions, endOfDay, sessionMinutes } from '../../core/calendar/benchSessions';
+import { endOfDay, minutesBetween } from '../../core/calendar/benchSessions';
 import { lineSessions } from '../../core/calendar/lineSessions';
 import { doneModels } from '../../core/bench/foldMarks';
 import { factorOf } from '../../core/scheme/buildLine';
@@ -14,6 +14,7 @@ import type { Workshop, WorkUnit } from '../workshop/loadWorkshop';
 import { lineLeft } from '../workshop/builtLine';
 import { stepKindOf } from '../workshop/roster';
 import type { Stores } from '../stores';
+import { inSlices } from '../inSlices';
 import { plannedOrder, suggestionsOf } from './plannedOrder';
 
 /** Draws of the joint posterior: the safe figure of a total is then good to about two per cent. */
@@ -57,10 +58,12 @@ export async function commissionEstimate(stores: Stores, workshop: Workshop, com
 async function estimateBench(stores: Stores, workshop: Workshop, now: Date): Promise<BenchEstimate> {
   const units = new Map(workshop.units.map((unit) => [unit.id, unitWork(workshop, approved(unit))]));
   const all = [...units.values()];
-  const draws = workshop.model.simulate(
-    all.map((unit) => unit.open),
-    DRAWS,
-    SEED,
+  const draws = await inSlices(
+    workshop.model.simulate(
+      all.map((unit) => unit.open),
+      DRAWS,
+      SEED,
+    ),
   );
   all.forEach((unit, index) => (unit.draws = draws[index]!));
   const pieces = await piecesOf(stores, workshop);
@@ -182,7 +185,7 @@ export async function figuresOf(
   { selection, units }: Pick<Piece, 'selection' | 'units'>,
   now: Date,
 ): Promise<LineFigures> {
-  const built = lineLeft(workshop, units.map(approved));
+  const built = await lineLeft(workshop, units.map(approved));
   const order = await plannedOrder(stores, selection, built.problem);
   const sessions = order.length === 0 ? null : lineSessions(built.problem, workshop.house.sessions, now.getTime());
   return lineFigures(built, order, sessions?.sessions ?? null);
@@ -202,5 +205,5 @@ function dateOutlook(
   now: Date,
 ): DateOutlook {
   const { dueOn } = workshop.commissions.find((commission) => commission.id === commissionId)!;
-  return outlook(done, likely, sessionMinutes(benchSessions(workshop.house.sessions, now.getTime(), endOfDay(dueOn))), queuedMinutes);
+  return outlook(done, likely, minutesBetween(workshop.house.sessions, now.getTime(), endOfDay(dueOn)), queuedMinutes);
 }

@@ -1,7 +1,7 @@
 import type { APIContext, APIRoute } from 'astro';
 import type { InferType, Schema } from 'yup';
 import { parse } from '../../core/formats/fields';
-import { asDataError, isBusy } from '../../data/dataErrors';
+import { asDataError, isBusy, UnfitBackupError } from '../../data/dataErrors';
 import { InputError } from '../../core/formats/InputError';
 import { announce, type Announcement } from '../bench/announcements';
 import { ConflictError, NotFoundError } from '../errors';
@@ -53,6 +53,17 @@ export function question<S extends Schema>(schema: S, useCase: (input: InferType
 export function query(useCase: (call: Call) => Promise<unknown>): APIRoute {
   return answering(async (_context, call) => answerOf(await useCase(call)));
 }
+
+/** An endpoint that does not need the data folder open, as it changes the very file. */
+export const unopened =
+  (useCase: (call: Omit<Call, 'stores'>) => Promise<unknown>): APIRoute =>
+  async ({ params, url, request }) => {
+    try {
+      return answerOf(await useCase({ params, url, request, now: new Date() }));
+    } catch (error) {
+      return refusal(error);
+    }
+  };
 
 /** An endpoint that takes a whole file and works on it in a thread; `writes` tells whether anything is to be written. */
 export function fileEndpoint<T extends TaskName>(
@@ -107,6 +118,7 @@ function refusal(error: unknown): Response {
   if (error instanceof ConflictError) return json({ error: error.message }, 409);
   if (error instanceof TooLargeError) return closing(json({ error: error.message }, 413));
   if (isBusy(error)) return json({ error: 'Something else is being written just now: try again in a moment.' }, 503);
+  if (error instanceof UnfitBackupError) return json({ error: error.message }, 400);
   const dataError = asDataError(error, dataFolder());
   if (dataError) return json({ error: dataError.message }, 503);
   process.stderr.write(`${error instanceof Error ? error.stack : String(error)}\n`);

@@ -2,7 +2,7 @@ import type { AstroCookies } from 'astro';
 import { stationCounts } from '../commissions/stationCounts';
 import { services } from '../services';
 
-type StationKey = 'today' | 'intake' | 'scheme' | 'trays' | 'line' | 'bench' | 'ledger' | 'shelf' | 'house';
+type StationKey = 'today' | 'intake' | 'scheme' | 'trays' | 'line' | 'bench' | 'ledger' | 'shelf' | 'house' | 'backups';
 
 const COOKIE = 'commission';
 const YEAR_SECONDS = 31_536_000;
@@ -41,6 +41,7 @@ export async function stationsFor(current: StationKey, cookies: AstroCookies, co
       { href: '/ledger', name: 'Ledger', current: current === 'ledger' },
       { href: '/shelf', name: 'Shelf', current: current === 'shelf' },
       { href: '/house-rules', name: 'House rules', current: current === 'house' },
+      { href: '/backups', name: 'Backups', current: current === 'backups' },
     ],
   };
 }

@@ -23,7 +23,7 @@ export async function loadLegSheet(
 ): Promise<LegSheet> {
   const workshop = await loadWorkshop(stores, now);
   const units = chosenUnits(workshop, selection);
-  const built = lineLeft(workshop, units);
+  const built = await lineLeft(workshop, units);
   if (built.jobs.length === 0) throw new InputError('order', ids, 'nothing is left to paint here: add steps to a scheme first');
   const order = readOrder(built.problem, ids);
   const sessions = inSessions ? lineSessions(built.problem, workshop.house.sessions, now.getTime()) : null;

@@ -19,7 +19,7 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
   const workshop = await loadWorkshop(stores, now);
   const selection = await currentSelection(stores, workshop);
   const units = chosenUnits(workshop, selection);
-  const built = lineLeft(workshop, units);
+  const built = await lineLeft(workshop, units);
   const bench = await stores.workshop.bench();
   const leaders = new Map(units.map((unit) => [unit.id, unit.leaders]));
   const waiting = units.filter((unit) => unit.testModel === 'waiting');

@@ -40,5 +40,5 @@ export async function saveSuggestion(stores: Stores, { selection, order }: Infer
 
 async function problemOf(stores: Stores, selection: InferType<typeof selectionSchema>, now: Date) {
   const workshop = await loadWorkshop(stores, now);
-  return lineLeft(workshop, chosenUnits(workshop, selection)).problem;
+  return (await lineLeft(workshop, chosenUnits(workshop, selection))).problem;
 }

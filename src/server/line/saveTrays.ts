@@ -2,6 +2,7 @@ import { object, type InferType } from 'yup';
 import { unitFields } from '../../core/formats/commissionSchemas';
 import { count, id, list } from '../../core/formats/fields';
 import { InputError } from '../../core/formats/InputError';
+import { checkWorkSize } from '../../core/formats/workSize';
 import { ConflictError } from '../errors';
 import { findCommission } from '../workshop/loadWorkshop';
 import type { Stores } from '../stores';
@@ -18,10 +19,13 @@ export async function saveTrays(
   { revision, units }: InferType<typeof saveTraysSchema>,
 ): Promise<{ revision: number }> {
   const commission = await findCommission(stores, commissionId);
-  const known = new Set((await stores.commissions.units(commission.id)).map((unit) => unit.id));
+  const present = await stores.commissions.units(commission.id);
+  const known = new Set(present.map((unit) => unit.id));
   units.forEach((unit, index) => {
     if (!known.has(unit.id)) throw new InputError(`units[${index}].id`, unit.id, 'name a unit of this commission');
   });
+  const limits = new Map(units.map((unit) => [unit.id, unit.trayLimit]));
+  checkWorkSize(present.map((unit) => ({ ...unit, trayLimit: limits.get(unit.id) ?? unit.trayLimit })));
   if (!(await stores.commissions.setTrayLimits(commission.id, units, revision)))
     throw new ConflictError(
       'This commission was changed in another window after this one was opened: reload the page, then choose the trays again.',

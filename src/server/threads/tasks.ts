@@ -1,15 +1,21 @@
 import { importCommission } from '../commissions/importCommission';
 import { setDemo } from '../demo';
+import { loadLegSheet } from '../line/loadLegSheet';
 import { readJson } from '../http/readJson';
 import { decodeText } from '../text/decodeText';
 import { importTimeLog } from '../timeLog/importTimeLog';
 import type { Stores } from '../stores';
 
-/** What takes long and writes: each runs in a thread with a connection of its own, so that every page goes on answering. */
+/** What takes long: each runs in a thread with a connection of its own, so that every page goes on answering. */
 export const tasks = {
   importCommission: (stores: Stores, file: Uint8Array, now: Date) => importCommission(stores, readJson(decodeText(file, 'the file')), now),
   importTimeLog: (stores: Stores, { file, confirm }: { file: Uint8Array; confirm: boolean }, now: Date) =>
     importTimeLog(stores, { csv: decodeText(file, 'the file'), confirm }, now),
+  legSheet: async (stores: Stores, input: Parameters<typeof loadLegSheet>[1], now: Date) => {
+    // Other tasks do not wait for what draws documents.
+    const [{ legSheetDocument }, { toPdf }] = await Promise.all([import('../../print/legSheet'), import('../../print/pdf')]);
+    return toPdf(legSheetDocument(await loadLegSheet(stores, input, now)));
+  },
   setDemo: (stores: Stores, input: Parameters<typeof setDemo>[1], now: Date) => setDemo(stores, input, now),
 } as const;
 

@@ -17,7 +17,7 @@ export async function planTonight(stores: Stores, workshop: Workshop, now: Date)
   const bench = await stores.workshop.bench();
   const candidates: Selection[] = [...(bench ? [bench.selection] : []), ...workshop.commissions.map(({ id }) => wholeCommission(id))];
   for (const selection of candidates) {
-    const built = lineLeft(workshop, chosenUnits(workshop, selection));
+    const built = await lineLeft(workshop, chosenUnits(workshop, selection));
     if (built.jobs.length === 0) continue;
     const order = await plannedOrder(stores, selection, built.problem);
     const sessions = lineSessions(built.problem, workshop.house.sessions, now.getTime());

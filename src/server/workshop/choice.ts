@@ -1,6 +1,7 @@
 import { array, object, type InferType } from 'yup';
 import { id, list } from '../../core/formats/fields';
 import { InputError } from '../../core/formats/InputError';
+import { checkWorkSize } from '../../core/formats/workSize';
 import { hasScheme } from '../../core/scheme/definitions';
 import { wholeCommission, type Selection } from '../../core/views/selection';
 import type { Stores } from '../stores';
@@ -11,9 +12,10 @@ export const chooseSchema = object({ selection: selectionSchema });
 
 /** Units of a selection that are still there and open. */
 export const chosenUnits = (workshop: Workshop, selection: Selection): WorkUnit[] =>
-  workshop.units.filter((unit) =>
-    selection.some(({ commissionId, unitIds }) => commissionId === unit.commissionId && (unitIds === null || unitIds.includes(unit.id))),
-  );
+  workshop.units.filter((unit) => isChosen(selection, unit));
+
+const isChosen = (selection: Selection, unit: { id: string; commissionId: string }): boolean =>
+  selection.some(({ commissionId, unitIds }) => commissionId === unit.commissionId && (unitIds === null || unitIds.includes(unit.id)));
 
 /**
  * The units that Trays and Line are about: those chosen last, else what lies on the bench, else the commission that is due first
@@ -39,5 +41,11 @@ export async function chooseUnits(stores: Stores, { selection }: InferType<typeo
     const unknown = unitIds?.find((unit) => !known.has(unit));
     if (unknown !== undefined) throw new InputError(`selection[${index}].unitIds`, unknown, 'name units of this commission');
   }
+  const chosen = selection.map(({ commissionId }) => commissionId);
+  const units = await stores.commissions.unitsOf(chosen);
+  checkWorkSize(
+    units.filter((unit) => isChosen(selection, unit)),
+    'selection',
+  );
   await stores.workshop.choose(selection);
 }

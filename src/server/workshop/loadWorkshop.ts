@@ -4,9 +4,10 @@ import type { RosterUnit } from '../../core/scheme/buildLine';
 import type { Paint } from '../../core/scheme/definitions';
 import type { HouseRules } from '../../core/scheme/houseRules';
 import type { TimeModel } from '../../core/time/definitions';
-import { fitTimeModel } from '../../core/time/hierarchicalModel';
+import { fitTimeModelInSteps } from '../../core/time/hierarchicalModel';
 import type { StoredCommission, StoredLogRow, StoredUnit } from '../../core/views/stored';
 import { NotFoundError } from '../errors';
+import { inSlices } from '../inSlices';
 import type { Stores } from '../stores';
 
 /** A unit as it is stored, with what its commission says of it. */
@@ -61,7 +62,7 @@ async function readWorkshop(stores: Stores, hour: Date): Promise<Workshop> {
       units.map((unit) => unit.id),
     ),
     log,
-    model: fitTimeModel(log, hour),
+    model: await inSlices(fitTimeModelInSteps(log, hour)),
   };
 }
 

@@ -1,5 +1,7 @@
 import { expect } from 'chai';
+import { allAtOnce } from '../../../src/core/steps';
 import type { JudgedRow, StepKind } from '../../../src/core/time/definitions';
+import type { TimeModel } from '../../../src/core/time/definitions';
 import { fitTimeModel } from '../../../src/core/time/hierarchicalModel';
 import { normMinutes } from '../../../src/core/time/norms';
 import { quantile } from '../../../src/core/time/quantile';
@@ -35,6 +37,8 @@ const row = (pace: number, more: Partial<JudgedRow> = {}): JudgedRow => {
 };
 const p50 = (rows: JudgedRow[], of: StepKind = kind) =>
   fitTimeModel(rows, NOW).estimate(of).p50 / normMinutes(of.technique, of.size, of.coverage);
+
+const simulate = (model: TimeModel, ...given: Parameters<TimeModel['simulate']>) => allAtOnce(model.simulate(...given));
 
 describe('the time model', () => {
   it('starts from the norm with a wide interval when nothing is logged', () => {
@@ -212,18 +216,19 @@ describe('simulating totals', () => {
 
   it('gives the same draws for the same seed', () => {
     const model = fitTimeModel([row(1)], NOW);
-    expect(model.simulate([work(2)], 50, 9)).to.deep.equal(model.simulate([work(2)], 50, 9));
+    expect(simulate(model, [work(2)], 50, 9)).to.deep.equal(simulate(model, [work(2)], 50, 9));
   });
 
   it('does not average out what all steps share', () => {
     const model = fitTimeModel([], NOW);
-    const [few, many] = model.simulate([work(1), work(40)], 2000, 3) as [Float64Array, Float64Array];
+    const [few, many] = simulate(model, [work(1), work(40)], 2000, 3) as [Float64Array, Float64Array];
     expect(spread(many)).to.be.lessThan(spread(few));
     expect(spread(many)).to.be.greaterThan(0.5);
   });
 
   it('slows all groups of a draw down together', () => {
-    const [a, b] = fitTimeModel([], NOW).simulate(
+    const [a, b] = simulate(
+      fitTimeModel([], NOW),
       [work(5), work(5).map((item) => ({ ...item, kind: { ...item.kind, commission: 'Square' } }))],
       1500,
       5,
@@ -233,13 +238,13 @@ describe('simulating totals', () => {
 
   it('says the same of a step whatever other work is there', () => {
     const model = fitTimeModel([row(1)], NOW);
-    const [alone] = model.simulate([work(1)], 50, 9);
-    const [, among] = model.simulate([work(4).slice(1), work(1)], 50, 9);
+    const [alone] = simulate(model, [work(1)], 50, 9);
+    const [, among] = simulate(model, [work(4).slice(1), work(1)], 50, 9);
     expect(among).to.deep.equal(alone);
   });
 
   it('has nothing left for no work', () => {
-    expect([...fitTimeModel([], NOW).simulate([[]], 3, 1)[0]!]).to.deep.equal([0, 0, 0]);
+    expect([...simulate(fitTimeModel([], NOW), [[]], 3, 1)[0]!]).to.deep.equal([0, 0, 0]);
   });
 });
 

@@ -1,9 +1,9 @@
-import { legSheetDocument } from '../../../print/legSheet';
-import { toPdf } from '../../../print/pdf';
 import { download } from '../../../server/http/download';
 import { question } from '../../../server/http/endpoint';
-import { legSheetSchema, loadLegSheet } from '../../../server/line/loadLegSheet';
+import { legSheetSchema } from '../../../server/line/loadLegSheet';
+import { dataFolder } from '../../../server/services';
+import { taskInThread } from '../../../server/threads/threads';
 
-export const POST = question(legSheetSchema, async (input, { stores, now }) =>
-  download(await toPdf(legSheetDocument(await loadLegSheet(stores, input, now))), 'leg sheet.pdf', 'application/pdf'),
+export const POST = question(legSheetSchema, async (input, { now }) =>
+  download(await taskInThread({ task: 'legSheet', input, folder: dataFolder(), now }), 'leg sheet.pdf', 'application/pdf'),
 );

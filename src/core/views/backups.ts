@@ -1,0 +1,16 @@
+/** A whole copy of the database in the data folder. */
+export interface DatabaseCopy {
+  name: string;
+  /** When it was made, UTC ISO. */
+  madeAt: string;
+  bytes: number;
+}
+
+export interface BackupsPicture {
+  /** Where the copies lie. */
+  folder: string;
+  /** Daily copies of so many days are kept. */
+  daysKept: number;
+  /** The newest first. */
+  copies: DatabaseCopy[];
+}

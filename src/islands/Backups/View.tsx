@@ -1,0 +1,138 @@
+import { useRef, useState } from 'react';
+import type { BackupsPicture, DatabaseCopy } from '../../core/views/backups';
+import { Button, LinkButton } from '../../ui/Button/Button';
+import { Hidden } from '../../ui/Hidden/Hidden';
+import { Notice } from '../../ui/Notice/Notice';
+import { Panel } from '../../ui/Panel/Panel';
+import { bytesText, counted, momentText } from '../../ui/format';
+import { sendFile } from '../shared/api';
+import styles from './View.module.css';
+
+/** What is to be gone back to, once the painter is sure. */
+interface Wanted {
+  name: string;
+  url: string;
+  file: Blob;
+}
+
+/** Saving everything as one file, the copies the program makes by itself, and the way back. */
+export function BackupsView({ picture }: { picture: BackupsPicture }) {
+  const [wanted, setWanted] = useState<Wanted | null>(null);
+  const { copies, daysKept, folder } = picture;
+  return (
+    <div className={styles.view}>
+      <Panel title="Save a backup">
+        <p>One file with everything: commissions, schemes, paints and the whole log. Keep it on another disk.</p>
+        <p>
+          <LinkButton kind="main" href="/api/backups/file">
+            Save a backup
+          </LinkButton>
+        </p>
+      </Panel>
+      <Panel title="Restore a backup">
+        <p>The file is checked first. What is here now is put aside as a copy, so that you can come back to it.</p>
+        <ChooseFile onChoose={(file) => setWanted({ name: file.name, url: '/api/backups/restore', file })} />
+      </Panel>
+      <Panel title="Automatic copies" className={styles.copies}>
+        {wanted && <Confirm key={wanted.name} wanted={wanted} onCancel={() => setWanted(null)} />}
+        <p>
+          Made once a day while the program runs; the last {counted(daysKept, 'day')} are kept in{' '}
+          <span className={styles.path}>{folder}</span>
+        </p>
+        {copies.length === 0 ? (
+          <p>There is no copy yet: the first is being made.</p>
+        ) : (
+          <table>
+            <thead>
+              <tr>
+                <th scope="col">Made</th>
+                <th scope="col">Why</th>
+                <th scope="col" className={styles.number}>
+                  Size
+                </th>
+                <th scope="col">
+                  <Hidden>Restore</Hidden>
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {copies.map((copy) => (
+                <tr key={copy.name}>
+                  <td>{momentText(Date.parse(copy.madeAt))}</td>
+                  <td>{reasonOf(copy)}</td>
+                  <td className={styles.number}>{bytesText(copy.bytes)}</td>
+                  <td>
+                    <Button
+                      kind="quiet"
+                      aria-label={`Restore the copy of ${momentText(Date.parse(copy.madeAt))}`}
+                      onClick={() =>
+                        setWanted({
+                          name: `the copy of ${momentText(Date.parse(copy.madeAt))}`,
+                          url: `/api/backups/restore?copy=${encodeURIComponent(copy.name)}`,
+                          file: new Blob(),
+                        })
+                      }
+                    >
+                      Restore
+                    </Button>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        )}
+      </Panel>
+    </div>
+  );
+}
+
+const reasonOf = ({ name }: DatabaseCopy): string => {
+  if (name.startsWith('before-upgrade')) return 'before an upgrade';
+  return name.startsWith('before-restore') ? 'before a restore' : 'once a day';
+};
+
+function ChooseFile({ onChoose }: { onChoose: (file: File) => void }) {
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <p>
+      <input
+        ref={input}
+        type="file"
+        accept=".sqlite"
+        hidden
+        aria-label="Backup file"
+        onChange={(event) => {
+          const [file] = event.target.files ?? [];
+          if (file) onChoose(file);
+          event.target.value = '';
+        }}
+      />
+      <Button onClick={() => input.current?.click()}>Choose a backup</Button>
+    </p>
+  );
+}
+
+function Confirm({ wanted, onCancel }: { wanted: Wanted; onCancel: () => void }) {
+  const [state, setState] = useState<{ error: string | null; isBusy: boolean }>({ error: null, isBusy: false });
+  const restore = () => {
+    setState({ error: null, isBusy: true });
+    sendFile(wanted.url, wanted.file).then(
+      () => window.location.assign('/'),
+      (problem: Error) => setState({ error: problem.message, isBusy: false }),
+    );
+  };
+  return (
+    <Notice kind="flag" role="status">
+      <p>Go back to {wanted.name}? Everything in this program will be as it was then. What is here now is put aside first.</p>
+      {state.error && <p role="alert">{state.error}</p>}
+      <span className={styles.actions}>
+        <Button kind="main" disabled={state.isBusy} onClick={restore} autoFocus>
+          {state.isBusy ? 'Restoring …' : 'Restore it'}
+        </Button>
+        <Button disabled={state.isBusy} onClick={onCancel}>
+          Cancel
+        </Button>
+      </span>
+    </Notice>
+  );
+}

@@ -1,0 +1,17 @@
+import { setImmediate as others } from 'node:timers/promises';
+import type { Steps } from '../core/steps';
+
+/** So long the program works on one thing before it looks whether anybody else asks for something. */
+const SLICE_MS = 25;
+
+/** Goes through the steps of a long computation in slices, so that other requests are answered in between. */
+export async function inSlices<T>(steps: Steps<T>): Promise<T> {
+  let since = performance.now();
+  for (;;) {
+    const { done, value } = steps.next();
+    if (done) return value;
+    if (performance.now() - since < SLICE_MS) continue;
+    await others();
+    since = performance.now();
+  }
+}
