@@ -91,6 +91,33 @@ export class BenchStore {
     );
   }
 
+  /** When the last tap at this bench was, UTC ms; null when there was none. */
+  async lastAt(): Promise<number | null> {
+    const row = await this.db('bench_event').whereNull('bench').max({ at: 'atMs' }).first();
+    return (row?.['at'] as number | null | undefined) ?? null;
+  }
+
+  /**
+   * Brings events of this bench that lie further in the future than `from` (UTC ms) back before `now`: a clock was far ahead
+   * when they were tapped. The time between them stays as it was.
+   */
+  async bringBack(from: number, now: number): Promise<void> {
+    const written = await this.db.transaction(async (trx) => {
+      const ahead = await trx<EventRow>('bench_event').whereNull('bench').where('atMs', '>', from).orderBy('atMs');
+      const shift = now - ahead.at(-1)!.atMs - 1;
+      const moved = (at: string) => new Date(Date.parse(at) + shift).toISOString();
+      for (const { id, at, atMs, readyAt } of ahead)
+        await trx('bench_event')
+          .where({ id })
+          .update({ at: moved(at), atMs: atMs + shift, readyAt: readyAt && moved(readyAt), toldAt: at });
+      return deriveLog(
+        trx,
+        ahead.map((row) => ({ ...eventOf(row), at: moved(row.at) })),
+      );
+    });
+    logCacheOf(this.db).touch(written);
+  }
+
   async lastSeq(): Promise<number> {
     const row = await this.db('bench_event').max({ seq: 'seq' }).first();
     return (row?.['seq'] as number | null) ?? 0;

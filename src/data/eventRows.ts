@@ -5,9 +5,11 @@ export interface EventRow extends Omit<StoredEvent, 'models' | 'facts'> {
   atMs: number;
   models: string;
   facts: string | null;
+  /** The time as the client told it, where it was corrected since. */
+  toldAt: string | null;
 }
 
-export const eventOf = ({ atMs: _ms, models, facts, ...event }: EventRow): StoredEvent => ({
+export const eventOf = ({ atMs: _ms, toldAt: _told, models, facts, ...event }: EventRow): StoredEvent => ({
   ...event,
   models: JSON.parse(models) as number[],
   facts: facts === null ? null : (JSON.parse(facts) as WorkFacts),

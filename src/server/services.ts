@@ -2,6 +2,7 @@ import { openDatabase, type OpenedDatabase } from '../data/database';
 import { DataError } from '../data/dataErrors';
 import { keepDailyCopies } from './backups/dailyCopy';
 import { Gate } from './gate';
+import { adoptTime } from './bench/adoptTime';
 import { onStop } from './stopping';
 import { storesOf } from './storesOf';
 import type { Stores } from './stores';
@@ -26,9 +27,11 @@ export const serving = new Gate();
 
 /** The database of the running program, opened on first use in the folder NEAT_RELAY_DATA. */
 export async function openedDatabase(): Promise<Running> {
-  running ??= openDatabase(dataFolder()).then((database) => {
+  running ??= openDatabase(dataFolder()).then(async (database) => {
     onStop(closeDatabase);
-    return { database, stores: storesOf(database.knex), stopCopies: keepDailyCopies(database.folder) };
+    const stores = storesOf(database.knex);
+    await adoptTime(stores);
+    return { database, stores, stopCopies: keepDailyCopies(database.folder) };
   });
   running.catch(() => (running = null));
   return running;

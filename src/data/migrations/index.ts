@@ -3,6 +3,7 @@ import * as walkingLine from './20261123_create_the_tables_of_the_walking_line';
 import * as ownLine from './20261123_keep_the_painters_own_line';
 import * as oneStream from './20261126_one_stream_of_bench_events';
 import * as revisions from './20261126_revisions_of_rules_paints_and_lines';
+import * as toldTimes from './20261126_times_as_they_were_told';
 
 export interface Migration {
   name: string;
@@ -11,4 +12,4 @@ export interface Migration {
 }
 
 /** All migrations in the order they run. Imported, not read from a folder, so that they are part of the build. */
-export const migrations: readonly Migration[] = [walkingLine, ownLine, oneStream, revisions];
+export const migrations: readonly Migration[] = [walkingLine, ownLine, oneStream, revisions, toldTimes];

@@ -6,6 +6,7 @@ import type { BenchPicture } from '../../core/views/bench';
 import { Button, LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
 import { counted, minutesText, rangeText, timeOfDayText } from '../../ui/format';
+import { programNow } from '../shared/clock';
 import { useNow } from '../shared/useNow';
 import { Advice } from './Advice';
 import { Changes } from './Changes';
@@ -55,7 +56,7 @@ const AWAY_MINUTES = 25;
 type Asking = { kind: 'miss'; start: MissStart | null } | { kind: 'touch-up' } | { kind: 'note' } | { kind: 'sheet' };
 
 function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () => void }) {
-  const now = useNow(picture.now, TICK_MS);
+  const now = useNow(picture.now, TICK_MS, programNow);
   const bench = useBench(picture, reload, now);
   const [asking, setAsking] = useState<Asking | null>(null);
   const [missed, setMissed] = useState<{ pass: BenchPass; model: number } | null>(null);

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useState } from 'react';
 import type { BenchPicture } from '../../core/views/bench';
 import { send } from '../shared/api';
+import { hearTime } from '../shared/clock';
 
 const RETRY_MS = 2000;
 
@@ -15,6 +16,7 @@ export function useBenchPicture() {
     let retry: ReturnType<typeof setTimeout>;
     send<BenchPicture | null>('GET', '/api/bench').then(
       (answer) => {
+        if (answer) hearTime(answer.now);
         if (!isCurrent) return;
         setPicture(answer);
         setError(null);

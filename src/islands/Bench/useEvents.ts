@@ -5,6 +5,7 @@ import { BUILD } from '../../core/build';
 import { wholeEvent, type CompactEvent } from '../../core/formats/benchEvents';
 import type { BenchPicture } from '../../core/views/bench';
 import { ApiError, send } from '../shared/api';
+import { hearTime, programNow } from '../shared/clock';
 import { addToOutbox, adoptOldOutboxes, dropFromOutbox, isOutboxKey, readOutbox } from './outbox';
 
 export type NewEvent = Pick<BenchEvent, 'kind'> & Partial<BenchEvent>;
@@ -94,7 +95,7 @@ export function useEvents(picture: BenchPicture, { onStored, onStale }: Listener
     (...taps: NewEvent[]) => {
       const made = taps.map((tap): BenchEvent => {
         // Two taps in one millisecond still need an order, and a clock set back must not put a tap before the last one.
-        const at = tap.at ?? new Date(Math.max(Date.now(), lastAt.current + 1)).toISOString();
+        const at = tap.at ?? new Date(Math.max(programNow(), lastAt.current + 1)).toISOString();
         lastAt.current = Math.max(lastAt.current, Date.parse(at));
         return wholeEvent({ ...tap, id: ulid(), at });
       });
@@ -152,9 +153,11 @@ export function useEvents(picture: BenchPicture, { onStored, onStale }: Listener
       if (document.visibilityState === 'hidden') return;
       stream = new EventSource(`/api/bench/stream?after=${lastSeq.current}`);
       stream.addEventListener('taps', onTaps);
+      stream.addEventListener('beat', ({ data }: MessageEvent<string>) => hearTime((JSON.parse(data) as { now: number }).now));
       stream.addEventListener('changed', () => listeners.current.onStale());
       stream.addEventListener('hello', ({ data }: MessageEvent<string>) => {
-        const hello = JSON.parse(data) as { build: string; data: string };
+        const hello = JSON.parse(data) as { build: string; data: string; now: number };
+        hearTime(hello.now);
         // After a restore nothing that this window knows holds any more.
         if (hello.build !== BUILD || (openedOn.current ?? hello.data) !== hello.data) setOutdated(true);
         openedOn.current ??= hello.data;

@@ -1,6 +1,7 @@
 import { BUILD } from '../../core/build';
 import { compactEvent } from '../../core/formats/benchEvents';
 import type { Stores } from '../stores';
+import { clock } from '../programTime';
 import { listen } from './announcements';
 
 const MOST_AT_ONCE = 1000;
@@ -38,7 +39,7 @@ export function benchStream(stores: Pick<Stores, 'bench'>, data: string, after: 
         sending = sending.then(sendTaps).catch(() => close());
       };
       const stop = listen((what) => (what === 'events' ? queueTaps() : send('changed', null)));
-      const beat = setInterval(() => send('beat', null), KEEP_ALIVE_MS);
+      const beat = setInterval(() => send('beat', { now: clock.now() }), KEEP_ALIVE_MS);
       close = () => {
         stop();
         clearInterval(beat);
@@ -49,7 +50,7 @@ export function benchStream(stores: Pick<Stores, 'bench'>, data: string, after: 
         }
       };
       signal.addEventListener('abort', close);
-      send('hello', { build: BUILD, data });
+      send('hello', { build: BUILD, data, now: clock.now() });
       queueTaps();
     },
     cancel: () => close(),

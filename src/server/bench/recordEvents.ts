@@ -11,6 +11,9 @@ import { refuseOtherEvents } from './refuseOtherEvents';
 
 export const recordEventsSchema = object({ events: list(benchEventSchema, 10_000) });
 
+/** Clocks of devices differ by less. */
+const AHEAD_MS = 60_000;
+
 /** Writes bench events down, each once however often it is sent. Answers when they are on the disk. */
 export async function recordEvents(
   stores: Stores,
@@ -18,12 +21,23 @@ export async function recordEvents(
   now: Date,
 ): Promise<{ recorded: string[] }> {
   // Whoever taps here taps at this bench.
-  const events = input.events.map((event) => ({ ...eventOf(event), bench: null }));
+  const events = notAhead(
+    input.events.map((event) => ({ ...eventOf(event), bench: null })),
+    now,
+  );
   events.forEach((event, index) => checkBenchEvent(event, `events[${index}]`));
   await checkUnits(stores, events);
   await refuseOtherEvents(stores, events);
   await stores.bench.add(await withFacts(stores, events, now), now.toISOString());
   return { recorded: events.map((event) => event.id) };
+}
+
+/** Nobody taps in the future: a device whose clock is ahead is taken back by as much, so that the time between its taps stays. */
+function notAhead(events: BenchEvent[], now: Date): BenchEvent[] {
+  const ahead = events.reduce((most, { at }) => Math.max(most, Date.parse(at) - now.getTime()), 0);
+  if (ahead <= AHEAD_MS) return events;
+  const moved = (at: string) => new Date(Date.parse(at) - ahead).toISOString();
+  return events.map((event) => ({ ...event, at: moved(event.at), readyAt: event.readyAt && moved(event.readyAt) }));
 }
 
 async function checkUnits(stores: Pick<Stores, 'commissions'>, events: readonly BenchEvent[]): Promise<void> {

@@ -5,6 +5,7 @@ import { asDataError, isBusy, UnfitBackupError } from '../../data/dataErrors';
 import { InputError } from '../../core/formats/InputError';
 import { announce, type Announcement } from '../bench/announcements';
 import { ConflictError, NotFoundError } from '../errors';
+import { programTime } from '../programTime';
 import { checkInPlace, dataFolder, openedDatabase, services, writing } from '../services';
 import type { Stores } from '../stores';
 import { taskInThread } from '../threads/threads';
@@ -59,7 +60,7 @@ export const unopened =
   (useCase: (call: Omit<Call, 'stores'>) => Promise<unknown>): APIRoute =>
   async ({ params, url, request }) => {
     try {
-      return answerOf(await useCase({ params, url, request, now: new Date() }));
+      return answerOf(await useCase({ params, url, request, now: programTime() }));
     } catch (error) {
       return refusal(error);
     }
@@ -91,7 +92,7 @@ function answering(handle: (context: APIContext, call: Call) => Promise<Response
         params: context.params,
         url: context.url,
         request: context.request,
-        now: new Date(),
+        now: programTime(),
       });
       // A folder that was taken away in the middle has not stored anything.
       checkInPlace((await openedDatabase()).database);

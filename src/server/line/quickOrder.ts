@@ -9,6 +9,8 @@ const STEPS = 400;
 /** Longer lines take longer than a thread takes to begin; meanwhile the server answers others. */
 const MOST_JOBS_IN_PROCESS = 300;
 const MOST_KEPT = 24;
+/** Still longer ones are content with the first construction: everything waits for this. */
+const MOST_JOBS_SEARCHED = 1000;
 const kept = new Map<string, Promise<string[]>>();
 
 /** A good order (job ids), for forecasts that need no better one. Kept for problems seen lately. */
@@ -27,7 +29,7 @@ async function orderOf(problem: LineProblem): Promise<string[]> {
   const line = compileLine(problem);
   const { order } =
     line.jobCount > MOST_JOBS_IN_PROCESS
-      ? await solveInThread({ problem, seed: SEED, steps: STEPS, milliseconds: null, isQuick: true })
+      ? await solveInThread({ problem, seed: SEED, steps: STEPS, milliseconds: null, isQuick: line.jobCount > MOST_JOBS_SEARCHED })
       : solveLine(line, { seed: SEED, steps: STEPS });
   return Array.from(order, (job) => problem.jobs[job]!.id);
 }

@@ -10,7 +10,10 @@ parentPort!.on('message', (request: WorkRequest) => {
     runSolver(
       request,
       () => performance.now(),
-      (report) => tell(report.done ? { result: report } : { report }),
+      (report) => {
+        tell({ report });
+        if (report.done) tell({ result: report });
+      },
     );
     return;
   }
