@@ -17,6 +17,7 @@ const VIEWS: { name: string; path: string; act?: (user: PageUser) => Promise<voi
   { name: 'ledger', path: '/ledger' },
   { name: 'shelf', path: '/shelf' },
   { name: 'house-rules', path: '/house-rules' },
+  { name: 'backups', path: '/backups' },
   {
     name: 'bench',
     path: '/bench',

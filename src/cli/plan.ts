@@ -10,18 +10,28 @@ import { solveInThread } from '../server/threads/threads';
 
 const USAGE = 'npm run --silent plan -- FILE [--seconds S | --steps N] [--seed N] [--order ORDER.json] [--progress]';
 const DEFAULT_SECONDS = 5;
+/** A plan needs some time, whatever is left. */
+const LEAST_MS = 300;
+
+const OPTIONS = {
+  seconds: { type: 'string' },
+  steps: { type: 'string' },
+  seed: { type: 'string', default: '1' },
+  order: { type: 'string' },
+  progress: { type: 'boolean', default: false },
+} as const;
+
+function parsedArguments() {
+  try {
+    return parseArgs({ allowPositionals: true, options: OPTIONS });
+  } catch (error) {
+    const [problem = ''] = (error as Error).message.split(/\. |\n/);
+    throw new Error(`${problem}: start it as ${USAGE}`, { cause: error });
+  }
+}
 
 function readArguments() {
-  const { values, positionals } = parseArgs({
-    allowPositionals: true,
-    options: {
-      seconds: { type: 'string' },
-      steps: { type: 'string' },
-      seed: { type: 'string', default: '1' },
-      order: { type: 'string' },
-      progress: { type: 'boolean', default: false },
-    },
-  });
+  const { values, positionals } = parsedArguments();
   const file = positionals[0];
   if (file === undefined || positionals.length > 1) throw new InputError('FILE', positionals, `give one file: ${USAGE}`);
   if (values.seconds !== undefined && values.steps !== undefined)
@@ -83,7 +93,9 @@ async function run(): Promise<void> {
 }
 
 function search(problem: LineProblem, { seed, steps, seconds, progress }: ReturnType<typeof readArguments>): Promise<SolveReport> {
-  const request = { problem, seed, steps, milliseconds: steps === null ? seconds * 1000 : null };
+  // The seconds are those of the whole command: reading a long problem takes some of them.
+  const left = Math.max(LEAST_MS, seconds * 1000 - performance.now());
+  const request = { problem, seed, steps, milliseconds: steps === null ? left : null };
   return solveInThread(request, (report) => progress && process.stderr.write(progressLine(report)));
 }
 

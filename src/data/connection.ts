@@ -15,7 +15,8 @@ const BUSY_MS = 100;
 interface ConnectOptions {
   /** Nothing is changed, not even what a killed program left to be written. */
   readonly?: boolean;
-  journal?: 'WAL' | 'delete';
+  /** A file of which only the lock is wanted has none. */
+  journal?: 'WAL' | null;
   /** How long a statement waits for another writer, standing still. */
   busyMs?: number;
 }
@@ -26,6 +27,8 @@ export function connect(filename: string, { readonly = false, journal = 'WAL', b
     client: 'better-sqlite3',
     connection: { filename, options: { readonly } },
     useNullAsDefault: true,
+    // Every error is thrown as well; whoever meets it says it in words.
+    log: { error: () => undefined, warn: () => undefined },
     // Knex also asks for names that a schema statement leaves out, as undefined.
     wrapIdentifier: (identifier: string | undefined, quote) =>
       quote(identifier === undefined ? (identifier as never) : snakeCase(identifier)),
@@ -37,7 +40,7 @@ export function connect(filename: string, { readonly = false, journal = 'WAL', b
         try {
           connection.pragma(`busy_timeout = ${busyMs}`);
           connection.pragma('foreign_keys = ON');
-          if (!readonly) {
+          if (!readonly && journal !== null) {
             connection.pragma(`journal_mode = ${journal}`);
             connection.pragma('synchronous = FULL');
           }

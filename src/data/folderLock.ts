@@ -10,7 +10,7 @@ import { LOCK_FILE, makeOwnFile } from './folder';
 export async function lockFolder(folder: string): Promise<() => Promise<void>> {
   const file = path.join(folder, LOCK_FILE);
   makeOwnFile(file);
-  const lock = connect(file, { readonly: false, journal: 'delete' });
+  const lock = connect(file, { journal: null });
   try {
     await lock.raw('BEGIN EXCLUSIVE');
   } catch (error) {

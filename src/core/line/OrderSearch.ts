@@ -56,11 +56,10 @@ export class OrderSearch {
   construct(shouldStop: () => boolean, most = GREEDY_WEIGHTS.length): void {
     const { line } = this;
     for (const weights of GREEDY_WEIGHTS.slice(0, most)) {
-      const order = greedyOrder(line, weights, { shouldStop });
-      if (order) this.offer(order);
-      if (shouldStop()) break;
+      this.offer(greedyOrder(line, weights, { shouldStop }));
+      if (shouldStop()) return;
     }
-    if (this.bestCost < Infinity && (shouldStop() || most < GREEDY_WEIGHTS.length)) return;
+    if (most < GREEDY_WEIGHTS.length) return;
     this.offer(enteredOrder(line));
     this.offer(trayByTrayOrder(line));
   }

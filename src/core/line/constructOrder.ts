@@ -1,6 +1,6 @@
 import type { CompiledLine } from './compileLine';
 import { LineClock } from './LineClock';
-import { predecessorCounts, tailMinutes } from './precedence';
+import { enteredOrder, predecessorCounts, tailMinutes } from './precedence';
 
 /** How much a greedy construction weighs what it sees, all against one minute of changeover. */
 export interface GreedyWeights {
@@ -22,17 +22,15 @@ const STOP_CHECK_JOBS = 64;
 interface GreedyOptions {
   /** Jobs of a lower group come before those of a higher one wherever predecessors allow it. */
   groupOf?: (job: number) => number;
-  /** Asked now and then; true gives up. */
+  /** Asked now and then; true gives the choosing up. */
   shouldStop?: () => boolean;
 }
 
 /**
  * Builds an order by always taking the job that loses least right now: its changeover, its wait, and the touch-up
- * of every preference it breaks by coming first, less a credit for long chains behind it. Null when it was told to stop.
+ * of every preference it breaks by coming first, less a credit for long chains behind it. Told to stop, it leaves the rest as entered.
  */
-export function greedyOrder(line: CompiledLine, weights: GreedyWeights): Int32Array;
-export function greedyOrder(line: CompiledLine, weights: GreedyWeights, options: GreedyOptions): Int32Array | null;
-export function greedyOrder(line: CompiledLine, weights: GreedyWeights, { groupOf, shouldStop }: GreedyOptions = {}): Int32Array | null {
+export function greedyOrder(line: CompiledLine, weights: GreedyWeights, { groupOf, shouldStop }: GreedyOptions = {}): Int32Array {
   const clock = new LineClock(line);
   const open = predecessorCounts(line);
   const tail = tailMinutes(line);
@@ -69,7 +67,13 @@ export function greedyOrder(line: CompiledLine, weights: GreedyWeights, { groupO
   };
 
   for (let index = 0; index < order.length; index++) {
-    if (shouldStop && index % STOP_CHECK_JOBS === 0 && shouldStop()) return null;
+    if (shouldStop && index % STOP_CHECK_JOBS === 0 && shouldStop()) {
+      order.set(
+        enteredOrder(line).filter((job) => !placed[job]),
+        index,
+      );
+      return order;
+    }
     const best = choose();
     eligible.remove(best);
     placed[best] = 1;

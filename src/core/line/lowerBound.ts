@@ -12,14 +12,13 @@ import { cheapestOpenings } from './openings';
 export function lowerBound(line: CompiledLine, shouldStop: () => boolean = () => false): number {
   if (line.jobCount === 0) return 0;
   const calendar = new BenchCalendar(line);
-  const openings = cheapestOpenings(line);
   const handsOn = line.jobMinutes.reduce((sum, minutes) => sum + minutes, 0);
-  const finish = Math.max(
-    calendar.momentOf(handsOn + openings.total),
-    finishWithStarts(line, handsOn),
-    headBodyTail(line, openings, headsAndTails(line, openings)),
-    line.sessionFrom[0]! + busiestModel(line),
-  );
+  let finish = Math.max(finishWithStarts(line, handsOn), line.sessionFrom[0]! + busiestModel(line));
+  if (!shouldStop()) {
+    const openings = cheapestOpenings(line);
+    finish = Math.max(finish, calendar.momentOf(handsOn + openings.total));
+    if (!shouldStop()) finish = Math.max(finish, headBodyTail(line, openings, headsAndTails(line, openings)));
+  }
   return finish - line.sessionFrom[0]! + forcedTouchUp(line, shouldStop);
 }
 

@@ -36,5 +36,5 @@ export function strategyOf(line: CompiledLine, id: StrategyId, order: ArrayLike<
 function unitByUnitOrder(line: CompiledLine, unitOfTray: (trayId: string) => string): Int32Array {
   const units = [...new Set(line.problem.trays.map((tray) => unitOfTray(tray.id)))];
   const unitOfJob = line.problem.jobs.map((job) => units.indexOf(unitOfTray(job.tray)));
-  return greedyOrder(line, GREEDY_WEIGHTS[0]!, { groupOf: (job) => unitOfJob[job]! })!;
+  return greedyOrder(line, GREEDY_WEIGHTS[0]!, { groupOf: (job) => unitOfJob[job]! });
 }

@@ -7,8 +7,6 @@ export interface DatabaseCopy {
 }
 
 export interface BackupsPicture {
-  /** Where the copies lie. */
-  folder: string;
   /** Daily copies of so many days are kept. */
   daysKept: number;
   /** The newest first. */

@@ -18,7 +18,7 @@ interface Wanted {
 /** Saving everything as one file, the copies the program makes by itself, and the way back. */
 export function BackupsView({ picture }: { picture: BackupsPicture }) {
   const [wanted, setWanted] = useState<Wanted | null>(null);
-  const { copies, daysKept, folder } = picture;
+  const { copies, daysKept } = picture;
   return (
     <div className={styles.view}>
       <Panel title="Save a backup">
@@ -36,8 +36,7 @@ export function BackupsView({ picture }: { picture: BackupsPicture }) {
       <Panel title="Automatic copies" className={styles.copies}>
         {wanted && <Confirm key={wanted.name} wanted={wanted} onCancel={() => setWanted(null)} />}
         <p>
-          Made once a day while the program runs; the last {counted(daysKept, 'day')} are kept in{' '}
-          <span className={styles.path}>{folder}</span>
+          Made once a day while the program runs; the last {counted(daysKept, 'day')} are kept in the folder “backups” of your data folder.
         </p>
         {copies.length === 0 ? (
           <p>There is no copy yet: the first is being made.</p>

@@ -19,7 +19,6 @@ import { closeDatabase, dataFolder, openedDatabase, serving, writing } from '../
 const LIMIT_BYTES = 2_000_000_000;
 
 export const loadBackups = (): BackupsPicture => ({
-  folder: path.resolve(copiesFolder(dataFolder())),
   daysKept: DAYS_KEPT,
   copies: listCopies(dataFolder()),
 });

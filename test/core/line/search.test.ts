@@ -153,7 +153,7 @@ describe('comparing ways to paint', () => {
   it('finishes one unit before the next when going unit by unit', () => {
     const { problem } = examples[11]!;
     const line = compileLine(problem);
-    const order = greedyOrder(line, GREEDY_WEIGHTS[0]!, { groupOf: (job) => line.jobTray[job]! })!;
+    const order = greedyOrder(line, GREEDY_WEIGHTS[0]!, { groupOf: (job) => line.jobTray[job]! });
     const trays = [...order].map((job) => line.jobTray[job]!);
     expect(trays).to.deep.equal([...trays].sort((a, b) => a - b));
   });
