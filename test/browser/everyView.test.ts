@@ -5,7 +5,20 @@ import { startApp, type App } from '../support/app';
 import { openBrowser } from '../support/browser';
 import { PageUser } from '../support/page';
 
-const VIEWS = ['/', '/new', '/c/ID/intake', '/c/ID/scheme', '/line', '/trays', '/bench', '/ledger', '/shelf', '/house-rules', '/nowhere'];
+const VIEWS = [
+  '/',
+  '/new',
+  '/c/ID/intake',
+  '/c/ID/scheme',
+  '/line',
+  '/trays',
+  '/bench',
+  '/ledger',
+  '/shelf',
+  '/house-rules',
+  '/backups',
+  '/nowhere',
+];
 
 /** Elements of the page that cover each other's text, though neither holds the other. */
 const OVERLAPS = `

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { spawn, type ChildProcess } from 'node:child_process';
-import { existsSync } from 'node:fs';
+import { existsSync, readdirSync, writeFileSync } from 'node:fs';
 import net from 'node:net';
 import path from 'node:path';
 import { migrations } from '../../src/data/migrations';
@@ -91,4 +91,43 @@ describe('starting and stopping', function () {
       .to.match(/was written by a newer Neat Relay .*20990101_later.*NEAT_RELAY_DATA/)
       .and.not.to.match(/\n\s+at /);
   });
+
+  it('keeps a second program off the same folder, and --reset off a running one', async () => {
+    const program = new Starting(['--demo'], { NEAT_RELAY_DATA: at('demo') });
+    await program.says(ADDRESS);
+    for (const args of [['--demo'], ['--demo', '--reset']]) {
+      const second = new Starting(args, { NEAT_RELAY_DATA: at('demo') });
+      expect(await second.ended()).to.equal(1);
+      expect(second.said).to.match(/Another Neat Relay is running on .*: stop that one first/);
+    }
+    await program.press('SIGTERM');
+  });
+
+  it('leaves one whole file when it stops, and goes back to a copy when it is told to', async () => {
+    const files = () => readdirSync(at('demo')).filter((name) => name.startsWith('neat-relay.sqlite'));
+    expect(files()).to.deep.equal(['neat-relay.sqlite']);
+    const [copy] = readdirSync(path.join(at('demo'), 'backups'));
+    writeFileSync(path.join(at('demo'), 'neat-relay.sqlite'), 'spoiled');
+    const spoiled = new Starting(['--demo'], { NEAT_RELAY_DATA: at('demo') });
+    expect(await spoiled.ended()).to.equal(1);
+    expect(spoiled.said).to.include(`--restore ${path.join(at('demo'), 'backups', copy!)}`);
+    const restored = new Starting(['--demo', '--restore', path.join(at('demo'), 'backups', copy!)], { NEAT_RELAY_DATA: at('demo') });
+    const [, url] = await restored.says(ADDRESS);
+    expect(await (await fetch(url!)).text()).to.include('Tide coast watch');
+    expect(restored.said).to.match(/was restored\. What was there before was put aside: /);
+    await restored.press('SIGINT');
+    expect(files()).to.deep.equal(['neat-relay.sqlite']);
+  });
+
+  for (const [what, args, env, words] of [
+    ['an option', ['--port'], {}, /Unknown option '--port': start it as npm start/],
+    ['a port', [], { PORT: '80 80' }, /PORT is "80 80": give a whole number from 1 to 65535/],
+    ['a host', [], { NEAT_RELAY_HOST: '203.0.113.7' }, /NEAT_RELAY_HOST is "203\.0\.113\.7", which is no address of this computer/],
+  ] as const)
+    it(`names ${what} that it cannot take`, async () => {
+      const program = new Starting([...args], { NEAT_RELAY_DATA: at('none'), ...env });
+      expect(await program.ended()).to.equal(1);
+      expect(program.said).to.match(words);
+      expect(existsSync(at('none'))).to.equal(false);
+    });
 });
