@@ -18,6 +18,7 @@ import { loadLine } from '../src/server/line/loadLine';
 import { putOnBench } from '../src/server/bench/putOnBench';
 import { chooseUnits } from '../src/server/workshop/choice';
 import { startApp } from '../test/support/app';
+import { loadTable } from './load';
 
 const COMMISSIONS = 200;
 const OPEN = 6;
@@ -202,6 +203,9 @@ for (const path of paths) {
 await folderApp.stop();
 
 const file = 'docs/benchmarks.md';
-const text = readFileSync(file, 'utf8');
+const text = readFileSync(file, 'utf8').replace(
+  /<!-- load: begin -->[\s\S]*<!-- load: end -->/,
+  `<!-- load: begin -->\n\n${await loadTable()}\n\n<!-- load: end -->`,
+);
 const table = `${TABLE_BEGIN}\n\n${COMMISSIONS} commissions of which ${OPEN} open, ${EVENTS.toLocaleString('en-GB')} bench events, ${ROWS.toLocaleString('en-GB')} log rows; ${cpus()[0]?.model ?? 'unknown processor'}, Node.js ${process.version}.\n\n${lines.join('\n')}\n\n${TABLE_END}`;
 writeFileSync(file, text.replace(new RegExp(`${TABLE_BEGIN}[\\s\\S]*${TABLE_END}`), table));

@@ -16,8 +16,8 @@ export class BenchStore {
    */
   async add(events: readonly BenchEvent[], receivedAt: string): Promise<void> {
     const written = await this.db.transaction(async (trx) => {
-      await write(trx, await ofKnownUnits(trx, events), receivedAt);
-      return deriveLog(trx, events);
+      const fresh = await write(trx, await ofKnownUnits(trx, events), receivedAt);
+      return deriveLog(trx, fresh);
     });
     logCacheOf(this.db).touch(written);
   }
@@ -130,15 +130,18 @@ export class BenchStore {
 
 const WRITTEN_AT_ONCE = 100;
 
-async function write(trx: Knex, events: readonly BenchEvent[], receivedAt: string): Promise<void> {
-  const rows = [...new Map(events.map((event) => [event.id, rowOf(event, receivedAt)])).values()];
+/** Answers with those that were not known before, or known by no more than their time. */
+async function write(trx: Knex, events: readonly BenchEvent[], receivedAt: string): Promise<BenchEvent[]> {
+  const byId = new Map(events.map((event) => [event.id, event]));
+  const rows = [...byId.values()].map((event) => rowOf(event, receivedAt));
   const known = new Map<string, string>();
   for (const piece of inPieces(rows.map((row) => row.id)))
     for (const row of await trx('bench_event').whereIn('id', piece).select('id', 'kind')) known.set(row.id as string, row.kind as string);
   const fresh = rows.filter((row) => !known.has(row.id));
   for (let at = 0; at < fresh.length; at += WRITTEN_AT_ONCE) await trx('bench_event').insert(fresh.slice(at, at + WRITTEN_AT_ONCE));
-  for (const row of rows)
-    if (known.get(row.id) === 'elsewhere' && row.kind !== 'elsewhere') await trx('bench_event').where({ id: row.id }).update(row);
+  const told = rows.filter((row) => known.get(row.id) === 'elsewhere' && row.kind !== 'elsewhere');
+  for (const row of told) await trx('bench_event').where({ id: row.id }).update(row);
+  return [...fresh, ...told].map((row) => byId.get(row.id)!);
 }
 
 /** An undoing concerns the unit that the undone event names. */

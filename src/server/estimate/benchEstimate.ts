@@ -89,6 +89,9 @@ async function estimateBench(stores: Stores, workshop: Workshop, now: Date): Pro
     queued = queued.map((minutes, draw) => minutes + whole.draws[draw]!);
     queuedMinutes += whole.figures.likely;
   }
+  // Where nothing is to be painted, any date is met.
+  for (const { id } of workshop.commissions)
+    if (!outlooks.has(id)) outlooks.set(id, dateOutlook(workshop, id, new Float64Array(DRAWS), 0, 0, now));
   return { commissions: commissionEstimates(workshop, units, shares), outlooks, bench };
 }
 

@@ -69,7 +69,10 @@ const onlyOnce = ({ headers }: IncomingMessage): Record<string, string> => ({
 
 function pathOf(url: string): string | null {
   try {
-    return decodeURIComponent(new URL(url, 'http://127.0.0.1').pathname);
+    const { pathname } = new URL(url, 'http://127.0.0.1');
+    const path = decodeURI(pathname);
+    // What is encoded twice is no address of ours: somebody wants to get past a check.
+    return path !== pathname && /%[0-9a-f]{2}/i.test(path) ? null : path;
   } catch {
     return null;
   }

@@ -1,0 +1,162 @@
+/** How the views answer with very much work, and what others wait meanwhile. */
+import { ulid } from 'ulid';
+import { wholeCommission } from '../src/core/views/selection';
+import { openDatabase } from '../src/data/database';
+import { demoPaints } from '../src/data/demo/paints';
+import { demoUnit, TIDE_COAST } from '../src/data/demo/units';
+import { putOnBench } from '../src/server/bench/putOnBench';
+import { loadLine } from '../src/server/line/loadLine';
+import { storesOf } from '../src/server/storesOf';
+import { chooseUnits } from '../src/server/workshop/choice';
+import { startApp, type App } from '../test/support/app';
+
+const VIEWS = ['/', '/c/ID/intake', '/c/ID/scheme', '/trays', '/line', '/bench', '/api/bench', '/ledger'];
+const TRAY = 5;
+const LOG_ROWS = 100_000;
+const COMMAS = 3_300_000;
+
+interface Answer {
+  ms: number;
+  bytes: number;
+  text: string;
+}
+
+async function ask(url: string, init?: RequestInit): Promise<Answer> {
+  const begun = performance.now();
+  const text = await (await fetch(url, init)).text();
+  return { ms: performance.now() - begun, bytes: text.length, text };
+}
+
+/** One commission of about so many jobs, planned by nobody yet; due in the last year that a date can name. */
+async function fill(folder: string, jobs: number): Promise<string> {
+  const { knex, close } = await openDatabase(folder);
+  const stores = storesOf(knex);
+  const { paints, idOf } = demoPaints(ulid);
+  await stores.paints.addMissing(paints);
+  const now = new Date();
+  const commission = {
+    id: ulid(),
+    name: 'A very large order',
+    client: 'Client',
+    dueOn: '9999-12-31',
+    standard: 'display' as const,
+    hourlyRateMinor: 2400,
+    currency: 'EUR',
+    note: '',
+  };
+  const units = [];
+  for (let made = 0; made < jobs;) {
+    const unit = {
+      ...demoUnit(TIDE_COAST[units.length % TIDE_COAST.length]!, ulid, idOf),
+      name: `Unit ${units.length + 1}`,
+      trayLimit: TRAY,
+    };
+    unit.testModel = 'none';
+    const coats = [...unit.scheme.parts.flatMap((part) => part.steps), ...unit.scheme.allOver].reduce((sum, step) => sum + step.coats, 0);
+    made += coats * Math.ceil((unit.counted ?? unit.promised) / TRAY);
+    units.push(unit);
+  }
+  await stores.commissions.insert(commission, now.toISOString());
+  await stores.commissions.saveIntake(commission, units, 1);
+  for (const unit of units) await stores.commissions.saveScheme(unit.id, unit.scheme, 1, now.toISOString());
+  await chooseUnits(stores, { selection: wholeCommission(commission.id) });
+  await close();
+  return commission.id;
+}
+
+async function layOnBench(folder: string): Promise<void> {
+  const { knex, close } = await openDatabase(folder);
+  const stores = storesOf(knex);
+  const now = new Date();
+  const line = await loadLine(stores, now);
+  await putOnBench(stores, { selection: line.selection, line: { order: line.planned, wishes: [] } }, now);
+  await close();
+}
+
+/** Does something and asks for the Shelf all the while; answers with the longest that it took. */
+async function whileAsking<T>(app: App, act: () => Promise<T>): Promise<{ result: T; worstMs: number }> {
+  let isDone = false;
+  const acting = act().finally(() => (isDone = true));
+  let worstMs = 0;
+  while (!isDone) {
+    worstMs = Math.max(worstMs, (await ask(`${app.url}/shelf`)).ms);
+    await new Promise((resolve) => setTimeout(resolve, 20));
+  }
+  return { result: await acting, worstMs };
+}
+
+async function views(jobs: number): Promise<string[]> {
+  const app = await startApp();
+  await app.kill();
+  const id = await fill(app.folder, jobs);
+  await app.restart('port');
+  const first = await whileAsking(app, () => ask(`${app.url}/c/${id}/intake`));
+  await app.kill();
+  await layOnBench(app.folder);
+  await app.restart('page');
+  const rows = [
+    `| ${jobs.toLocaleString('en-GB')} jobs: Intake, never planned | ${ms(first.result.ms)} | | ${kb(first.result.bytes)} | ${ms(first.worstMs)} |`,
+  ];
+  for (const view of VIEWS) {
+    const url = app.url + view.replace('ID', id);
+    const cold = await whileAsking(app, () => ask(url));
+    const warm = await ask(url);
+    rows.push(
+      `| ${jobs.toLocaleString('en-GB')} jobs: ${view} | ${ms(cold.result.ms)} | ${ms(warm.ms)} | ${kb(warm.bytes)} | ${ms(cold.worstMs)} |`,
+    );
+    console.log(rows.at(-1));
+  }
+  const file = await ask(`${app.url}/api/commissions/${id}/file`);
+  await app.stop();
+  const other = await startApp();
+  const imported = await whileAsking(other, () =>
+    ask(`${other.url}/api/commissions/import`, { method: 'POST', body: file.text, headers: { origin: other.url } }),
+  );
+  rows.push(
+    `| ${jobs.toLocaleString('en-GB')} jobs: its file imported elsewhere | ${ms(imported.result.ms)} | | ${kb(file.bytes)} | ${ms(imported.worstMs)} |`,
+  );
+  await other.stop();
+  return rows;
+}
+
+async function files(): Promise<string[]> {
+  const app = await startApp();
+  const header = 'started_at,commission,unit,part,technique,size,coverage,models,minutes,setup_minutes,note';
+  const rows = Array.from(
+    { length: LOG_ROWS },
+    (_, index) =>
+      `${new Date(1.6e12 + index * 600_000).toISOString()},Fair ${index % 50},Bakers,Apron,basecoat,foot,0.2,10,${18 + (index % 97) / 10},2,`,
+  );
+  const post = (path: string, body: string) => () => ask(app.url + path, { method: 'POST', body, headers: { origin: app.url } });
+  const log = [header, ...rows].join('\n');
+  const lines: string[] = [];
+  for (const [what, act] of [
+    [`${LOG_ROWS.toLocaleString('en-GB')} log rows, previewed`, post('/api/time-log/import?preview', log)],
+    [
+      `${(COMMAS / 1e6).toFixed(1)} MB of commas, previewed`,
+      post('/api/time-log/import?preview', `${header}\n${`${','.repeat(10)}\n`.repeat(COMMAS / 11)}`),
+    ],
+    [`${LOG_ROWS.toLocaleString('en-GB')} log rows, imported`, post('/api/time-log/import', log)],
+    ['/ledger with them, read and fitted for the first time', () => ask(`${app.url}/ledger`)],
+  ] as const) {
+    const { result, worstMs } = await whileAsking(app, act);
+    lines.push(`| ${what} | ${ms(result.ms)} | | ${kb(result.bytes)} | ${ms(worstMs)} |`);
+    console.log(lines.at(-1));
+  }
+  await app.stop();
+  return lines;
+}
+
+const ms = (value: number) => `${value.toFixed(0)} ms`;
+const kb = (bytes: number) => (bytes / 1000).toFixed(0);
+
+/** The table for the benchmarks page. */
+export async function loadTable(): Promise<string> {
+  return [
+    '| what | first | again | kB | the Shelf meanwhile, at most |',
+    '| --- | ---: | ---: | ---: | ---: |',
+    ...(await views(3000)),
+    ...(await views(15_000)),
+    ...(await files()),
+  ].join('\n');
+}

@@ -1,0 +1,164 @@
+import fc from 'fast-check';
+import type { Schema } from 'yup';
+import { recordEventsSchema } from '../../../src/server/bench/recordEvents';
+import { putOnBenchSchema } from '../../../src/server/bench/putOnBench';
+import { newCommissionSchema } from '../../../src/server/commissions/createCommission';
+import { closeSchema, deleteSchema, duplicateSchema } from '../../../src/server/commissions/lifecycle';
+import { intakeSchema } from '../../../src/server/commissions/saveIntake';
+import { saveSchemeSchema } from '../../../src/server/commissions/saveScheme';
+import { demoSchema } from '../../../src/server/demo';
+import { houseRulesSchema } from '../../../src/server/house/saveHouseRules';
+import { legSheetSchema } from '../../../src/server/line/loadLegSheet';
+import { ownLineSchema, suggestSchema } from '../../../src/server/line/saveOwnLine';
+import { saveTraysSchema } from '../../../src/server/line/saveTrays';
+import { savePaintSchema } from '../../../src/server/paints/savePaint';
+import { judgeRowSchema } from '../../../src/server/timeLog/loadLog';
+import { chooseSchema } from '../../../src/server/workshop/choice';
+import { valuesOf } from './arbitrary';
+
+interface Asked {
+  method: string;
+  path: string;
+  body: string | null;
+}
+
+/** What came of many requests. */
+export interface RequestReport {
+  requests: number;
+  /** How many were answered with each status. */
+  statuses: Record<string, number>;
+  /** Answers that must not be: 5xx, refusals without a reason, none at all. */
+  wrong: string[];
+  slowestMs: number;
+}
+
+const BODIES: [method: string, path: string, schema: Schema, weight: number][] = [
+  ['POST', '/api/commissions', newCommissionSchema, 4],
+  ['PUT', '/api/commissions/ID', intakeSchema, 10],
+  ['POST', '/api/commissions/ID/duplicate', duplicateSchema, 2],
+  ['PUT', '/api/commissions/ID/closed', closeSchema, 1],
+  ['PUT', '/api/commissions/ID/deleted', deleteSchema, 1],
+  ['PUT', '/api/commissions/ID/trays', saveTraysSchema, 5],
+  ['PUT', '/api/units/ID/scheme', saveSchemeSchema, 12],
+  ['PUT', '/api/house-rules', houseRulesSchema, 6],
+  ['PUT', '/api/paints', savePaintSchema, 8],
+  ['PUT', '/api/line/units', chooseSchema, 5],
+  ['PUT', '/api/line', ownLineSchema, 6],
+  ['PUT', '/api/line/suggestion', suggestSchema, 4],
+  ['POST', '/api/line/leg-sheet', legSheetSchema, 1],
+  ['PUT', '/api/bench', putOnBenchSchema, 6],
+  ['POST', '/api/bench/events', recordEventsSchema, 20],
+  ['PUT', '/api/time-log/ID', judgeRowSchema, 4],
+  ['PUT', '/api/demo', demoSchema, 1],
+];
+
+const GETS = [
+  '/',
+  '/new',
+  '/c/ID/intake',
+  '/c/ID/scheme',
+  '/trays?of=ID',
+  '/line?of=ID',
+  '/bench',
+  '/ledger',
+  '/shelf',
+  '/house-rules',
+  '/backups',
+  '/api/bench',
+  '/api/bench/figures',
+  '/api/commissions/ID/file',
+  '/api/commissions/ID/estimate',
+  '/api/commissions/ID/painted',
+  '/api/paints/ID/models',
+  '/api/time-log/rows?page=ID&filter=ID',
+  '/api/time-log',
+];
+
+function anyRequest(known: readonly string[]): fc.Arbitrary<Asked> {
+  const id = fc.oneof(
+    { arbitrary: fc.constantFrom(...known), weight: 8 },
+    { arbitrary: fc.string({ minLength: 1, maxLength: 12 }), weight: 1 },
+    fc.constantFrom('__proto__', '..', '%00', '-1'),
+  );
+  const at = (path: string) => id.map((each) => path.replaceAll('ID', encodeURIComponent(each)));
+  const json = (value: unknown) => JSON.stringify(value) ?? 'null';
+  return fc.oneof(
+    ...BODIES.map(([method, path, schema, weight]) => ({
+      arbitrary: fc.record({ method: fc.constant(method), path: at(path), body: valuesOf(schema, known).map(json) }),
+      weight,
+    })),
+    { arbitrary: fc.record({ method: fc.constant('GET'), path: fc.constantFrom(...GETS).chain(at), body: fc.constant(null) }), weight: 12 },
+    {
+      arbitrary: fc.record({
+        method: fc.constantFrom('POST', 'PUT', 'DELETE', 'PATCH'),
+        path: fc.oneof(fc.constantFrom(...BODIES.map(([, path]) => path)).chain(at), fc.webPath()),
+        body: fc.oneof(
+          fc.string({ maxLength: 200 }),
+          fc.constant('['.repeat(5000)),
+          fc.constant('{"a":'.repeat(2000)),
+          fc.constant('"\\ud800"'),
+        ),
+      }),
+      weight: 4,
+    },
+    {
+      arbitrary: fc.record({
+        method: fc.constant('POST'),
+        path: fc.constantFrom('/api/time-log/import?preview', '/api/time-log/import', '/api/commissions/import'),
+        body: fc.oneof(fc.string({ maxLength: 400 }), fc.jsonValue().map(json)),
+      }),
+      weight: 1,
+    },
+  );
+}
+
+/** Everything that has an id in the demo or whatever else is stored. */
+async function knownIds(url: string): Promise<string[]> {
+  const today = await (await fetch(url)).text();
+  const commissions = [...new Set([...today.matchAll(/\/c\/([\w.-]+)\/intake/g)].map(([, id]) => id!))];
+  const ids = new Set(commissions);
+  for (const id of commissions)
+    for (const [, each] of (await (await fetch(`${url}/api/commissions/${id}/file`)).text()).matchAll(/"(?:id|unit|step)": "([^"]+)"/g))
+      ids.add(each!);
+  return [...ids, 'new-1', 'new-2'];
+}
+
+/** Sends seeded requests of every type and shape, some at a time, and looks at every answer. */
+export async function sendHostile(
+  url: string,
+  { requests, seed, atOnce }: { requests: number; seed: number; atOnce: number },
+): Promise<RequestReport> {
+  const asked = fc.sample(anyRequest(await knownIds(url)), { numRuns: requests, seed });
+  const report: RequestReport = { requests, statuses: {}, wrong: [], slowestMs: 0 };
+  let next = 0;
+  const sender = async () => {
+    for (let index = next++; index < asked.length; index = next++) await sendOne(url, asked[index]!, report);
+  };
+  await Promise.all(Array.from({ length: atOnce }, sender));
+  return report;
+}
+
+async function sendOne(url: string, { method, path, body }: Asked, report: RequestReport): Promise<void> {
+  const begun = performance.now();
+  const what = `${method} ${path} ${(body ?? '').slice(0, 200)}`;
+  try {
+    const response = await fetch(url + path, { method, ...(body !== null && { body }), headers: { origin: url } });
+    const text = await response.text();
+    report.statuses[response.status] = (report.statuses[response.status] ?? 0) + 1;
+    if (response.status >= 500) report.wrong.push(`${response.status}: ${what}`);
+    else if (response.status >= 400 && path.startsWith('/api/') && !hasReason(text))
+      report.wrong.push(`no reason: ${what} -> ${text.slice(0, 100)}`);
+  } catch (error) {
+    report.wrong.push(`no answer: ${what} (${String((error as Error).cause ?? error)})`);
+  }
+  report.slowestMs = Math.max(report.slowestMs, performance.now() - begun);
+}
+
+/** A refusal says what is wrong, and what to do behind a colon. */
+function hasReason(text: string): boolean {
+  try {
+    return /.: ./.test((JSON.parse(text) as { error: string }).error);
+  } catch {
+    return false;
+  }
+}
