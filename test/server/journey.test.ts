@@ -145,6 +145,12 @@ describe('the server, from intake to a moved estimate', () => {
     expect((await stationCounts(stores, 'none')).commission).to.equal(null);
   });
 
+  it('has a word on the date of a commission without units, in Today too', async () => {
+    await createCommission(stores, entry, NOW);
+    const [empty] = (await loadToday(stores, NOW)).commissions;
+    expect(empty!.outlook).to.include({ standing: 'done', chance: 1 });
+  });
+
   it('promises no date without sessions, and says when one cannot be met', async () => {
     await shop.commission();
     await saveHouseRules(stores, {

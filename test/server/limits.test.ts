@@ -9,18 +9,11 @@ import { houseRulesSchema } from '../../src/server/house/saveHouseRules';
 import { readJson } from '../../src/server/http/readJson';
 import { saveTrays } from '../../src/server/line/saveTrays';
 import { chooseUnits } from '../../src/server/workshop/choice';
-import { testDatabase, type TestDatabase } from '../support/database';
-import { entry, NOW, rejected, TestShop, unitEntry } from '../support/shop';
+import { entry, NOW, rejected, shopForEachTest, unitEntry } from '../support/shop';
 import { part, step } from '../support/units';
 
 describe('work that is too much to compute', () => {
-  let database: TestDatabase;
-  let shop: TestShop;
-  beforeEach(async () => {
-    database = await testDatabase();
-    shop = new TestShop(database);
-  });
-  afterEach(() => database.close());
+  const given = shopForEachTest();
 
   const scheme = (steps: number, coats: number) => ({
     parts: [
@@ -35,29 +28,31 @@ describe('work that is too much to compute', () => {
   };
 
   it('is refused at the scheme, by the coats of a unit', async () => {
-    const { units } = await shop.commission();
-    expect(await refusal(saveScheme(database.stores, units[0]!.id, { revision: 2, scheme: scheme(41, 10) }, NOW))).to.match(
+    const { units } = await given.shop.commission();
+    expect(await refusal(saveScheme(given.database.stores, units[0]!.id, { revision: 2, scheme: scheme(41, 10) }, NOW))).to.match(
       /^scheme is 410: give Keepers at most 400 coats/,
     );
-    await saveScheme(database.stores, units[0]!.id, { revision: 2, scheme: scheme(40, 10) }, NOW);
+    await saveScheme(given.database.stores, units[0]!.id, { revision: 2, scheme: scheme(40, 10) }, NOW);
   });
 
   it('is refused at Intake, at the trays and at the choice of units, by jobs and by models', async () => {
     const big = { promised: 1000, trayLimit: 1000 };
-    const { id, units } = await shop.commission('Big', [unitEntry('Keepers', big), unitEntry('Cutters', { promised: 10 })]);
-    await saveScheme(database.stores, units[0]!.id, { revision: 2, scheme: scheme(30, 10) }, NOW);
+    const { id, units } = await given.shop.commission('Big', [unitEntry('Keepers', big), unitEntry('Cutters', { promised: 10 })]);
+    await saveScheme(given.database.stores, units[0]!.id, { revision: 2, scheme: scheme(30, 10) }, NOW);
     const smaller = (limit: number, revision: number) =>
-      saveTrays(database.stores, id, { revision, units: [{ id: units[0]!.id, trayLimit: limit }] });
+      saveTrays(given.database.stores, id, { revision, units: [{ id: units[0]!.id, trayLimit: limit }] });
     expect(await refusal(smaller(10, 2))).to.match(/^units is 300\d\d: plan at most 20000 jobs at once: choose larger trays/);
     const intake = units.map((unit) => ({ ...unit, trayLimit: 10 }));
-    expect(await refusal(saveIntake(database.stores, id, { revision: 2, commission: { ...entry, name: 'Big' }, units: intake }))).to.match(
-      /20000 jobs/,
-    );
-    const second = await shop.commission('Big too', [unitEntry('Bakers', big)]);
-    await saveScheme(database.stores, second.units[0]!.id, { revision: 2, scheme: scheme(30, 10) }, NOW);
+    expect(
+      await refusal(saveIntake(given.database.stores, id, { revision: 2, commission: { ...entry, name: 'Big' }, units: intake })),
+    ).to.match(/20000 jobs/);
+    const second = await given.shop.commission('Big too', [unitEntry('Bakers', big)]);
+    await saveScheme(given.database.stores, second.units[0]!.id, { revision: 2, scheme: scheme(30, 10) }, NOW);
     const both = [id, second.id].map((commissionId) => ({ commissionId, unitIds: null }));
-    expect(await refusal(chooseUnits(database.stores, { selection: both }))).to.match(/^selection is 600\d\d\d: plan at most 400000 coats/);
-    await chooseUnits(database.stores, { selection: [both[0]!] });
+    expect(await refusal(chooseUnits(given.database.stores, { selection: both }))).to.match(
+      /^selection is 600\d\d\d: plan at most 400000 coats/,
+    );
+    await chooseUnits(given.database.stores, { selection: [both[0]!] });
   });
 
   const problem = (more: object) => ({
@@ -109,7 +104,7 @@ describe('work that is too much to compute', () => {
     });
 
   it('is refused in House rules', async () => {
-    const rules = await database.stores.houseRules.load();
+    const rules = await given.database.stores.houseRules.load();
     expect(() => parse(houseRulesSchema, { revision: 0, rules: { ...rules, paintMinutes: 1e308 } })).to.throw(
       InputError,
       /^rules\.paintMinutes is 1e\+308: give a number of minutes from 0 to 1000000/,

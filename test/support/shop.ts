@@ -14,7 +14,7 @@ import { saveIntake } from '../../src/server/commissions/saveIntake';
 import { saveScheme } from '../../src/server/commissions/saveScheme';
 import { loadLine } from '../../src/server/line/loadLine';
 import { chooseUnits } from '../../src/server/workshop/choice';
-import type { TestDatabase } from './database';
+import { testDatabase, type TestDatabase } from './database';
 import { paint, part, step } from './units';
 
 export const NOW = new Date('2026-11-23T18:00:00Z');
@@ -124,4 +124,15 @@ export class TestShop {
   rows() {
     return this.stores.timeLog.list();
   }
+}
+
+/** A workshop of its own for every test of a suite. */
+export function shopForEachTest(): { database: TestDatabase; shop: TestShop } {
+  const made = {} as { database: TestDatabase; shop: TestShop };
+  beforeEach(async () => {
+    made.database = await testDatabase();
+    made.shop = new TestShop(made.database);
+  });
+  afterEach(() => made.database.close());
+  return made;
 }

@@ -1,4 +1,4 @@
-import type { BadCell } from '../formats/timeLog';
+import type { BadCell } from '../formats/readTimeLog';
 import type { Technique } from '../scheme/definitions';
 import type { LogRow } from '../time/definitions';
 import type { StoredLogRow } from './stored';

@@ -1,5 +1,6 @@
 import { ulid } from 'ulid';
-import { readTimeLog, type FileRow } from '../../core/formats/timeLog';
+import { readTimeLog } from '../../core/formats/readTimeLog';
+import type { FileRow } from '../../core/formats/timeLogColumns';
 import { tieToWork, type NamedUnit } from '../../core/time/tieToWork';
 import type { TimeLogImport } from '../../core/views/log';
 import type { StoredLogRow } from '../../core/views/stored';

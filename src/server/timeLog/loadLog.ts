@@ -1,6 +1,6 @@
 import { object, type InferType } from 'yup';
 import { count, minutes, oneOf } from '../../core/formats/fields';
-import { writeTimeLog } from '../../core/formats/timeLog';
+import { writeTimeLog } from '../../core/formats/writeTimeLog';
 import type { Technique } from '../../core/scheme/definitions';
 import { factsOf } from '../../core/scheme/techniques';
 import { minutesThatCount, ROW_VERDICTS } from '../../core/time/definitions';

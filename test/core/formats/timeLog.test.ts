@@ -1,6 +1,8 @@
 import { expect } from 'chai';
 import { InputError } from '../../../src/core/formats/InputError';
-import { readTimeLog, TIME_LOG_COLUMNS, writeTimeLog, type FileRow } from '../../../src/core/formats/timeLog';
+import { readTimeLog } from '../../../src/core/formats/readTimeLog';
+import { TIME_LOG_COLUMNS, type FileRow } from '../../../src/core/formats/timeLogColumns';
+import { writeTimeLog } from '../../../src/core/formats/writeTimeLog';
 import { SIZES, TECHNIQUES } from '../../../src/core/scheme/definitions';
 import { Random, seeds } from '../../support/random';
 

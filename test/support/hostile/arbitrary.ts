@@ -29,8 +29,8 @@ export function valuesOf(schema: Schema, known: readonly string[]): fc.Arbitrary
 function valueOf(description: Description, known: readonly string[]): fc.Arbitrary<unknown> {
   const value = ofKind(description, known);
   const seldom = [
-    { arbitrary: value, weight: 40 },
-    ...(description.nullable ? [{ arbitrary: fc.constant(null), weight: 8 }] : []),
+    { arbitrary: value, weight: 300 },
+    ...(description.nullable ? [{ arbitrary: fc.constant(null), weight: 60 }] : []),
     { arbitrary: fc.jsonValue({ maxDepth: 2 }), weight: 1 },
   ];
   return fc.oneof(...seldom);
@@ -68,19 +68,15 @@ function numberOf(least = -10, most = 1000, isWhole: boolean): fc.Arbitrary<numb
   const inside = isWhole
     ? fc.integer({ min: Math.ceil(least), max: Math.floor(Math.min(most, 50)) })
     : fc.double({ min: least, max: Math.min(most, 500), noNaN: true });
-  return fc.oneof({ arbitrary: inside, weight: 12 }, { arbitrary: edges, weight: 1 });
+  return fc.oneof({ arbitrary: inside, weight: 80 }, { arbitrary: edges, weight: 1 });
 }
 
 function textOf(pattern: RegExp | undefined, known: readonly string[]): fc.Arbitrary<string> {
   const nasty = { arbitrary: fc.constantFrom(...NASTY), weight: 1 };
-  if (pattern === undefined) return fc.oneof({ arbitrary: fc.string({ maxLength: 20 }), weight: 8 }, nasty);
+  if (pattern === undefined) return fc.oneof({ arbitrary: fc.string({ minLength: 1, maxLength: 20 }), weight: 40 }, nasty);
   if (pattern.test('Ab9') && known.length > 0)
-    return fc.oneof(
-      { arbitrary: fc.constantFrom(...known), weight: 8 },
-      { arbitrary: fc.string({ minLength: 1, maxLength: 8 }), weight: 2 },
-      nasty,
-    );
-  return fc.oneof({ arbitrary: fc.stringMatching(pattern), weight: 8 }, nasty);
+    return fc.oneof({ arbitrary: fc.constantFrom(...known), weight: 60 }, { arbitrary: fc.stringMatching(pattern), weight: 10 }, nasty);
+  return fc.oneof({ arbitrary: fc.stringMatching(pattern), weight: 40 }, nasty);
 }
 
 /** Now and then something is left out, added or put in the place of another. */

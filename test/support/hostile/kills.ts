@@ -26,7 +26,7 @@ export interface KillReport {
 }
 
 /** The longest that a kill waits after the work has begun, milliseconds; about as long as the work takes. */
-const LATEST_MS = { taps: 120, import: 250, upgrade: 350, first: 1800 } as const satisfies Record<Act, number>;
+const LATEST_MS = { taps: 250, import: 250, upgrade: 300, first: 1500 } as const satisfies Record<Act, number>;
 
 /** Kills programs in the middle of what they do, and looks at what is left each time. */
 export async function killOften(wanted: Record<Act, number>, { seed, atOnce }: { seed: number; atOnce: number }): Promise<KillReport> {

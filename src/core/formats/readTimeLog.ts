@@ -1,42 +1,24 @@
 import Papa from 'papaparse';
-import { object, type Schema } from 'yup';
-import { SIZES, TECHNIQUES } from '../scheme/definitions';
-import { minutesThatCount, ROW_VERDICTS, type JudgedRow } from '../time/definitions';
-import { atLeast, count, id, instant, LONGEST_MINUTES, note, oneOf, optionalMinutes, parse, requiredText, share, text } from './fields';
+import type { Schema } from 'yup';
+import { parse } from './fields';
 import { InputError } from './InputError';
-
-export const TIME_LOG_COLUMNS = [
-  'started_at',
-  'commission',
-  'unit',
-  'part',
-  'technique',
-  'size',
-  'coverage',
-  'models',
-  'minutes',
-  'setup_minutes',
-  'note',
-  'weight',
-  'id',
-  'verdict',
-  'measured_minutes',
-  'commission_id',
-  'unit_id',
-  'step_id',
-] as const;
-type Column = (typeof TIME_LOG_COLUMNS)[number];
+import {
+  NUMBERS,
+  OPTIONAL,
+  OR_NULL,
+  rowSchema,
+  TEXTS,
+  TIME_LOG_COLUMNS,
+  withoutApostrophe,
+  type Column,
+  type FileRow,
+} from './timeLogColumns';
 
 /** A value of the file that cannot be taken, where it stands. */
 export interface BadCell {
   line: number;
   column: string;
   message: string;
-}
-
-/** A row of a file; it may bring the id it had in the log it was written from. */
-export interface FileRow extends JudgedRow {
-  id: string | null;
 }
 
 export interface TimeLogReading {
@@ -50,76 +32,6 @@ export interface TimeLogReading {
 }
 
 const MOST_BAD_LISTED = 100;
-
-const optionalId = () => id().nullable().notRequired().defined();
-
-const A_TIME = `a number of minutes above 0, up to ${LONGEST_MINUTES}`;
-
-const rowSchema = object({
-  started_at: instant(),
-  commission: requiredText('the name of a commission'),
-  unit: requiredText('the name of a unit'),
-  part: text('the name of a part').defined(),
-  technique: oneOf(TECHNIQUES),
-  size: oneOf(SIZES),
-  coverage: share(),
-  models: count(1),
-  minutes: atLeast(0.001, A_TIME).max(LONGEST_MINUTES),
-  setup_minutes: optionalMinutes().nullable().defined(),
-  note: note(),
-  weight: atLeast(0.001, 'a number of models above 0').max(1_000_000).nullable().defined(),
-  id: optionalId(),
-  verdict: oneOf(ROW_VERDICTS),
-  measured_minutes: optionalMinutes().nullable().defined(),
-  commission_id: optionalId(),
-  unit_id: optionalId(),
-  step_id: optionalId(),
-});
-
-const NUMBERS: readonly Column[] = ['coverage', 'models', 'minutes', 'setup_minutes', 'weight', 'measured_minutes'];
-const TEXTS: readonly Column[] = ['part', 'note'];
-const OR_NULL: readonly Column[] = ['setup_minutes', 'weight', 'measured_minutes', 'id', 'commission_id', 'unit_id', 'step_id'];
-const OPTIONAL: readonly Column[] = [...TEXTS, ...OR_NULL, 'verdict'];
-
-/**
- * Writes rows as `neat-relay/time-log@1`: UTF-8, header row, RFC 4180 with CRLF. Rows whose minutes nobody knows are left out;
- * where the painter corrected them, what was measured stands in a column of its own.
- */
-export function writeTimeLog(rows: readonly (JudgedRow & { id: string })[]): string {
-  const records = rows.flatMap((row) => {
-    const minutes = minutesThatCount(row);
-    if (minutes === null) return [];
-    return [
-      [
-        row.startedAt,
-        row.commission,
-        row.unit,
-        row.part,
-        row.technique,
-        row.size,
-        row.coverage,
-        row.models,
-        minutes,
-        row.setupMinutes ?? '',
-        row.note,
-        row.weight,
-        row.id,
-        row.verdict,
-        row.correctedMinutes === null ? '' : row.minutes,
-        row.commissionId ?? '',
-        row.unitId ?? '',
-        row.stepId ?? '',
-      ],
-    ];
-  });
-  const cells = records.map((record) => record.map((value) => (typeof value === 'string' ? noFormula(value) : value)));
-  return `${Papa.unparse({ fields: [...TIME_LOG_COLUMNS], data: cells }, { newline: '\r\n' })}\r\n`;
-}
-
-/** A spreadsheet takes a cell that begins so for a formula, and runs it; with an apostrophe before it, it is text. */
-const FORMULA = /^'?[=+\-@\t\r]/;
-const noFormula = (text: string): string => (FORMULA.test(text) ? `'${text}` : text);
-const withoutApostrophe = (field: string): string => (field.startsWith("'") && FORMULA.test(field.slice(1)) ? field.slice(1) : field);
 
 /**
  * Reads a time log, its columns separated by commas, or by the semicolons or tabs that some spreadsheets write. A row with bad values is refused with its line and columns; the others are taken.

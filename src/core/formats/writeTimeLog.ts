@@ -1,0 +1,38 @@
+import Papa from 'papaparse';
+import { minutesThatCount, type JudgedRow } from '../time/definitions';
+import { noFormula, TIME_LOG_COLUMNS } from './timeLogColumns';
+
+/**
+ * Writes rows as `neat-relay/time-log@1`: UTF-8, header row, RFC 4180 with CRLF. Rows whose minutes nobody knows are left out;
+ * where the painter corrected them, what was measured stands in a column of its own.
+ */
+export function writeTimeLog(rows: readonly (JudgedRow & { id: string })[]): string {
+  const records = rows.flatMap((row) => {
+    const minutes = minutesThatCount(row);
+    if (minutes === null) return [];
+    return [
+      [
+        row.startedAt,
+        row.commission,
+        row.unit,
+        row.part,
+        row.technique,
+        row.size,
+        row.coverage,
+        row.models,
+        minutes,
+        row.setupMinutes ?? '',
+        row.note,
+        row.weight,
+        row.id,
+        row.verdict,
+        row.correctedMinutes === null ? '' : row.minutes,
+        row.commissionId ?? '',
+        row.unitId ?? '',
+        row.stepId ?? '',
+      ],
+    ];
+  });
+  const cells = records.map((record) => record.map((value) => (typeof value === 'string' ? noFormula(value) : value)));
+  return `${Papa.unparse({ fields: [...TIME_LOG_COLUMNS], data: cells }, { newline: '\r\n' })}\r\n`;
+}
