@@ -10,7 +10,7 @@ import { storesOf } from '../src/server/storesOf';
 import { chooseUnits } from '../src/server/workshop/choice';
 import { startApp, type App } from '../test/support/app';
 
-const VIEWS = ['/', '/c/ID/intake', '/c/ID/scheme', '/trays', '/line', '/bench', '/api/bench', '/ledger'];
+const VIEWS = ['/', '/c/ID/intake', '/c/ID/scheme', '/trays', '/line', '/api/line', '/bench', '/api/bench', '/ledger'];
 const TRAY = 5;
 const LOG_ROWS = 100_000;
 const COMMAS = 3_300_000;

@@ -7,7 +7,7 @@ import { inPieces } from './inPieces';
 import { inOrder, logCacheOf } from './logCache';
 
 const INSERT_CHUNK = 50;
-const READ_AT_ONCE = 4000;
+const READ_AT_ONCE = 1500;
 
 export class TimeLogStore {
   constructor(private readonly db: Knex) {}

@@ -268,7 +268,9 @@ describe('arranging a line by hand', function () {
       name: 'A long line',
       events: [],
       judgements: [],
-      units: Array.from({ length: Math.ceil(jobs / perCopy) }, (_, copy) => withIds(file.units, copy)).flat(),
+      units: Array.from({ length: Math.ceil(jobs / perCopy) }, (_, copy) =>
+        withIds(file.units, copy).map((unit) => ({ ...unit, name: `${unit.name} ${copy + 1}` })),
+      ).flat(),
     };
     const answer = await fetch(`${app.url}/api/commissions/import`, {
       method: 'POST',

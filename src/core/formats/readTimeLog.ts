@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import type { Schema } from 'yup';
-import { parse } from './fields';
+import { isInstant, parse } from './fields';
 import { InputError } from './InputError';
 import {
   NUMBERS,
@@ -185,7 +185,8 @@ function check({ column, checked }: ColumnPlan, value: unknown): string | null {
 }
 
 function problemOf(column: Column, value: unknown): string | null {
-  // The whole way to a message is long, and most values are good.
+  // The whole way to a message is long, and most values are good; of times every row has another.
+  if (column === 'started_at' && isInstant(String(value))) return null;
   if ((rowSchema.fields[column] as Schema).isValidSync(value, { strict: true })) return null;
   try {
     parse(rowSchema.pick([column]), { [column]: value });

@@ -6,8 +6,9 @@ import type { BenchPicture } from '../../core/views/bench';
 import { Button, LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
 import { counted, minutesText, rangeText, timeOfDayText } from '../../ui/format';
-import { programNow } from '../shared/clock';
+import { hearTime, programNow } from '../shared/clock';
 import { useNow } from '../shared/useNow';
+import { usePicture } from '../shared/usePicture';
 import { Advice } from './Advice';
 import { Changes } from './Changes';
 import { Finished } from './Finished';
@@ -21,14 +22,16 @@ import { TouchUpPicker } from './TouchUpPicker';
 import { TrayStrip } from './TrayStrip';
 import { useBench, type Bench } from './useBench';
 import { useBenchKeys } from './useBenchKeys';
-import { useBenchPicture } from './useBenchPicture';
 import { jobWords, passWords } from './words';
 import styles from './View.module.css';
 
 const NOTHING_KNOWN = 'Nothing is on the bench yet. Choose units and an order first, then put the line on the bench.';
 
 export function BenchView({ hasLine }: { hasLine: boolean }) {
-  const { picture, error, reload } = useBenchPicture();
+  const { picture, error, reload } = usePicture<BenchPicture | null>('/api/bench');
+  useEffect(() => {
+    if (picture) hearTime(picture.now);
+  }, [picture]);
   if (error !== null && !picture)
     return (
       <Notice kind="flag" role="alert">

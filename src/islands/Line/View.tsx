@@ -9,6 +9,7 @@ import { send, sendForFile } from '../shared/api';
 import { saveFile, saveJson } from '../shared/saveFile';
 import { SaveState } from '../shared/SaveState';
 import { UnitChooser } from '../shared/UnitChooser';
+import { usePicture } from '../shared/usePicture';
 import { useRemembered } from '../shared/useRemembered';
 import { CarryDetails } from './CarryDetails';
 import { chartBlocks, type RowsBy } from './chartBlocks';
@@ -25,7 +26,18 @@ import styles from './View.module.css';
 
 const REFUSED_WISH = 'This wish cannot be kept together with the rules and the other wishes: remove one of those first.';
 
-export function LineView({ picture }: { picture: LinePicture }) {
+export function LineView() {
+  const { picture, error } = usePicture<LinePicture>('/api/line');
+  if (picture) return <LoadedLine picture={picture} />;
+  if (error === null) return <p role="status">Opening the line …</p>;
+  return (
+    <Notice kind="flag" role="alert">
+      {error}
+    </Notice>
+  );
+}
+
+function LoadedLine({ picture }: { picture: LinePicture }) {
   if (picture.jobs.length === 0) return <NothingToPlan picture={picture} />;
   return <PlannedLine picture={picture} />;
 }

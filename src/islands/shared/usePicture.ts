@@ -1,22 +1,22 @@
 import { useCallback, useEffect, useState } from 'react';
-import type { BenchPicture } from '../../core/views/bench';
-import { send } from '../shared/api';
-import { hearTime } from '../shared/clock';
+import { send } from './api';
 
 const RETRY_MS = 2000;
 
-/** What is on the bench, asked of the server when the view opens and whenever it says that something changed. */
-export function useBenchPicture() {
-  const [picture, setPicture] = useState<BenchPicture | null | undefined>(undefined);
+/**
+ * What a view shows, asked of the server beside the page when the view opens and whenever it is told to: a large picture would hold
+ * the page up. Undefined until it is there; asked for again until the server answers.
+ */
+export function usePicture<T>(url: string) {
+  const [picture, setPicture] = useState<T | undefined>(undefined);
   const [error, setError] = useState<string | null>(null);
   const [attempt, setAttempt] = useState(0);
   const reload = useCallback(() => setAttempt((count) => count + 1), []);
   useEffect(() => {
     let isCurrent = true;
     let retry: ReturnType<typeof setTimeout>;
-    send<BenchPicture | null>('GET', '/api/bench').then(
+    send<T>('GET', url).then(
       (answer) => {
-        if (answer) hearTime(answer.now);
         if (!isCurrent) return;
         setPicture(answer);
         setError(null);
@@ -31,6 +31,6 @@ export function useBenchPicture() {
       isCurrent = false;
       clearTimeout(retry);
     };
-  }, [attempt, reload]);
+  }, [url, attempt, reload]);
   return { picture, error, reload };
 }
