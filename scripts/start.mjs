@@ -50,7 +50,8 @@ function readArguments() {
     if (values.reset && values.restore !== undefined) throw new Error('--reset and --restore were given together: choose one of them.');
     return values;
   } catch (error) {
-    if (error.code?.startsWith('ERR_PARSE_ARGS')) throw new Error(`${error.message.split(/\. |\n/)[0]}: start it as ${USAGE}.`, { cause: error });
+    if (error.code?.startsWith('ERR_PARSE_ARGS'))
+      throw new Error(`${error.message.split(/\. |\n/)[0]}: start it as ${USAGE}.`, { cause: error });
     throw error;
   }
 }
