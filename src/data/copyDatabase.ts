@@ -11,17 +11,26 @@ export async function copyDatabase(file: string, to: string): Promise<void> {
   const unfinished = to + UNFINISHED;
   removeDatabase(unfinished);
   makeOwnFile(unfinished);
+  try {
+    await copyMoment(file, unfinished);
+    flushToDisk(unfinished);
+  } catch (error) {
+    removeDatabase(unfinished);
+    throw error;
+  }
+  renameSync(unfinished, to);
+}
+
+async function copyMoment(file: string, to: string): Promise<void> {
   const db = connect(file, { readonly: true });
   try {
     await db.raw('BEGIN');
     await db('knex_migrations').first();
-    await withConnection(db, (connection) => connection.backup(unfinished));
+    await withConnection(db, (connection) => connection.backup(to));
     await db.raw('COMMIT');
   } finally {
     await db.destroy();
   }
-  flushToDisk(unfinished);
-  renameSync(unfinished, to);
 }
 
 async function withConnection(db: Knex, act: (connection: RawConnection) => Promise<unknown>): Promise<void> {

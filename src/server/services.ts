@@ -30,7 +30,12 @@ export async function openedDatabase(): Promise<Running> {
   running ??= openDatabase(dataFolder()).then(async (database) => {
     onStop(closeDatabase);
     const stores = storesOf(database.knex);
-    await adoptTime(stores);
+    try {
+      await adoptTime(stores);
+    } catch (error) {
+      await database.close();
+      throw error;
+    }
     return { database, stores, stopCopies: keepDailyCopies(database.folder) };
   });
   running.catch(() => (running = null));

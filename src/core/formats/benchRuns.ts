@@ -2,6 +2,7 @@ import { object, mixed, array } from 'yup';
 import type { BenchEvent, BenchEventKind, WorkFacts } from '../bench/definitions';
 import { handleMinutesOf } from '../scheme/buildLine';
 import { SIZES, TECHNIQUES, type Size, type Technique } from '../scheme/definitions';
+import { InputError } from './InputError';
 import { count, id, instant, list, minutes, note, oneOf, requiredText } from './fields';
 
 /**
@@ -79,6 +80,28 @@ export const benchRunSchema = object({
     1_000_000,
   ),
 });
+
+/** Does a run fit the line it was of? Throws an `InputError` naming the first thing that does not; `field` is where the run stands. */
+export function checkRun({ jobs, events }: Pick<BenchRun, 'jobs' | 'events'>, field: string): void {
+  const byId = new Map<string, RunJob>();
+  jobs.forEach((job, index) => {
+    if (byId.has(job.id)) throw new InputError(`${field}.jobs[${index}].id`, job.id, 'give every job an id of its own');
+    byId.set(job.id, job);
+    if (job.minutes.length !== job.models.length)
+      throw new InputError(
+        `${field}.jobs[${index}].minutes`,
+        job.minutes.length,
+        `give one number for each of its ${job.models.length} models`,
+      );
+  });
+  events.forEach((event, index) => {
+    if (event.job === null) return;
+    const job = byId.get(event.job);
+    if (!job) throw new InputError(`${field}.events[${index}].job`, event.job, 'name a job of the run');
+    if (event.model !== null && !job.models.includes(event.model))
+      throw new InputError(`${field}.events[${index}].model`, event.model, 'name a model of the job');
+  });
+}
 
 /** What names are not in the run itself. */
 export interface RunNames {

@@ -4,7 +4,7 @@ import type { OwnLine } from '../line/carryOver';
 import type { Commission, Paint, Unit } from '../scheme/definitions';
 import { ROW_VERDICTS, type RowJudgement } from '../time/definitions';
 import { benchEventSchema, checkBenchEvent, compactEvent, eventOf } from './benchEvents';
-import { benchRunSchema, eventsOfRun, type BenchRun } from './benchRuns';
+import { benchRunSchema, checkRun, eventsOfRun, type BenchRun } from './benchRuns';
 import { commissionFields, paintSchema, schemeSchema, unitFields } from './commissionSchemas';
 import { checkScheme, checkUnits } from './checkUnits';
 import { id, instant, list, minutes, oneOf, parse, requiredText } from './fields';
@@ -72,6 +72,7 @@ const asFile = (parsed: InferType<typeof schema>): CommissionFile =>
 function fromFirst({ runs, ...parsed }: InferType<typeof firstSchema>): CommissionFile {
   const paints = new Map(parsed.paints.map((paint) => [paint.id, paint.name]));
   const names = { commissionId: parsed.id, commission: parsed.name, paint: (paintId: string) => paints.get(paintId) ?? null };
+  (runs as BenchRun[]).forEach((run, index) => checkRun(run, `runs[${index}]`));
   const events = (runs as BenchRun[]).flatMap((run) => eventsOfRun(run, names));
   return { ...parsed, format: COMMISSION_FORMAT, closedAt: null, events, judgements: [] } as CommissionFile;
 }

@@ -132,6 +132,18 @@ describe('a commission as JSON', () => {
       minutes: 2,
     });
     expect(read.events[2]!.unit).to.equal(keepers.id);
+    const readWith = (change: (wrong: typeof run) => void) => {
+      const wrong = structuredClone(run);
+      change(wrong);
+      return () => readCommission({ ...rest, format: 'neat-relay/commission@1', runs: [wrong] });
+    };
+    const wrongs: [(wrong: typeof run) => void, RegExp][] = [
+      [(wrong) => (wrong.events[1]!.job = 'gone'), /^runs\[0\]\.events\[1\]\.job is "gone": name a job of the run/],
+      [(wrong) => (wrong.events[1]!.model = 9), /^runs\[0\]\.events\[1\]\.model is 9: name a model of the job/],
+      [(wrong) => wrong.jobs[0]!.minutes.pop(), /^runs\[0\]\.jobs\[0\]\.minutes is 1: give one number for each of its 2 models/],
+      [(wrong) => wrong.jobs.push(structuredClone(job)), /^runs\[0\]\.jobs\[1\]\.id is "job"/],
+    ];
+    for (const [change, words] of wrongs) expect(readWith(change)).to.throw(InputError, words);
   });
 
   it('drops fields it does not know', () => {
