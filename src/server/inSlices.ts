@@ -4,6 +4,9 @@ import type { Steps } from '../core/steps';
 /** So long the program works on one thing before it looks whether anybody else asks for something. */
 const SLICE_MS = 25;
 
+/** Between two parts of a computation that cannot be cut smaller. */
+export const letOthersIn = (): Promise<void> => others();
+
 /** Goes through the steps of a long computation in slices, so that other requests are answered in between. */
 export async function inSlices<T>(steps: Steps<T>): Promise<T> {
   let since = performance.now();

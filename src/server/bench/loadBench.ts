@@ -53,6 +53,7 @@ export async function loadBench(stores: Stores, now: Date): Promise<BenchPicture
 async function todaysLine(workshop: Workshop, units: WorkUnit[], order: BenchOrder) {
   const roster = rosterOf(workshop, units);
   const all = await wholeLine(workshop, units);
+  await letOthersIn();
   const carried = all.jobs.length === 0 ? [] : carryOver(all.problem, order).order;
   return { line: benchLine(roster, carried), changes: changesSince(all, order, workshop) };
 }

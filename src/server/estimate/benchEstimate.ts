@@ -14,7 +14,7 @@ import type { Workshop, WorkUnit } from '../workshop/loadWorkshop';
 import { lineLeft } from '../workshop/builtLine';
 import { stepKindOf } from '../workshop/roster';
 import type { Stores } from '../stores';
-import { inSlices } from '../inSlices';
+import { inSlices, letOthersIn } from '../inSlices';
 import { plannedOrder, suggestionsOf } from './plannedOrder';
 
 /** Draws of the joint posterior: the safe figure of a total is then good to about two per cent. */
@@ -190,7 +190,9 @@ export async function figuresOf(
 ): Promise<LineFigures> {
   const built = await lineLeft(workshop, units.map(approved));
   const order = await plannedOrder(stores, selection, built.problem);
+  await letOthersIn();
   const sessions = order.length === 0 ? null : lineSessions(built.problem, workshop.house.sessions, now.getTime());
+  await letOthersIn();
   return lineFigures(built, order, sessions?.sessions ?? null);
 }
 

@@ -1,6 +1,7 @@
 import { carryOver, type OwnLine } from '../../core/line/carryOver';
 import type { LineProblem } from '../../core/line/definitions';
 import { selectionKey, type Selection } from '../../core/views/selection';
+import { letOthersIn } from '../inSlices';
 import { quickOrder } from '../line/quickOrder';
 import type { Stores } from '../stores';
 
@@ -25,6 +26,7 @@ const KNOWN_SHARE = 0.8;
 export async function plannedOrder(stores: Stores, selection: Selection, problem: LineProblem): Promise<string[]> {
   if (problem.jobs.length === 0) return [];
   const line = (await benchLineFor(stores, selection)) ?? (await stores.workshop.ownLine(selection));
+  await letOthersIn();
   if (line) return carryOver(problem, line).order;
   const found = await stores.workshop.plannedOrder(selection);
   if (found && knownShare(problem, found) >= KNOWN_SHARE) return carryOver(problem, { order: found, wishes: [] }).order;
