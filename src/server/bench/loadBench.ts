@@ -7,6 +7,7 @@ import { carryOver } from '../../core/line/carryOver';
 import type { BuiltLine } from '../../core/scheme/buildLine';
 import { packMarks, type BenchPicture } from '../../core/views/bench';
 import type { BenchOrder, StoredEvent } from '../../core/views/stored';
+import { letOthersIn } from '../inSlices';
 import { wholeLine } from '../workshop/builtLine';
 import { chosenUnits } from '../workshop/choice';
 import { loadWorkshop, type Workshop, type WorkUnit } from '../workshop/loadWorkshop';
