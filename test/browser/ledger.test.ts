@@ -74,7 +74,7 @@ describe('formats in the browser', function () {
   it('opens a commission file, and says what is wrong with another', async () => {
     await user.open('/');
     await give('Commission file', 'broken.json', '{ "format": ');
-    await user.see('[role="alert"]', /broken.json is no JSON file/);
+    await user.see('[role="alert"]', /the file is .*: choose a commission file that Neat Relay has written/);
     const link = await driver.executeScript<string>('return document.querySelector("a[href*=intake]").getAttribute("href")');
     const text = await (await fetch(`${app.url}${link.replace('/c/', '/api/commissions/').replace('/intake', '/file')}`)).text();
     await give('Commission file', 'known.json', text);

@@ -1,5 +1,7 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { readFileSync, writeFileSync } from 'node:fs';
 import net from 'node:net';
+import path from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { temporaryFolder } from './database';
 
@@ -11,10 +13,12 @@ export interface App {
   kill: () => Promise<void>;
   /** Starts it again on the same port and data; waits until Today answers, or only until it listens. */
   restart: (waitFor?: 'page' | 'port') => Promise<void>;
+  /** Lets so much time pass at once, for a program that was started with `shiftsClock`. */
+  passMinutes: (minutes: number) => void;
   stop: () => Promise<void>;
 }
 
-export async function startApp({ demo = false } = {}): Promise<App> {
+export async function startApp({ demo = false, shiftsClock = false } = {}): Promise<App> {
   const { folder, remove } = temporaryFolder();
   const port = await freePort();
   const url = `http://127.0.0.1:${port}`;
@@ -24,9 +28,15 @@ export async function startApp({ demo = false } = {}): Promise<App> {
     encoding: 'utf8',
   });
   if (prepared.status !== 0) throw new Error(`the data folder was not prepared: ${prepared.stderr}`);
+  const clock = path.join(folder, 'test-clock');
+  writeFileSync(clock, '0');
+  const preloaded = shiftsClock ? ['--import', './test/support/shiftedClock.mjs'] : [];
   let child: ChildProcess;
   const restart = async (waitFor: 'page' | 'port' = 'page') => {
-    child = spawn(process.execPath, ['--import', 'tsx', 'src/cli/serve.ts'], { env, stdio: ['ignore', 'ignore', 'inherit'] });
+    child = spawn(process.execPath, [...preloaded, '--import', 'tsx', 'src/cli/serve.ts'], {
+      env: { ...env, TEST_CLOCK: clock },
+      stdio: ['ignore', 'ignore', 'inherit'],
+    });
     await (waitFor === 'page' ? answering(url) : listening(port));
   };
   const kill = async () => {
@@ -40,6 +50,7 @@ export async function startApp({ demo = false } = {}): Promise<App> {
     folder,
     kill,
     restart,
+    passMinutes: (minutes) => writeFileSync(clock, String(Number(readFileSync(clock, 'utf8')) + minutes * 60_000)),
     stop: async () => {
       if (child.exitCode === null && child.signalCode === null) await kill();
       remove();

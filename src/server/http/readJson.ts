@@ -4,12 +4,12 @@ import { InputError } from '../../core/formats/InputError';
 const MOST_LEVELS = 64;
 
 /** JSON that came from outside. Throws an `InputError` for what is none, or is nested deeper than anything of ours. */
-export function readJson(text: string, field = 'the request'): unknown {
+export function readJson(text: string, field = 'the request', remedy = 'send valid JSON'): unknown {
   if (depthOf(text) > MOST_LEVELS) throw new InputError(field, text, `nest lists and objects at most ${MOST_LEVELS} deep`);
   try {
     return JSON.parse(text);
   } catch {
-    throw new InputError(field, text, 'send valid JSON');
+    throw new InputError(field, text, remedy);
   }
 }
 

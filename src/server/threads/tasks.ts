@@ -8,7 +8,12 @@ import type { Stores } from '../stores';
 
 /** What takes long: each runs in a thread with a connection of its own, so that every page goes on answering. */
 export const tasks = {
-  importCommission: (stores: Stores, file: Uint8Array, now: Date) => importCommission(stores, readJson(decodeText(file, 'the file')), now),
+  importCommission: (stores: Stores, file: Uint8Array, now: Date) =>
+    importCommission(
+      stores,
+      readJson(decodeText(file, 'the file'), 'the file', 'choose a commission file that Neat Relay has written'),
+      now,
+    ),
   importTimeLog: (stores: Stores, { file, confirm }: { file: Uint8Array; confirm: boolean }, now: Date) =>
     importTimeLog(stores, { csv: decodeText(file, 'the file'), confirm }, now),
   legSheet: async (stores: Stores, input: Parameters<typeof loadLegSheet>[1], now: Date) => {
