@@ -28,8 +28,16 @@ export interface KillReport {
 /** The longest that a kill waits after the work has begun, milliseconds; about as long as the work takes. */
 const LATEST_MS = { taps: 250, import: 250, upgrade: 300, first: 1500 } as const satisfies Record<Act, number>;
 
+interface KillOptions {
+  seed: number;
+  atOnce: number;
+  /** After so many milliseconds the rest is left out. */
+  mostMs?: number;
+}
+
 /** Kills programs in the middle of what they do, and looks at what is left each time. */
-export async function killOften(wanted: Record<Act, number>, { seed, atOnce }: { seed: number; atOnce: number }): Promise<KillReport> {
+export async function killOften(wanted: Record<Act, number>, { seed, atOnce, mostMs = Infinity }: KillOptions): Promise<KillReport> {
+  const begun = performance.now();
   const { folder, remove } = temporaryFolder();
   const report: KillReport = { kills: { taps: 0, import: 0, upgrade: 0, first: 0 }, inTheMiddle: 0, acknowledged: 0, wrong: [] };
   const seeds = await seedFolders(folder);
@@ -39,7 +47,7 @@ export async function killOften(wanted: Record<Act, number>, { seed, atOnce }: {
   const plan = random.shuffle(todo).map((one) => ({ ...one, afterMs: random.uniform() * LATEST_MS[one.act] }));
   let next = 0;
   const killer = async () => {
-    for (let index = next++; index < plan.length; index = next++)
+    for (let index = next++; index < plan.length && performance.now() - begun < mostMs; index = next++)
       await killOne(plan[index]!, path.join(folder, `case ${index}`), seeds, report);
   };
   await Promise.all(Array.from({ length: atOnce }, killer));
