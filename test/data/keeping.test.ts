@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { copyFileSync, mkdirSync, readdirSync, readFileSync, statSync, truncateSync, writeFileSync } from 'node:fs';
+import { copyFileSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, truncateSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { connect } from '../../src/data/connection';
 import { DAYS_KEPT, dropOldCopies, lastCopy, listCopies } from '../../src/data/copies';
@@ -70,7 +70,6 @@ describe('a data folder', () => {
     const { isInPlace, close } = await openDatabase(at);
     expect(isInPlace()).to.equal(true);
     copyFileSync(databaseFile(other), `${databaseFile(at)}.new`);
-    const { renameSync, rmSync } = await import('node:fs');
     renameSync(`${databaseFile(at)}.new`, databaseFile(at));
     expect(isInPlace()).to.equal(false);
     rmSync(databaseFile(at));

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { adoptTime } from '../../src/server/bench/adoptTime';
 import { clock } from '../../src/server/programTime';
-import { minute, NOW, shopForEachTest } from '../support/shop';
+import { NOW, shopForEachTest } from '../support/shop';
 
 const DAY_MS = 86_400_000;
 
@@ -39,8 +39,6 @@ describe('taps whose clock was wrong', () => {
     const rows: { toldAt: string; at: string }[] = await given.database.knex('bench_event').orderBy('seq');
     expect(rows.map(({ toldAt }) => toldAt)).to.deep.equal(events.map(({ at }) => at));
     expect(Date.parse(rows[3]!.at) - Date.parse(rows[0]!.at)).to.equal(3 * 120_000);
-    // What is tapped now comes after them.
-    expect(minute(0).getTime()).to.be.lessThan(clock.now());
     await adoptTime(given.database.stores);
     expect(await told()).to.deep.equal(before);
   });

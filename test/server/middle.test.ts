@@ -10,133 +10,124 @@ import { saveTrays } from '../../src/server/line/saveTrays';
 import { tracePaint } from '../../src/server/paints/tracePaint';
 import { judgeRow, loadLog } from '../../src/server/timeLog/loadLog';
 import { loadToday } from '../../src/server/today/loadToday';
-import { testDatabase, type TestDatabase } from '../support/database';
-import { ALL, entry, minute, NOW, TestShop, unitEntry } from '../support/shop';
+import { ALL, entry, minute, NOW, shopForEachTest, unitEntry } from '../support/shop';
 import { step } from '../support/units';
 
 describe('in the middle of the work', () => {
-  let database: TestDatabase;
-  let stores: TestDatabase['stores'];
-  let shop: TestShop;
-  beforeEach(async () => {
-    database = await testDatabase();
-    ({ stores } = database);
-    shop = new TestShop(database);
-  });
-  afterEach(() => database.close());
+  const given = shopForEachTest();
 
   it('keeps what is painted whatever line is laid, laid again or thrown away', async () => {
-    const { id } = await shop.commission();
-    await shop.putOnBench(id);
-    const pass = await shop.pass('Keepers', 'Coat');
-    await shop.record(shop.painting(pass, [1, 2, 3], 2));
-    const { line } = await shop.bench();
-    await shop.putOnBench([{ commissionId: id, unitIds: [pass.unitId] }], minute(10));
-    await shop.putOnBench(id, minute(20));
-    const again = await shop.bench(minute(21));
+    const { id } = await given.shop.commission();
+    await given.shop.putOnBench(id);
+    const pass = await given.shop.pass('Keepers', 'Coat');
+    await given.shop.record(given.shop.painting(pass, [1, 2, 3], 2));
+    const { line } = await given.shop.bench();
+    await given.shop.putOnBench([{ commissionId: id, unitIds: [pass.unitId] }], minute(10));
+    await given.shop.putOnBench(id, minute(20));
+    const again = await given.shop.bench(minute(21));
     expect([...again.marks.marks.get(pass.key)!.keys()]).to.deep.equal([1, 2, 3]);
     expect(again.line.jobs).to.have.length(line.jobs.length);
-    expect((await loadEstimate(stores, id, NOW)).stepsDone).to.equal(3);
-    await stores.workshop.putOnBench(null);
-    expect((await loadEstimate(stores, id, NOW)).stepsDone).to.equal(3);
+    expect((await loadEstimate(given.stores, id, NOW)).stepsDone).to.equal(3);
+    await given.stores.workshop.putOnBench(null);
+    expect((await loadEstimate(given.stores, id, NOW)).stepsDone).to.equal(3);
   });
 
   it('paints units of two commissions on one line, with one clock', async () => {
-    const coast = await shop.commission('Coast');
-    const square = await shop.commission('Square', [unitEntry('Bakers')]);
-    await shop.putOnBench([...wholeCommission(coast.id), ...wholeCommission(square.id)]);
-    const keepers = await shop.pass('Keepers', 'Coat');
-    const bakers = await shop.pass('Bakers', 'Coat');
-    await shop.record([...shop.painting(keepers, [1, 2], 2), ...shop.painting(bakers, [1, 2], 2, 5)]);
-    const rows = await shop.rows();
+    const coast = await given.shop.commission('Coast');
+    const square = await given.shop.commission('Square', [unitEntry('Bakers')]);
+    await given.shop.putOnBench([...wholeCommission(coast.id), ...wholeCommission(square.id)]);
+    const keepers = await given.shop.pass('Keepers', 'Coat');
+    const bakers = await given.shop.pass('Bakers', 'Coat');
+    await given.shop.record([...given.shop.painting(keepers, [1, 2], 2), ...given.shop.painting(bakers, [1, 2], 2, 5)]);
+    const rows = await given.shop.rows();
     expect(rows.map((row) => [row.commission, row.minutes, row.setupMinutes])).to.deep.equal([
       ['Coast', 4, null],
       ['Square', 4, 1],
     ]);
-    const today = await loadToday(stores, NOW);
+    const today = await loadToday(given.stores, NOW);
     expect(today.bench!.names).to.have.members(['Coast', 'Square']);
   });
 
   it('changes no experience when everything is renamed and a size is changed', async () => {
-    const { id, units } = await shop.commission();
-    await shop.putOnBench(id);
-    const pass = await shop.pass('Keepers', 'Coat');
-    await shop.record(shop.painting(pass, ALL, 4));
-    const why = async () => (await loadEstimate(stores, id, NOW)).passes.find((each) => each.passKey === pass.key)!;
+    const { id, units } = await given.shop.commission();
+    await given.shop.putOnBench(id);
+    const pass = await given.shop.pass('Keepers', 'Coat');
+    await given.shop.record(given.shop.painting(pass, ALL, 4));
+    const why = async () => (await loadEstimate(given.stores, id, NOW)).passes.find((each) => each.passKey === pass.key)!;
     const before = await why();
     const renamed = units.map((unit) => ({ ...unit, name: `${unit.name}, renamed` }));
-    await saveIntake(stores, id, { revision: 2, commission: { ...entry, name: 'Other name' }, units: renamed });
-    const unit = (await stores.commissions.findUnit(units[0]!.id))!;
+    await saveIntake(given.stores, id, { revision: 2, commission: { ...entry, name: 'Other name' }, units: renamed });
+    const unit = (await given.stores.commissions.findUnit(units[0]!.id))!;
     const scheme = { ...unit.scheme, parts: unit.scheme.parts.map((part) => ({ ...part, name: `${part.name}, renamed` })) };
-    await saveScheme(stores, unit.id, { revision: 2, scheme }, NOW);
+    await saveScheme(given.stores, unit.id, { revision: 2, scheme }, NOW);
     expect(await why()).to.deep.equal(before);
-    await saveIntake(stores, id, {
+    await saveIntake(given.stores, id, {
       revision: 3,
       commission: entry,
       units: renamed.map((each) => ({ ...each, size: 'heavy' as const })),
     });
     expect((await why()).why).to.match(/^10 models of this step logged/);
-    const [row] = await shop.rows();
+    const [row] = await given.shop.rows();
     expect(row).to.include({ unit: 'Keepers', part: 'Coat', size: 'foot' });
-    const [shown] = (await loadLog(stores, NOW)).first.rows;
+    const [shown] = (await loadLog(given.stores, NOW)).first.rows;
     expect(shown).to.include({ commission: 'Coast', unit: 'Keepers, renamed', part: 'Coat' });
   });
 
   it('keeps two commissions of one name apart', async () => {
-    const first = await shop.commission('Coast');
-    const twin = await shop.commission('Coast', [unitEntry('Keepers'), unitEntry('Cutters')]);
-    await shop.putOnBench(first.id);
-    await shop.record(shop.painting(await shop.pass('Keepers', 'Coat'), ALL, 9));
-    const estimate = await loadEstimate(stores, twin.id, NOW);
+    const first = await given.shop.commission('Coast');
+    const twin = await given.shop.commission('Coast', [unitEntry('Keepers'), unitEntry('Cutters')]);
+    await given.shop.putOnBench(first.id);
+    await given.shop.record(given.shop.painting(await given.shop.pass('Keepers', 'Coat'), ALL, 9));
+    const estimate = await loadEstimate(given.stores, twin.id, NOW);
     expect(estimate.stepsDone).to.equal(0);
     for (const pass of estimate.passes) expect(pass.why).to.match(/^None of this step logged yet/);
   });
 
   it('says at the bench what has come and gone since the line was laid', async () => {
-    const { id, units } = await shop.commission();
-    await shop.putOnBench(id);
-    expect((await shop.bench()).changes).to.deep.equal({ added: 0, gone: 0 });
-    const unit = (await stores.commissions.findUnit(units[0]!.id))!;
+    const { id, units } = await given.shop.commission();
+    await given.shop.putOnBench(id);
+    expect((await given.shop.bench()).changes).to.deep.equal({ added: 0, gone: 0 });
+    const unit = (await given.stores.commissions.findUnit(units[0]!.id))!;
     const edge = step('edge', { id: ulid(), paintId: 'blue' });
     const [coat, cap] = unit.scheme.parts;
     const scheme = { ...unit.scheme, parts: [{ ...coat!, steps: [...coat!.steps, edge] }, cap!] };
-    await saveScheme(stores, unit.id, { revision: 2, scheme }, NOW);
-    await saveIntake(stores, id, { revision: 2, commission: entry, units: [units[0]!] });
-    const changed = await shop.bench();
+    await saveScheme(given.stores, unit.id, { revision: 2, scheme }, NOW);
+    await saveIntake(given.stores, id, { revision: 2, commission: entry, units: [units[0]!] });
+    const changed = await given.shop.bench();
     expect(changed.changes).to.deep.equal({ added: 1, gone: 2 });
     const place = (key: string) => changed.line.jobs.findIndex((job) => job.passKey === key);
     expect(place(`${edge.id}#1`)).to.be.greaterThan(place(`${coat!.steps[0]!.id}#1`));
-    await acceptChanges(stores, NOW);
-    expect((await shop.bench()).changes).to.deep.equal({ added: 0, gone: 0 });
+    await acceptChanges(given.stores, NOW);
+    expect((await given.shop.bench()).changes).to.deep.equal({ added: 0, gone: 0 });
   });
 
   it('takes other trays and other counts over while a job is half done', async () => {
-    const { id, units } = await shop.commission();
-    await shop.putOnBench(id);
-    const pass = await shop.pass('Keepers', 'Coat');
-    await shop.record(shop.painting(pass, [1, 2, 3], 2));
-    await saveTrays(stores, id, { revision: 2, units: [{ id: units[0]!.id, trayLimit: 5 }] });
-    const split = await shop.bench();
+    const { id, units } = await given.shop.commission();
+    await given.shop.putOnBench(id);
+    const pass = await given.shop.pass('Keepers', 'Coat');
+    await given.shop.record(given.shop.painting(pass, [1, 2, 3], 2));
+    await saveTrays(given.stores, id, { revision: 2, units: [{ id: units[0]!.id, trayLimit: 5 }] });
+    const split = await given.shop.bench();
     expect(split.line.jobs.filter((job) => job.passKey === pass.key).map((job) => job.models)).to.deep.equal([
       [1, 2, 3, 4, 5],
       [6, 7, 8, 9, 10],
     ]);
     expect([...split.marks.marks.get(pass.key)!.keys()]).to.deep.equal([1, 2, 3]);
-    await saveIntake(stores, id, {
+    await saveIntake(given.stores, id, {
       revision: 3,
       commission: entry,
       units: [{ ...units[0]!, promised: 12, trayLimit: 5 }, units[1]!],
     });
-    const more = (await loadEstimate(stores, id, NOW)).passes.find((each) => each.passKey === pass.key)!;
+    const more = (await loadEstimate(given.stores, id, NOW)).passes.find((each) => each.passKey === pass.key)!;
     expect(more).to.include({ modelsLeft: 9, modelsTotal: 12 });
   });
 
   it('keeps what was really done when the step is changed afterwards', async () => {
-    const { id, units } = await shop.commission();
-    await shop.putOnBench(id);
-    const pass = await shop.pass('Keepers', 'Coat');
-    await shop.record(shop.painting(pass, [1, 2, 3], 2));
-    const unit = (await stores.commissions.findUnit(units[0]!.id))!;
+    const { id, units } = await given.shop.commission();
+    await given.shop.putOnBench(id);
+    const pass = await given.shop.pass('Keepers', 'Coat');
+    await given.shop.record(given.shop.painting(pass, [1, 2, 3], 2));
+    const unit = (await given.stores.commissions.findUnit(units[0]!.id))!;
     const scheme = {
       ...unit.scheme,
       parts: unit.scheme.parts.map((part) => ({
@@ -144,112 +135,112 @@ describe('in the middle of the work', () => {
         steps: part.steps.map((each) => (each.id === pass.stepId ? { ...each, paintId: 'blue', technique: 'layer' as const } : each)),
       })),
     };
-    await saveScheme(stores, unit.id, { revision: 2, scheme }, NOW);
-    const [row] = await shop.rows();
+    await saveScheme(given.stores, unit.id, { revision: 2, scheme }, NOW);
+    const [row] = await given.shop.rows();
     expect(row).to.include({ technique: 'basecoat', models: 3 });
-    const [first] = await stores.bench.after(0, 1);
+    const [first] = await given.stores.bench.after(0, 1);
     expect(first!.facts).to.include({ paintId: 'red', technique: 'basecoat' });
     // Painted again, the models carry the new paint and what was logged stays.
-    await shop.record([shop.event(30, 'reopened', { ...shop.of(pass), models: [1, 2] })]);
-    const now = await shop.pass('Keepers', 'Coat');
-    await shop.record([
-      shop.event(40, 'started', { ...shop.of(now), facts: { ...first!.facts!, paintId: 'blue', technique: 'layer' } }),
-      shop.event(42, 'done', { ...shop.of(now), models: [1] }),
+    await given.shop.record([given.shop.event(30, 'reopened', { ...given.shop.of(pass), models: [1, 2] })]);
+    const now = await given.shop.pass('Keepers', 'Coat');
+    await given.shop.record([
+      given.shop.event(40, 'started', { ...given.shop.of(now), facts: { ...first!.facts!, paintId: 'blue', technique: 'layer' } }),
+      given.shop.event(42, 'done', { ...given.shop.of(now), models: [1] }),
     ]);
-    expect((await shop.rows()).map((each) => [each.technique, each.models])).to.deep.equal([
+    expect((await given.shop.rows()).map((each) => [each.technique, each.models])).to.deep.equal([
       ['basecoat', 3],
       ['layer', 1],
     ]);
-    expect((await shop.bench()).marks.marks.get(pass.key)!.get(1)!.setupId).to.equal('layer|blue');
-    const carriers = async (paintId: string) => (await tracePaint(stores, paintId)).map(({ unit: name, models }) => [name, models]);
+    expect((await given.shop.bench()).marks.marks.get(pass.key)!.get(1)!.setupId).to.equal('layer|blue');
+    const carriers = async (paintId: string) => (await tracePaint(given.stores, paintId)).map(({ unit: name, models }) => [name, models]);
     expect(await carriers('red')).to.deep.equal([['Keepers', [3]]]);
     expect(await carriers('blue')).to.deep.equal([['Keepers', [1]]]);
     expect(await carriers('none')).to.deep.equal([]);
   });
 
   it('puts removed parts and steps aside, and forgets them when they are back', async () => {
-    const { units } = await shop.commission();
-    const unit = (await stores.commissions.findUnit(units[0]!.id))!;
+    const { units } = await given.shop.commission();
+    const unit = (await given.stores.commissions.findUnit(units[0]!.id))!;
     const [coat] = unit.scheme.parts;
-    await saveScheme(stores, unit.id, { revision: 2, scheme: { parts: [coat!], allOver: [] } }, NOW);
-    const [removed] = await stores.commissions.removedPieces([unit.id]);
+    await saveScheme(given.stores, unit.id, { revision: 2, scheme: { parts: [coat!], allOver: [] } }, NOW);
+    const [removed] = await given.stores.commissions.removedPieces([unit.id]);
     expect(removed!.piece).to.deep.equal({ kind: 'part', part: unit.scheme.parts[1] });
-    await saveScheme(stores, unit.id, { revision: 3, scheme: unit.scheme }, NOW);
-    expect(await stores.commissions.removedPieces([unit.id])).to.deep.equal([]);
+    await saveScheme(given.stores, unit.id, { revision: 3, scheme: unit.scheme }, NOW);
+    expect(await given.stores.commissions.removedPieces([unit.id])).to.deep.equal([]);
   });
 
   it('undoes over evenings, lines and devices', async () => {
-    const { id } = await shop.commission();
-    await shop.putOnBench(id);
-    const pass = await shop.pass('Keepers', 'Coat');
-    const events = shop.painting(pass, [1, 2], 2);
-    await shop.record(events);
-    await shop.putOnBench(id, minute(1440));
-    await shop.record([shop.event(1441, 'undone', { target: events[2]!.id })]);
-    expect([...(await shop.bench(minute(1442))).marks.marks.get(pass.key)!.keys()]).to.deep.equal([1]);
-    expect((await shop.rows()).map((row) => [row.models, row.minutes])).to.deep.equal([[1, 2]]);
+    const { id } = await given.shop.commission();
+    await given.shop.putOnBench(id);
+    const pass = await given.shop.pass('Keepers', 'Coat');
+    const events = given.shop.painting(pass, [1, 2], 2);
+    await given.shop.record(events);
+    await given.shop.putOnBench(id, minute(1440));
+    await given.shop.record([given.shop.event(1441, 'undone', { target: events[2]!.id })]);
+    expect([...(await given.shop.bench(minute(1442))).marks.marks.get(pass.key)!.keys()]).to.deep.equal([1]);
+    expect((await given.shop.rows()).map((row) => [row.models, row.minutes])).to.deep.equal([[1, 2]]);
   });
 
   it('takes taps of an evening offline in any order and piece by piece', async () => {
-    const { id } = await shop.commission();
-    await shop.putOnBench(id);
-    const coat = shop.painting(await shop.pass('Keepers', 'Coat'), ALL, 2);
-    const cap = shop.painting(await shop.pass('Keepers', 'Cap'), ALL, 3, 25);
-    await shop.record(cap.slice(4));
-    await shop.record(coat.slice(3));
-    await shop.record([...cap.slice(0, 4), ...coat.slice(0, 3)]);
-    expect((await shop.rows()).map((row) => [row.part, row.models, row.minutes, row.setupMinutes])).to.deep.equal([
+    const { id } = await given.shop.commission();
+    await given.shop.putOnBench(id);
+    const coat = given.shop.painting(await given.shop.pass('Keepers', 'Coat'), ALL, 2);
+    const cap = given.shop.painting(await given.shop.pass('Keepers', 'Cap'), ALL, 3, 25);
+    await given.shop.record(cap.slice(4));
+    await given.shop.record(coat.slice(3));
+    await given.shop.record([...cap.slice(0, 4), ...coat.slice(0, 3)]);
+    expect((await given.shop.rows()).map((row) => [row.part, row.models, row.minutes, row.setupMinutes])).to.deep.equal([
       ['Coat', 10, 20, null],
       ['Cap', 10, 30, 5],
     ]);
   });
 
   it('lets a time be filled in, changed and taken back; the measured one stays', async () => {
-    const { id } = await shop.commission();
-    await shop.putOnBench(id);
-    const pass = await shop.pass('Keepers', 'Coat');
+    const { id } = await given.shop.commission();
+    await given.shop.putOnBench(id);
+    const pass = await given.shop.pass('Keepers', 'Coat');
     const late = [
-      shop.event(0, 'started', shop.of(pass)),
-      ...ALL.map((model) => shop.event(0.05 + model / 1000, 'done', { ...shop.of(pass), models: [model] })),
+      given.shop.event(0, 'started', given.shop.of(pass)),
+      ...ALL.map((model) => given.shop.event(0.05 + model / 1000, 'done', { ...given.shop.of(pass), models: [model] })),
     ];
-    await shop.record(late);
-    const [row] = await shop.rows();
+    await given.shop.record(late);
+    const [row] = await given.shop.rows();
     expect(row).to.include({ open: 'late', models: 10 });
-    const p50 = async () => (await loadEstimate(stores, id, NOW)).passes.find((each) => each.passKey === pass.key)!;
+    const p50 = async () => (await loadEstimate(given.stores, id, NOW)).passes.find((each) => each.passKey === pass.key)!;
     expect((await p50()).why).to.match(/^Nothing logged yet/);
-    await judgeRow(stores, row!.id, { verdict: 'counts', correctedMinutes: 25 });
+    await judgeRow(given.stores, row!.id, { verdict: 'counts', correctedMinutes: 25 });
     expect((await p50()).why).to.match(/^10 models of this step logged/);
-    await judgeRow(stores, row!.id, { verdict: 'unsure', correctedMinutes: null });
+    await judgeRow(given.stores, row!.id, { verdict: 'unsure', correctedMinutes: null });
     expect((await p50()).why).to.match(/^Nothing logged yet/);
-    expect((await shop.rows())[0]!.minutes).to.equal(row!.minutes);
-    expect((await stores.timeLog.open([pass.unitId])).map((each) => each.id)).to.deep.equal([row!.id]);
+    expect((await given.shop.rows())[0]!.minutes).to.equal(row!.minutes);
+    expect((await given.stores.timeLog.open([pass.unitId])).map((each) => each.id)).to.deep.equal([row!.id]);
   });
 
   it('closes, opens again, duplicates, deletes and brings back a commission', async () => {
-    const { id } = await shop.commission();
-    await shop.putOnBench(id);
-    await shop.record(shop.painting(await shop.pass('Keepers', 'Coat'), ALL, 2));
-    const before = await loadEstimate(stores, id, NOW);
-    await closeCommission(stores, id, { closed: true }, NOW);
-    expect((await loadToday(stores, NOW)).commissions).to.deep.equal([]);
-    expect((await loadToday(stores, NOW)).bench).to.equal(null);
-    expect(await shop.rows()).to.have.length(1);
-    await closeCommission(stores, id, { closed: false }, NOW);
-    expect(await loadEstimate(stores, id, NOW)).to.deep.equal(before);
-    const copy = await duplicateCommission(stores, id, { name: 'Coast, again', dueOn: '2027-01-10' }, NOW);
-    const like = await loadEstimate(stores, copy.id, NOW);
+    const { id } = await given.shop.commission();
+    await given.shop.putOnBench(id);
+    await given.shop.record(given.shop.painting(await given.shop.pass('Keepers', 'Coat'), ALL, 2));
+    const before = await loadEstimate(given.stores, id, NOW);
+    await closeCommission(given.stores, id, { closed: true }, NOW);
+    expect((await loadToday(given.stores, NOW)).commissions).to.deep.equal([]);
+    expect((await loadToday(given.stores, NOW)).bench).to.equal(null);
+    expect(await given.shop.rows()).to.have.length(1);
+    await closeCommission(given.stores, id, { closed: false }, NOW);
+    expect(await loadEstimate(given.stores, id, NOW)).to.deep.equal(before);
+    const copy = await duplicateCommission(given.stores, id, { name: 'Coast, again', dueOn: '2027-01-10' }, NOW);
+    const like = await loadEstimate(given.stores, copy.id, NOW);
     expect(like).to.include({ stepsDone: 0, stepsTotal: before.stepsTotal });
-    await deleteCommission(stores, id, { deleted: true }, NOW);
-    expect((await stores.commissions.listOpen()).map((commission) => commission.id)).to.deep.equal([copy.id]);
-    expect(await shop.rows()).to.have.length(1);
-    await deleteCommission(stores, id, { deleted: false }, NOW);
-    expect((await loadEstimate(stores, id, NOW)).stepsDone).to.equal(before.stepsDone);
+    await deleteCommission(given.stores, id, { deleted: true }, NOW);
+    expect((await given.stores.commissions.listOpen()).map((commission) => commission.id)).to.deep.equal([copy.id]);
+    expect(await given.shop.rows()).to.have.length(1);
+    await deleteCommission(given.stores, id, { deleted: false }, NOW);
+    expect((await loadEstimate(given.stores, id, NOW)).stepsDone).to.equal(before.stepsDone);
   });
 
   it('refuses a line over units that are not there', async () => {
-    const { id } = await shop.commission();
-    const { planned } = await shop.line(id);
-    const error = await putOnBench(stores, { selection: wholeCommission('gone'), line: { order: planned, wishes: [] } }, NOW).catch(
+    const { id } = await given.shop.commission();
+    const { planned } = await given.shop.line(id);
+    const error = await putOnBench(given.stores, { selection: wholeCommission('gone'), line: { order: planned, wishes: [] } }, NOW).catch(
       (problem: Error) => problem,
     );
     expect((error as Error).message).to.match(/nothing is left to paint here/);

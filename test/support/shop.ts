@@ -127,10 +127,11 @@ export class TestShop {
 }
 
 /** A workshop of its own for every test of a suite. */
-export function shopForEachTest(): { database: TestDatabase; shop: TestShop } {
-  const made = {} as { database: TestDatabase; shop: TestShop };
+export function shopForEachTest(): { database: TestDatabase; stores: TestDatabase['stores']; shop: TestShop } {
+  const made = {} as ReturnType<typeof shopForEachTest>;
   beforeEach(async () => {
     made.database = await testDatabase();
+    made.stores = made.database.stores;
     made.shop = new TestShop(made.database);
   });
   afterEach(() => made.database.close());

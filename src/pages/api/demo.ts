@@ -1,11 +1,8 @@
-import { parse } from '../../core/formats/fields';
 import { demoSchema } from '../../server/demo';
-import { fileEndpoint } from '../../server/http/endpoint';
-import { readJson } from '../../server/http/readJson';
-import { decodeText } from '../../server/text/decodeText';
+import { endpoint } from '../../server/http/endpoint';
+import { dataFolder } from '../../server/services';
+import { taskInThread } from '../../server/threads/threads';
 
-const LIMIT_BYTES = 1000;
-
-export const PUT = fileEndpoint('setDemo', (body) => parse(demoSchema, readJson(decodeText(body, 'the request'))), {
-  limitBytes: LIMIT_BYTES,
+export const PUT = endpoint(demoSchema, (input, { now }) => taskInThread({ task: 'setDemo', input, folder: dataFolder(), now }), {
+  isAlone: true,
 });

@@ -27,17 +27,20 @@ interface EndpointOptions {
   limitBytes?: number;
   /** What open windows are told when it is done; null when nothing that they show is written. */
   tells?: Announcement | null;
+  /** It writes so much that others wait until it is done. */
+  isAlone?: boolean;
 }
 
 /** An endpoint that takes a JSON body and parses it by one schema, and writes. */
 export function endpoint<S extends Schema>(
   schema: S,
   useCase: (input: InferType<S>, call: Call) => Promise<unknown>,
-  { limitBytes = DEFAULT_LIMIT_BYTES, tells = 'changed' }: EndpointOptions = {},
+  { limitBytes = DEFAULT_LIMIT_BYTES, tells = 'changed', isAlone = false }: EndpointOptions = {},
 ): APIRoute {
   return answering(async (context, call) => {
     const input = parse(schema, readJson(await readBody(context.request, limitBytes)));
-    const answer = answerOf(await writing.together(() => useCase(input, call)));
+    const pass = isAlone ? writing.byItself.bind(writing) : writing.together.bind(writing);
+    const answer = answerOf(await pass(() => useCase(input, call)));
     if (tells) announce(tells);
     return answer;
   });

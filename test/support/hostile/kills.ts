@@ -42,9 +42,9 @@ export async function killOften(wanted: Record<Act, number>, { seed, atOnce, mos
   const report: KillReport = { kills: { taps: 0, import: 0, upgrade: 0, first: 0 }, inTheMiddle: 0, acknowledged: 0, wrong: [] };
   const seeds = await seedFolders(folder);
   await bundleVictim();
-  const todo = (Object.keys(wanted) as Act[]).flatMap((act) => Array.from({ length: wanted[act] }, (_, number) => ({ act, number })));
+  const cases = (Object.keys(wanted) as Act[]).flatMap((act) => Array.from({ length: wanted[act] }, (_, number) => ({ act, number })));
   const random = new Random(seed);
-  const plan = random.shuffle(todo).map((one) => ({ ...one, afterMs: random.uniform() * LATEST_MS[one.act] }));
+  const plan = random.shuffle(cases).map((one) => ({ ...one, afterMs: random.uniform() * LATEST_MS[one.act] }));
   let next = 0;
   const killer = async () => {
     for (let index = next++; index < plan.length && performance.now() - begun < mostMs; index = next++)
