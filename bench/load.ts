@@ -1,5 +1,6 @@
 /** How the views answer with very much work, and what others wait meanwhile. */
 import { ulid } from 'ulid';
+import type { Unit } from '../src/core/scheme/definitions';
 import { wholeCommission } from '../src/core/views/selection';
 import { openDatabase } from '../src/data/database';
 import { demoPaints } from '../src/data/demo/paints';
@@ -44,9 +45,9 @@ async function fill(folder: string, jobs: number): Promise<string> {
     currency: 'EUR',
     note: '',
   };
-  const units = [];
+  const units: Unit[] = [];
   for (let made = 0; made < jobs;) {
-    const unit = {
+    const unit: Unit = {
       ...demoUnit(TIDE_COAST[units.length % TIDE_COAST.length]!, ulid, idOf),
       name: `Unit ${units.length + 1}`,
       trayLimit: TRAY,

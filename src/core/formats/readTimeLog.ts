@@ -41,16 +41,14 @@ export function readTimeLog(csv: string): TimeLogReading {
   const reading: TimeLogReading = { rows: [], lines: [], bad: [], badCount: 0 };
   const delimiter = delimiterOf(csv);
   let reader: RowReader | null = null;
-  let previous = -Infinity;
   eachRecord(csv, delimiter, ({ line, fields, problem }) => {
     if (reader === null) {
       reader = new RowReader(readHeader(fields), delimiter);
       return;
     }
-    const bad = problem === null ? reader.take(fields, line, previous, reading) : [{ line, column: 'row', message: problem }];
+    const bad = problem === null ? reader.take(fields, line, reading) : [{ line, column: 'row', message: problem }];
     reading.badCount += bad.length;
     reading.bad.push(...bad.slice(0, Math.max(0, MOST_BAD_LISTED - reading.bad.length)));
-    if (bad.length === 0) previous = Date.parse(reading.rows.at(-1)!.startedAt);
   });
   if (reader === null) throw new InputError('the file', csv, `give a time log with the header ${TIME_LOG_COLUMNS.join(',')}`);
   return reading;
@@ -124,6 +122,8 @@ interface ColumnPlan {
 /** Reads rows of one file. */
 class RowReader {
   private readonly plans: ColumnPlan[];
+  /** When the last row taken was started, ms. */
+  private previous = -Infinity;
 
   constructor(
     private readonly columns: string[],
@@ -139,27 +139,25 @@ class RowReader {
     }));
   }
 
-  take(fields: string[], line: number, previous: number, reading: TimeLogReading): BadCell[] {
+  take(fields: string[], line: number, reading: TimeLogReading): BadCell[] {
     if (fields.length !== this.columns.length) return [wrongLength(line, fields.length, this.columns.length)];
-    const values = {} as Record<Column, never>;
+    const values: unknown[] = [];
     const bad: BadCell[] = [];
     for (const plan of this.plans) {
       const value = this.read(plan, fields[plan.at]);
-      values[plan.column] = value as never;
+      values.push(value);
       const message = check(plan, value);
       if (message !== null) bad.push({ line, column: plan.column, message });
     }
     if (bad.length > 0) return bad;
-    if (Date.parse(values.started_at) < previous) {
-      return [
-        {
-          line,
-          column: 'started_at',
-          message: `${String(values.started_at)} is before the row above: put the rows in the order they were started`,
-        },
-      ];
+    const row = rowFrom(values as never[]);
+    const at = Date.parse(row.startedAt);
+    if (at < this.previous) {
+      const message = `${row.startedAt} is before the row above: put the rows in the order they were started`;
+      return [{ line, column: 'started_at', message }];
     }
-    reading.rows.push(rowFrom(values));
+    this.previous = at;
+    reading.rows.push(row);
     reading.lines.push(line);
     return [];
   }
@@ -197,24 +195,29 @@ function problemOf(column: Column, value: unknown): string | null {
   }
 }
 
-const rowFrom = (row: Record<Column, never>): FileRow => ({
-  startedAt: row.started_at,
-  commission: row.commission,
-  unit: row.unit,
-  part: row.part,
-  technique: row.technique,
-  size: row.size,
-  coverage: row.coverage,
-  models: row.models,
-  weight: row.weight ?? row.models,
-  minutes: row.measured_minutes ?? row.minutes,
-  correctedMinutes: row.measured_minutes === null ? null : row.minutes,
-  open: null,
-  setupMinutes: row.setup_minutes,
-  note: row.note,
-  id: row.id,
-  verdict: row.verdict,
-  commissionId: row.commission_id,
-  unitId: row.unit_id,
-  stepId: row.step_id,
-});
+/** The row of the values of `TIME_LOG_COLUMNS`, in their order: by place they are read twice as fast as by name. */
+function rowFrom(values: never[]): FileRow {
+  const [startedAt, commission, unit, part, technique, size, coverage, models, minutes, setupMinutes, note, ...optional] = values;
+  const [weight, id, verdict, measuredMinutes, commissionId, unitId, stepId] = optional;
+  return {
+    startedAt: startedAt!,
+    commission: commission!,
+    unit: unit!,
+    part: part!,
+    technique: technique!,
+    size: size!,
+    coverage: coverage!,
+    models: models!,
+    weight: weight ?? models!,
+    minutes: measuredMinutes ?? minutes!,
+    correctedMinutes: measuredMinutes === null ? null : minutes!,
+    open: null,
+    setupMinutes: setupMinutes!,
+    note: note!,
+    id: id!,
+    verdict: verdict!,
+    commissionId: commissionId!,
+    unitId: unitId!,
+    stepId: stepId!,
+  };
+}

@@ -56,13 +56,14 @@ function sortOut(rows: readonly FileRow[], log: readonly StoredLogRow[]): Sorted
   const sorted: SortedRows = { fresh: [], grown: [], judged: [] };
   const inFile = new Set<string>();
   for (const row of rows) {
+    const content = contentOf(row);
     const known =
       (row.id === null ? undefined : byId.get(row.id)) ??
-      byContent.get(contentOf(row)) ??
+      byContent.get(content) ??
       (row.id === null ? byStart.get(startOf(row)) : undefined);
     if (known) takeKnown(sorted, row, known);
-    else if (!inFile.has(row.id ?? contentOf(row)) && !inFile.has(contentOf(row))) sorted.fresh.push(row);
-    inFile.add(row.id ?? contentOf(row)).add(contentOf(row));
+    else if (!inFile.has(row.id ?? content) && !inFile.has(content)) sorted.fresh.push(row);
+    inFile.add(row.id ?? content).add(content);
   }
   return sorted;
 }
