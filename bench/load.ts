@@ -11,7 +11,20 @@ import { storesOf } from '../src/server/storesOf';
 import { chooseUnits } from '../src/server/workshop/choice';
 import { startApp, type App } from '../test/support/app';
 
-const VIEWS = ['/', '/c/ID/intake', '/c/ID/scheme', '/trays', '/line', '/api/line', '/bench', '/api/bench', '/ledger'];
+const VIEWS = [
+  '/',
+  '/api/commissions/ID',
+  '/api/commissions/ID/scheme',
+  '/api/trays',
+  '/api/line',
+  '/api/bench',
+  '/c/ID/intake',
+  '/c/ID/scheme',
+  '/trays',
+  '/line',
+  '/bench',
+  '/ledger',
+];
 const TRAY = 5;
 const LOG_ROWS = 100_000;
 const COMMAS = 3_300_000;
@@ -91,7 +104,7 @@ async function views(jobs: number): Promise<string[]> {
   await app.kill();
   const id = await fill(app.folder, jobs);
   await app.restart('port');
-  const first = await whileAsking(app, () => ask(`${app.url}/c/${id}/intake`));
+  const first = await whileAsking(app, () => ask(`${app.url}/api/commissions/${id}`));
   await app.kill();
   await layOnBench(app.folder);
   await app.restart('page');

@@ -5,6 +5,7 @@ import { Gate } from './gate';
 import { adoptTime } from './bench/adoptTime';
 import { onStop } from './stopping';
 import { storesOf } from './storesOf';
+import { keepThreadReady } from './threads/threads';
 import type { Stores } from './stores';
 
 export const DEFAULT_DATA_FOLDER = './data';
@@ -36,6 +37,7 @@ export async function openedDatabase(): Promise<Running> {
       await database.close();
       throw error;
     }
+    keepThreadReady();
     return { database, stores, stopCopies: keepDailyCopies(database.folder) };
   });
   running.catch(() => (running = null));

@@ -122,6 +122,7 @@ class HierarchicalModel implements TimeModel {
       yield;
       for (const observation of observations) this.reweight(observation);
     }
+    yield;
     this.interrupted = rows.map(() => false);
     for (const observation of observations) {
       if (!observation.trusted && this.standsOut(observation)) this.interrupted[observation.index] = true;

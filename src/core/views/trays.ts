@@ -4,30 +4,34 @@ import type { Paint } from '../scheme/definitions';
 import type { HouseRules } from '../scheme/houseRules';
 import type { Roster, RosterUnit } from '../scheme/buildLine';
 
-/** Everything the Trays view computes from; plain data, so that a worker can have it. */
+/** Everything the Trays view computes from; plain data, as JSON carries it. */
 export interface TraysPicture {
   units: RosterUnit[];
   /** Change with every save of the commission, by commission. */
-  revisions: ReadonlyMap<string, number>;
+  revisions: [commissionId: string, revision: number][];
   selection: Selection;
   /** All units that are open, for choosing. */
   choices: UnitChoice[];
-  paints: ReadonlyMap<string, Paint>;
+  paints: Paint[];
   house: HouseRules;
   /** Hands-on minutes of an ordinary model, by pass. */
-  passMinutes: ReadonlyMap<string, number>;
+  passMinutes: [passKey: string, minutes: number][];
   /** Models painted already, by pass. */
-  doneModels: ReadonlyMap<string, ReadonlySet<number>>;
+  doneModels: [passKey: string, models: number[]][];
   isOnBench: boolean;
   /** Likely minutes of these units as every view shows them: in the painter's sessions, by the planned order. */
   plannedMinutes: number;
 }
 
 /** The roster that lines are built from. */
-export const rosterFrom = ({ units, paints, house, passMinutes, doneModels }: TraysPicture): Roster => ({
-  units,
-  paints,
-  house,
-  minutesOf: (_unit, pass) => passMinutes.get(pass.key)!,
-  doneModels: (passKey) => doneModels.get(passKey)!,
-});
+export function rosterFrom({ units, paints, house, passMinutes, doneModels }: TraysPicture): Roster {
+  const minutes = new Map(passMinutes);
+  const done = new Map(doneModels.map(([passKey, models]) => [passKey, new Set(models)]));
+  return {
+    units,
+    paints: new Map(paints.map((paint) => [paint.id, paint])),
+    house,
+    minutesOf: (_unit, pass) => minutes.get(pass.key)!,
+    doneModels: (passKey) => done.get(passKey)!,
+  };
+}

@@ -8,6 +8,7 @@ import { Hidden } from '../../ui/Hidden/Hidden';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted, minorPerMajor, minutesText, momentText, moneyText, positionsText } from '../../ui/format';
 import { standardOptions } from '../shared/options';
+import { Opened } from '../shared/Opened';
 import { SaveState } from '../shared/SaveState';
 import { CommissionActions } from './CommissionActions';
 import { NewUnitRow } from './NewUnitRow';
@@ -15,7 +16,15 @@ import { UnitRow } from './UnitRow';
 import { useIntake } from './useIntake';
 import styles from './View.module.css';
 
-export function IntakeView({ picture }: { picture: IntakePicture; commissionId: string }) {
+export function IntakeView({ commissionId }: { commissionId: string }) {
+  return (
+    <Opened<IntakePicture> url={`/api/commissions/${commissionId}`} what="the commission">
+      {(picture) => <OpenedIntake picture={picture} />}
+    </Opened>
+  );
+}
+
+function OpenedIntake({ picture }: { picture: IntakePicture }) {
   const intake = useIntake(picture);
   const { commission, units } = intake.value;
   const models = units.reduce((sum, unit) => sum + modelsOf(unit), 0);

@@ -6,10 +6,10 @@ import { Notice } from '../../ui/Notice/Notice';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted, minutesText } from '../../ui/format';
 import { send, sendForFile } from '../shared/api';
+import { Opened } from '../shared/Opened';
 import { saveFile, saveJson } from '../shared/saveFile';
 import { SaveState } from '../shared/SaveState';
 import { UnitChooser } from '../shared/UnitChooser';
-import { usePicture } from '../shared/usePicture';
 import { useRemembered } from '../shared/useRemembered';
 import { CarryDetails } from './CarryDetails';
 import { chartBlocks, type RowsBy } from './chartBlocks';
@@ -27,13 +27,10 @@ import styles from './View.module.css';
 const REFUSED_WISH = 'This wish cannot be kept together with the rules and the other wishes: remove one of those first.';
 
 export function LineView() {
-  const { picture, error } = usePicture<LinePicture>('/api/line');
-  if (picture) return <LoadedLine picture={picture} />;
-  if (error === null) return <p role="status">Opening the line …</p>;
   return (
-    <Notice kind="flag" role="alert">
-      {error}
-    </Notice>
+    <Opened<LinePicture> url="/api/line" what="the line">
+      {(picture) => <LoadedLine picture={picture} />}
+    </Opened>
   );
 }
 

@@ -6,18 +6,26 @@ import { LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
 import { counted, minutesText } from '../../ui/format';
 import { send } from '../shared/api';
+import { Opened } from '../shared/Opened';
 import { keepInAddress, UnitTabs } from '../shared/UnitTabs';
 import { UnitScheme } from './UnitScheme';
 import { usePainted } from './usePainted';
 import styles from './View.module.css';
 
 interface SchemeViewProps {
-  picture: SchemePicture;
   commissionId: string;
   wantedUnit: string | null;
 }
 
-export function SchemeView({ picture, commissionId, wantedUnit }: SchemeViewProps) {
+export function SchemeView(props: SchemeViewProps) {
+  return (
+    <Opened<SchemePicture> url={`/api/commissions/${props.commissionId}/scheme`} what="the schemes">
+      {(picture) => <OpenedScheme {...props} picture={picture} />}
+    </Opened>
+  );
+}
+
+function OpenedScheme({ picture, commissionId, wantedUnit }: SchemeViewProps & { picture: SchemePicture }) {
   const [units, setUnits] = useState(picture.units);
   const revisions = useRef(new Map(picture.units.map((unit) => [unit.id, unit.schemeRevision])));
   const saves = useRef(new Map<string, Promise<void>>());

@@ -9,6 +9,7 @@ import { Notice } from '../../ui/Notice/Notice';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted, minutesText } from '../../ui/format';
 import { send } from '../shared/api';
+import { Opened } from '../shared/Opened';
 import { SaveState } from '../shared/SaveState';
 import { UnitChooser } from '../shared/UnitChooser';
 import { keepInAddress, UnitTabs } from '../shared/UnitTabs';
@@ -21,12 +22,19 @@ import { useTrays } from './useTrays';
 import styles from './View.module.css';
 
 interface TraysViewProps {
-  picture: TraysPicture;
   wantedUnit: string | null;
 }
 
 /** How many alike models travel together, for every unit that has a scheme. */
-export function TraysView({ picture, wantedUnit }: TraysViewProps) {
+export function TraysView({ wantedUnit }: TraysViewProps) {
+  return (
+    <Opened<TraysPicture> url="/api/trays" what="the trays">
+      {(picture) => <OpenedTrays picture={picture} wantedUnit={wantedUnit} />}
+    </Opened>
+  );
+}
+
+function OpenedTrays({ picture, wantedUnit }: TraysViewProps & { picture: TraysPicture }) {
   const ready = picture.units.filter(hasScheme);
   if (ready.length === 0)
     return (
@@ -52,7 +60,7 @@ export function TraysView({ picture, wantedUnit }: TraysViewProps) {
   return <ReadyTrays picture={picture} wantedUnit={wantedUnit} />;
 }
 
-function ReadyTrays({ picture, wantedUnit }: TraysViewProps) {
+function ReadyTrays({ picture, wantedUnit }: TraysViewProps & { picture: TraysPicture }) {
   const revisions = useRef(new Map(picture.revisions));
   const saved = useSaved<ReadonlyMap<string, number>>({
     initial: useMemo(() => new Map(picture.units.map((unit) => [unit.id, unit.trayLimit])), [picture]),
@@ -131,7 +139,9 @@ interface UnitTraysProps {
 }
 
 function UnitTrays({ picture, units, unit, scope, onScope, onTake }: UnitTraysProps) {
-  const { house, paints } = picture;
+  const { house } = picture;
+  const roster = useMemo(() => rosterFrom(picture), [picture]);
+  const { paints } = roster;
   const models = modelsOf(unit);
   const holderModels = house.holderModels[unit.size];
   const now = sameSplit(models, unit.trayLimit);
@@ -143,7 +153,7 @@ function UnitTrays({ picture, units, unit, scope, onScope, onTake }: UnitTraysPr
     scope,
   }));
   const { choices, isDone } = useTrays(request);
-  const needs = useMemo(() => dryingNeeds(rosterFrom(picture), unit.id), [picture, unit.id]);
+  const needs = useMemo(() => dryingNeeds(roster, unit.id), [roster, unit.id]);
   const sweet = isDone
     ? sweetSpot(
         choices.filter((choice) => choice.limit <= holderModels),

@@ -56,7 +56,10 @@ async function todaysLine(workshop: Workshop, units: WorkUnit[], order: BenchOrd
   const all = await wholeLine(workshop, units);
   await letOthersIn();
   const carried = all.jobs.length === 0 ? [] : carryOver(all.problem, order).order;
-  return { line: benchLine(roster, carried), changes: changesSince(all, order, workshop) };
+  await letOthersIn();
+  const line = benchLine(roster, carried);
+  await letOthersIn();
+  return { line, changes: changesSince(all, order, workshop) };
 }
 
 function changesSince({ jobs }: BuiltLine, order: BenchOrder, { marks }: Workshop): BenchPicture['changes'] {

@@ -56,7 +56,11 @@ export async function commissionEstimate(stores: Stores, workshop: Workshop, com
 }
 
 async function estimateBench(stores: Stores, workshop: Workshop, now: Date): Promise<BenchEstimate> {
-  const units = new Map(workshop.units.map((unit) => [unit.id, unitWork(workshop, approved(unit))]));
+  const units = new Map<string, UnitWork>();
+  for (const unit of workshop.units) {
+    units.set(unit.id, unitWork(workshop, approved(unit)));
+    await letOthersIn();
+  }
   const all = [...units.values()];
   const draws = await inSlices(
     workshop.model.simulate(
@@ -74,6 +78,7 @@ async function estimateBench(stores: Stores, workshop: Workshop, now: Date): Pro
   let queuedMinutes = 0;
   for (const piece of pieces) {
     const figures = await figuresOf(stores, workshop, piece, now);
+    await letOthersIn();
     for (const [unit, share] of figures.byUnit) shares.set(unit, share);
     const whole = figuresFrom(
       piece.units.map((unit) => units.get(unit.id)!),

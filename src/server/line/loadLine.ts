@@ -9,6 +9,7 @@ import type { LinePicture, UnitChoice } from '../../core/views/line';
 import { selectionKey } from '../../core/views/selection';
 import { figuresOf } from '../estimate/benchEstimate';
 import { plannedOrder } from '../estimate/plannedOrder';
+import { letOthersIn } from '../inSlices';
 import { lineLeft } from '../workshop/builtLine';
 import { chosenUnits, currentSelection } from '../workshop/choice';
 import { loadWorkshop, type Workshop, type WorkUnit } from '../workshop/loadWorkshop';
@@ -26,14 +27,18 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
   const isOnBench = bench !== null && selectionKey(bench.selection) === selectionKey(selection);
   // What lies on the bench is looked at as it is, until the painter changes it here.
   const own = (await stores.workshop.ownLine(selection)) ?? (isOnBench ? bench : null);
+  const planned = await plannedOrder(stores, selection, built.problem);
+  await letOthersIn();
+  const carried = own && built.jobs.length > 0 ? carryOver(built.problem, own) : null;
+  await letOthersIn();
   return {
     ...built,
     selection,
     choices: unitChoices(workshop),
     treatJobs: built.jobs.filter((job) => job.models.every((model) => model <= leaders.get(job.unitId)!)).map((job) => job.id),
     sessions: built.jobs.length === 0 ? null : lineSessions(built.problem, workshop.house.sessions, now.getTime()),
-    planned: await plannedOrder(stores, selection, built.problem),
-    own: own && built.jobs.length > 0 ? carryOver(built.problem, own) : null,
+    planned,
+    own: carried,
     ownRevision: await stores.workshop.ownLineRevision(selection),
     isOwnOnBench: isOnBench && own === bench,
     waitingUnits: waiting.map((unit) => unit.name),

@@ -14,17 +14,18 @@ export async function loadTrays(stores: Stores, now: Date): Promise<TraysPicture
   const workshop = await loadWorkshop(stores, now);
   const selection = await currentSelection(stores, workshop);
   const units = chosenUnits(workshop, selection);
-  const { minutesOf, doneModels, ...roster } = rosterOf(workshop, units);
+  const { minutesOf, doneModels, house, paints } = rosterOf(workshop, units);
   const passes = units.flatMap((unit) => passesOf(unit, unit.standard).map((pass) => ({ unit, pass })));
   const bench = await stores.workshop.bench();
   return {
-    ...roster,
+    house,
+    paints: [...paints.values()],
     units,
     selection,
     choices: unitChoices(workshop),
-    revisions: new Map(workshop.commissions.map((commission) => [commission.id, commission.revision])),
-    passMinutes: new Map(passes.map(({ unit, pass }) => [pass.key, minutesOf(unit, pass)])),
-    doneModels: new Map(passes.map(({ pass }) => [pass.key, doneModels(pass.key)])),
+    revisions: workshop.commissions.map((commission) => [commission.id, commission.revision]),
+    passMinutes: passes.map(({ unit, pass }) => [pass.key, minutesOf(unit, pass)]),
+    doneModels: passes.map(({ pass }) => [pass.key, [...doneModels(pass.key)]]),
     plannedMinutes: shareMinutes((await figuresOf(stores, workshop, { selection, units }, now)).total),
     isOnBench: bench !== null && selectionKey(bench.selection) === selectionKey(selection),
   };

@@ -18,5 +18,6 @@ parentPort!.on('message', (request: WorkRequest) => {
     return;
   }
   // A line is solved without waiting for all that a task needs.
-  void import('./runTask').then(({ runTask }) => runTask(request)).then(tell);
+  const task = import('./runTask');
+  if (!('getReady' in request)) void task.then(({ runTask }) => runTask(request)).then(tell);
 });

@@ -9,7 +9,8 @@ const THREAD = path.resolve('src/server/threads/work.thread.mjs');
 /** Beginning a thread takes half a second: one is kept for the next piece of work. */
 const MOST_IDLE = 1;
 
-export type WorkRequest = SolveRequest | TaskRequest<TaskName>;
+/** A request to get ready for tasks is not answered. */
+export type WorkRequest = SolveRequest | TaskRequest<TaskName> | { getReady: true };
 export type ThreadAnswer = { report: SolveReport } | { result: unknown } | { refusal: Refusal };
 
 const idle: Worker[] = [];
@@ -22,7 +23,18 @@ export const solveInThread = (request: SolveRequest, onReport?: (report: SolveRe
 export const taskInThread = <T extends TaskName>(request: TaskRequest<T>): ReturnType<(typeof tasks)[T]> =>
   inThread(request) as ReturnType<(typeof tasks)[T]>;
 
-function inThread(request: WorkRequest, onReport: (report: SolveReport) => void = () => undefined): Promise<unknown> {
+/** Begins the thread that the first task will need, which takes it half a second. */
+export function keepThreadReady(): void {
+  if (idle.length > 0) return;
+  const thread = begin();
+  thread.postMessage({ getReady: true } satisfies WorkRequest);
+  putAside(thread);
+}
+
+function inThread(
+  request: Exclude<WorkRequest, { getReady: true }>,
+  onReport: (report: SolveReport) => void = () => undefined,
+): Promise<unknown> {
   const thread = idle.pop() ?? begin();
   thread.ref();
   return new Promise((resolve, reject) => {

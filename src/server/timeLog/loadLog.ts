@@ -8,6 +8,7 @@ import { normMinutes } from '../../core/time/norms';
 import { LOG_FILTERS, type ClosedCommission, type LogPage, type LogPicture, type TechniquePace } from '../../core/views/log';
 import type { StoredLogRow } from '../../core/views/stored';
 import { NotFoundError } from '../errors';
+import { letOthersIn } from '../inSlices';
 import { loadWorkshop, type Workshop } from '../workshop/loadWorkshop';
 import type { Stores } from '../stores';
 import { withTodaysNames } from './todaysNames';
@@ -16,7 +17,7 @@ const ROWS_ON_A_PAGE = 100;
 
 export async function loadLog(stores: Stores, now: Date): Promise<LogPicture> {
   const workshop = await loadWorkshop(stores, now);
-  const { sums, ...summary } = summaryOf(workshop);
+  const { sums, ...summary } = await summaryOf(workshop);
   return { ...summary, first: await pageOf(stores, workshop, workshop.log.keys(), 0), closed: await closedCommissions(stores, sums) };
 }
 
@@ -27,26 +28,30 @@ interface LogSummary extends Pick<LogPicture, 'totals' | 'techniques'> {
 /** Hands-on minutes and models of the rows of a commission that count. */
 type CommissionSum = Pick<ClosedCommission, 'minutes' | 'models'>;
 
-const summaries = new WeakMap<Workshop, LogSummary>();
+const summaries = new WeakMap<Workshop, Promise<LogSummary>>();
 
 /** What the whole log comes to; worked out once for as long as nothing is written. */
-function summaryOf(workshop: Workshop): LogSummary {
+function summaryOf(workshop: Workshop): Promise<LogSummary> {
   const known = summaries.get(workshop);
   if (known) return known;
-  const { log, model } = workshop;
-  const counting = log.filter((row) => row.verdict !== 'left out');
-  const summary: LogSummary = {
-    totals: {
-      rows: log.length,
-      minutes: counting.reduce((sum, row) => sum + (minutesThatCount(row) ?? 0), 0),
-      models: log.reduce((sum, row) => sum + row.models, 0),
-      toJudge: log.filter((row, index) => isToJudge(row, model.interrupted[index]!)).length,
-    },
-    techniques: techniquePaces(log.filter((row, index) => row.verdict !== 'left out' && !model.interrupted[index])),
-    sums: commissionSums(counting),
-  };
+  const summary = sumUp(workshop);
   summaries.set(workshop, summary);
   return summary;
+}
+
+async function sumUp({ log, model }: Workshop): Promise<LogSummary> {
+  await letOthersIn();
+  const counting = log.filter((row) => row.verdict !== 'left out');
+  const totals = {
+    rows: log.length,
+    minutes: counting.reduce((sum, row) => sum + (minutesThatCount(row) ?? 0), 0),
+    models: log.reduce((sum, row) => sum + row.models, 0),
+    toJudge: log.filter((row, index) => isToJudge(row, model.interrupted[index]!)).length,
+  };
+  await letOthersIn();
+  const techniques = techniquePaces(log.filter((row, index) => row.verdict !== 'left out' && !model.interrupted[index]));
+  await letOthersIn();
+  return { totals, techniques, sums: commissionSums(counting) };
 }
 
 export const logPageSchema = object({ page: count(0), filter: oneOf(LOG_FILTERS) });

@@ -5,6 +5,7 @@ import { passesOf } from '../../core/scheme/passes';
 import { TEST_MODEL } from '../../core/scheme/splitTrays';
 import type { DryingRow, Today, TodayCommission } from '../../core/views/today';
 import { benchEstimate, type BenchEstimate } from '../estimate/benchEstimate';
+import { letOthersIn } from '../inSlices';
 import type { Stores } from '../stores';
 import { chosenUnits } from '../workshop/choice';
 import { loadWorkshop, type Workshop, type WorkUnit } from '../workshop/loadWorkshop';
@@ -19,6 +20,7 @@ export async function loadToday(stores: Stores, now: Date): Promise<Today> {
   const order = await stores.workshop.bench();
   const onBench = order ? chosenUnits(workshop, order.selection) : [];
   const tonight = await planTonight(stores, workshop, now);
+  await letOthersIn();
   const paintIds = new Set(tonight?.jobs.map((job) => job.paintId));
   return {
     commissions: workshop.commissions.map((commission) => describe(workshop, commission, estimate, onBench, now)),

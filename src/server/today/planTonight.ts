@@ -4,6 +4,7 @@ import { timeOrder } from '../../core/line/timeOrder';
 import { factsOf } from '../../core/scheme/techniques';
 import { wholeCommission, type Selection } from '../../core/views/selection';
 import type { Today, TonightJob } from '../../core/views/today';
+import { letOthersIn } from '../inSlices';
 import { plannedOrder } from '../estimate/plannedOrder';
 import type { Stores } from '../stores';
 import { lineLeft } from '../workshop/builtLine';
@@ -20,8 +21,10 @@ export async function planTonight(stores: Stores, workshop: Workshop, now: Date)
     const built = await lineLeft(workshop, chosenUnits(workshop, selection));
     if (built.jobs.length === 0) continue;
     const order = await plannedOrder(stores, selection, built.problem);
+    await letOthersIn();
     const sessions = lineSessions(built.problem, workshop.house.sessions, now.getTime());
     if (!sessions) return null;
+    await letOthersIn();
     const indexes = new Map(built.jobs.map((job, index) => [job.id, index]));
     const timed = timeOrder(
       compileLine({ ...built.problem, sessions: sessions.sessions }),

@@ -7,7 +7,7 @@ import type { TimeModel } from '../../core/time/definitions';
 import { fitTimeModelInSteps } from '../../core/time/hierarchicalModel';
 import type { StoredCommission, StoredLogRow, StoredUnit } from '../../core/views/stored';
 import { NotFoundError } from '../errors';
-import { inSlices } from '../inSlices';
+import { inSlices, letOthersIn } from '../inSlices';
 import type { Stores } from '../stores';
 
 /** A unit as it is stored, with what its commission says of it. */
@@ -52,6 +52,7 @@ async function readWorkshop(stores: Stores, hour: Date): Promise<Workshop> {
     stored.filter((unit) => unit.commissionId === commission.id).map((unit) => workUnit(unit, commission)),
   );
   const log = await stores.timeLog.list();
+  await letOthersIn();
   return {
     commissions,
     units,

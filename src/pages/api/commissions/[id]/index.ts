@@ -1,4 +1,6 @@
+import { loadIntake } from '../../../../server/commissions/loadIntake';
 import { intakeSchema, saveIntake } from '../../../../server/commissions/saveIntake';
-import { endpoint } from '../../../../server/http/endpoint';
+import { endpoint, query } from '../../../../server/http/endpoint';
 
+export const GET = query(({ stores, params, now }) => loadIntake(stores, params['id'], now));
 export const PUT = endpoint(intakeSchema, (input, { stores, params }) => saveIntake(stores, params['id'], input));
