@@ -1,6 +1,7 @@
 import { defineMiddleware } from 'astro:middleware';
 import { asDataError } from './data/dataErrors';
-import { dataFolder, serving } from './server/services';
+import { dataFolder } from './server/services';
+import { serving } from './server/serving';
 
 const routes = import.meta.glob('./pages/api/**/*.ts');
 

@@ -4,6 +4,11 @@ export class Gate {
   private alone: Promise<void> | null = null;
   private whenEmpty: (() => void) | null = null;
 
+  /** How many are inside. */
+  get count(): number {
+    return this.inside;
+  }
+
   async together<T>(work: () => Promise<T>): Promise<T> {
     while (this.alone) await this.alone;
     this.inside++;

@@ -23,8 +23,6 @@ let running: Promise<Running> | null = null;
 
 /** Whoever writes passes together with other writers; a long import passes alone, in a thread of its own. */
 export const writing = new Gate();
-/** Every request passes together with the others; what changes the very file passes alone. */
-export const serving = new Gate();
 
 /** The database of the running program, opened on first use in the folder NEAT_RELAY_DATA. */
 export async function openedDatabase(): Promise<Running> {

@@ -13,7 +13,8 @@ import type { BackupsPicture } from '../../core/views/backups';
 import { announce } from '../bench/announcements';
 import { NotFoundError } from '../errors';
 import { TooLargeError } from '../http/readBody';
-import { closeDatabase, dataFolder, openedDatabase, serving, writing } from '../services';
+import { closeDatabase, dataFolder, openedDatabase, writing } from '../services';
+import { serving } from '../serving';
 
 /** Larger than the work of a life. */
 const LIMIT_BYTES = 2_000_000_000;
