@@ -12,24 +12,23 @@ const READ_AT_ONCE = 1500;
 export class TimeLogStore {
   constructor(private readonly db: Knex) {}
 
-  /** All rows in the order they were started, with the painter's word on them. */
-  async list(): Promise<StoredLogRow[]> {
+  /** All rows in the order they were started, with the painter's word on them; a long log is read piece by piece, and others let in. */
+  async list(letOthersIn: () => Promise<void> = others): Promise<StoredLogRow[]> {
     return logCacheOf(this.db).list(this.db, async (ids) => {
-      if (ids === null) return this.all();
+      if (ids === null) return this.all(letOthersIn);
       const rows: StoredLogRow[] = [];
       for (const piece of inPieces(ids)) rows.push(...(await this.joined().whereIn('time_log.id', piece)));
       return rows;
     });
   }
 
-  /** Piece by piece, so that others are answered in between. */
-  private async all(): Promise<StoredLogRow[]> {
+  private async all(letOthersIn: () => Promise<void>): Promise<StoredLogRow[]> {
     const rows: StoredLogRow[] = [];
     for (let last = ''; ; last = rows.at(-1)!.id) {
       const piece: StoredLogRow[] = await this.joined().where('time_log.id', '>', last).orderBy('time_log.id').limit(READ_AT_ONCE);
       rows.push(...piece);
       if (piece.length < READ_AT_ONCE) return rows;
-      await others();
+      await letOthersIn();
     }
   }
 

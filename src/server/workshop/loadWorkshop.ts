@@ -51,7 +51,7 @@ async function readWorkshop(stores: Stores, hour: Date): Promise<Workshop> {
   const units = commissions.flatMap((commission) =>
     stored.filter((unit) => unit.commissionId === commission.id).map((unit) => workUnit(unit, commission)),
   );
-  const log = await stores.timeLog.list();
+  const log = await stores.timeLog.list(letOthersIn);
   await letOthersIn();
   return {
     commissions,
