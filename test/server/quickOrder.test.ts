@@ -6,8 +6,9 @@ import { quickOrder } from '../../src/server/line/quickOrder';
 
 describe('the quick order behind an estimate', () => {
   it('is worked out once for a problem, and anew for another', async () => {
-    const first = quickOrder(madeUpCommission(1, { jobs: 30 }));
-    expect(quickOrder(madeUpCommission(1, { jobs: 30 }))).to.equal(first);
+    const problem = madeUpCommission(1, { jobs: 30 });
+    const first = quickOrder(problem);
+    expect(quickOrder(problem)).to.equal(first);
     expect(await quickOrder(madeUpCommission(2, { jobs: 30 }))).to.not.deep.equal(await first);
   });
 

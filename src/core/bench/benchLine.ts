@@ -5,6 +5,7 @@ import { orderRules } from '../scheme/orderRules';
 import { passesOf } from '../scheme/passes';
 import { lacksPaint, setupId } from '../scheme/setups';
 import { splitTrays } from '../scheme/splitTrays';
+import { allAtOnce, type Steps } from '../steps';
 import type { WorkFacts } from './definitions';
 
 /** What must be painted and dry before a pass, by its place in the line's passes, and why, by its place in the reasons. */
@@ -69,11 +70,17 @@ export interface BenchLine {
 }
 
 /** Lays an order (job ids) over the work as it is today; jobs that it does not name stand behind, as they are entered. */
-export function benchLine(roster: Roster, order: readonly string[]): BenchLine {
+export const benchLine = (roster: Roster, order: readonly string[]): BenchLine => allAtOnce(benchLineInSteps(roster, order));
+
+/** The same, unit by unit. */
+export function* benchLineInSteps(roster: Roster, order: readonly string[]): Steps<BenchLine> {
   const units = roster.units.map((unit) => benchUnit(unit, roster));
   const reasons: string[] = [];
   const passes: BenchPass[] = [];
-  for (const unit of roster.units) passes.push(...benchPasses(unit, roster, passes.length, reasons));
+  for (const unit of roster.units) {
+    passes.push(...benchPasses(unit, roster, passes.length, reasons));
+    yield;
+  }
   const byId = new Map(units.map((unit) => [unit.id, unit]));
   const jobs = passes.flatMap((pass) => jobsOf(pass, byId.get(pass.unitId)!));
   const rank = new Map(order.map((id, place) => [id, place]));

@@ -1,4 +1,4 @@
-import { benchLine } from '../../core/bench/benchLine';
+import { benchLineInSteps } from '../../core/bench/benchLine';
 import { foldClock } from '../../core/bench/foldClock';
 import { foldMarks } from '../../core/bench/foldMarks';
 import { compactEvent } from '../../core/formats/benchEvents';
@@ -7,7 +7,7 @@ import { carryOver } from '../../core/line/carryOver';
 import type { BuiltLine } from '../../core/scheme/buildLine';
 import { packMarks, type BenchPicture } from '../../core/views/bench';
 import type { BenchOrder, StoredEvent } from '../../core/views/stored';
-import { letOthersIn } from '../inSlices';
+import { inSlices, letOthersIn } from '../inSlices';
 import { wholeLine } from '../workshop/builtLine';
 import { chosenUnits } from '../workshop/choice';
 import { loadWorkshop, type Workshop, type WorkUnit } from '../workshop/loadWorkshop';
@@ -57,7 +57,7 @@ async function todaysLine(workshop: Workshop, units: WorkUnit[], order: BenchOrd
   await letOthersIn();
   const carried = all.jobs.length === 0 ? [] : carryOver(all.problem, order).order;
   await letOthersIn();
-  const line = benchLine(roster, carried);
+  const line = await inSlices(benchLineInSteps(roster, carried));
   await letOthersIn();
   return { line, changes: changesSince(all, order, workshop) };
 }

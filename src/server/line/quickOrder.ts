@@ -8,20 +8,17 @@ const SEED = 1;
 const STEPS = 400;
 /** Longer lines take longer than a thread takes to begin; meanwhile the server answers others. */
 const MOST_JOBS_IN_PROCESS = 300;
-const MOST_KEPT = 24;
 /** Still longer ones are content with the first construction: everything waits for this. */
 const MOST_JOBS_SEARCHED = 1000;
-const kept = new Map<string, Promise<string[]>>();
+const kept = new WeakMap<LineProblem, Promise<string[]>>();
 
-/** A good order (job ids), for forecasts that need no better one. Kept for problems seen lately. */
+/** A good order (job ids), for forecasts that need no better one. Worked out once for a problem. */
 export function quickOrder(problem: LineProblem): Promise<string[]> {
-  const key = JSON.stringify(problem);
-  const known = kept.get(key);
+  const known = kept.get(problem);
   if (known) return known;
   const order = orderOf(problem);
-  kept.set(key, order);
-  order.catch(() => kept.delete(key));
-  if (kept.size > MOST_KEPT) kept.delete(kept.keys().next().value!);
+  kept.set(problem, order);
+  order.catch(() => kept.delete(problem));
   return order;
 }
 
