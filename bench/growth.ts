@@ -5,6 +5,8 @@ import { ulid } from 'ulid';
 import type { WorkFacts } from '../src/core/bench/definitions';
 import type { Scheme, Unit } from '../src/core/scheme/definitions';
 import { handleMinutesOf } from '../src/core/scheme/buildLine';
+import { DEFAULT_HOUSE_RULES } from '../src/core/scheme/houseRules';
+import { modelFactors } from '../src/core/scheme/whoTakes';
 import { factsOf } from '../src/core/scheme/techniques';
 import { wholeCommission } from '../src/core/views/selection';
 import { CommissionStore } from '../src/data/commissionStore';
@@ -111,15 +113,15 @@ function stepsOf(unit: Unit, commission: { id: string; name: string }): Step[] {
         unit: unit.name,
         part,
         technique: step.technique,
-        paintId: step.paintId,
+        paintId: step.paint,
         paint: null,
         size: unit.size,
         coverage: step.coverage,
         dryMinutes,
         handleMinutes: handleMinutesOf(step.technique, dryMinutes),
         minutes: 2,
-        leaders: unit.leaders,
-        leaderFactor: 1.6,
+        effort: 1,
+        factors: modelFactors(unit.scheme, DEFAULT_HOUSE_RULES),
       },
     };
   });

@@ -10,5 +10,5 @@ export const layers = {
   cli: ['core', 'server'],
 };
 
-/** Small pure libraries the core may use: validation, random numbers, CSV, linear algebra, a priority queue. */
-export const coreMayImport = ['yup', 'pure-rand', 'papaparse', 'ml-matrix', 'flatqueue'];
+/** Small pure libraries the core may use: validation, random numbers, CSV, linear algebra, a priority queue, colour. */
+export const coreMayImport = ['yup', 'pure-rand', 'papaparse', 'ml-matrix', 'flatqueue', 'culori'];

@@ -1,6 +1,7 @@
 import type { Knex } from 'knex';
 import { ulid } from 'ulid';
-import type { Commission, Part, Scheme, Step, Unit } from '../core/scheme/definitions';
+import { pieceId, pieceIds } from '../core/formats/checkScheme';
+import { EMPTY_SCHEME, type Commission, type Scheme, type Unit } from '../core/scheme/definitions';
 import type { RemovedPiece, StoredCommission, StoredUnit, UnitEntry } from '../core/views/stored';
 import { inPieces } from './inPieces';
 
@@ -9,12 +10,11 @@ interface UnitRow extends UnitEntry {
   position: number;
   removed: number;
   schemeRevision: number;
+  scheme: string;
 }
 interface CommissionRow extends StoredCommission {
   deletedAt: string | null;
 }
-type PartRow = Omit<Part, 'steps'> & { unitId: string };
-type StepRow = Step & { unitId: string; partId: string | null; position: number };
 
 const unitRow = (unit: UnitEntry, commissionId: string, position: number) => ({
   id: unit.id,
@@ -25,7 +25,6 @@ const unitRow = (unit: UnitEntry, commissionId: string, position: number) => ({
   promised: unit.promised,
   counted: unit.counted,
   countNote: unit.countNote,
-  leaders: unit.leaders,
   trayLimit: unit.trayLimit,
   testModel: unit.testModel,
   removed: false,
@@ -44,7 +43,10 @@ const commissionRow = ({ id, name, client, dueOn, standard, hourlyRateMinor, cur
 
 const commissionOf = ({ deletedAt: _deleted, ...commission }: CommissionRow): StoredCommission => commission;
 
-const stepOf = ({ unitId: _unit, partId: _part, position: _position, ...step }: StepRow): Step => step;
+const storedUnit = ({ position: _position, removed: _removed, scheme, ...unit }: UnitRow): StoredUnit => ({
+  ...unit,
+  scheme: { ...EMPTY_SCHEME, ...(JSON.parse(scheme) as Partial<Scheme>) },
+});
 
 /** Commissions with their units and schemes: one aggregate. */
 export class CommissionStore {
@@ -122,19 +124,19 @@ export class CommissionStore {
 
   /** The units of several commissions, each in the order entered. */
   async unitsOf(commissionIds: readonly string[]): Promise<StoredUnit[]> {
-    return this.withSchemes(
-      await this.db<UnitRow>('unit').whereIn('commissionId', commissionIds).where({ removed: 0 }).orderBy('position'),
+    return (await this.db<UnitRow>('unit').whereIn('commissionId', commissionIds).where({ removed: 0 }).orderBy('position')).map(
+      storedUnit,
     );
   }
 
   /** Those taken out at Intake too. */
   async allUnits(commissionId: string): Promise<StoredUnit[]> {
-    return this.withSchemes(await this.db<UnitRow>('unit').where({ commissionId }));
+    return (await this.db<UnitRow>('unit').where({ commissionId })).map(storedUnit);
   }
 
   /** Units taken out at Intake, with their schemes. */
   async removedUnits(commissionId: string): Promise<StoredUnit[]> {
-    return this.withSchemes(await this.db<UnitRow>('unit').where({ commissionId, removed: 1 }).orderBy('position'));
+    return (await this.db<UnitRow>('unit').where({ commissionId, removed: 1 }).orderBy('position')).map(storedUnit);
   }
 
   /** Ids of all units of a commission, those taken out too. */
@@ -168,8 +170,8 @@ export class CommissionStore {
   }
 
   async findUnit(id: string): Promise<StoredUnit | null> {
-    const rows = await this.db<UnitRow>('unit').where({ id });
-    return (await this.withSchemes(rows))[0] ?? null;
+    const row = await this.db<UnitRow>('unit').where({ id }).first();
+    return row ? storedUnit(row) : null;
   }
 
   /** Which of these ids belong to units of other commissions. */
@@ -184,10 +186,9 @@ export class CommissionStore {
   async piecesElsewhere(ids: readonly string[], unitIds: readonly string[]): Promise<string[]> {
     const own = new Set(unitIds);
     const found: string[] = [];
-    for (const table of ['part', 'step'])
-      for (const piece of inPieces(ids))
-        for (const row of await this.db(table).whereIn('id', piece).select('id', 'unitId'))
-          if (!own.has(row.unitId as string)) found.push(row.id as string);
+    for (const piece of inPieces(ids))
+      for (const row of await this.db('scheme_piece').whereIn('id', piece).select('id', 'unitId'))
+        if (!own.has(row.unitId as string)) found.push(row.id as string);
     return found;
   }
 
@@ -203,68 +204,46 @@ export class CommissionStore {
     });
   }
 
+  /** Who is who in a unit for another number of models; a window that has the scheme open is out of date then. */
+  async setRoster(unitId: string, scheme: Scheme): Promise<void> {
+    await this.db('unit')
+      .where({ id: unitId })
+      .update({ scheme: JSON.stringify(scheme), schemeRevision: this.db.raw('scheme_revision + 1') });
+  }
+
   /**
    * Replaces a unit's scheme; steps keep their ids, so what was logged on them stays, and what is taken out is put aside.
    * False when the revision has moved on.
    */
   async saveScheme(unitId: string, scheme: Scheme, revision: number, now: string): Promise<boolean> {
     return this.db.transaction(async (trx) => {
-      const updated = await trx('unit')
-        .where({ id: unitId, schemeRevision: revision })
-        .update({ schemeRevision: revision + 1 });
-      if (updated === 0) return false;
-      const before = await schemeOf(trx, unitId);
-      await putAside(trx, unitId, before, scheme, now);
-      await trx('step').where({ unitId }).delete();
-      await trx('part').where({ unitId }).delete();
-      await insertScheme(trx, unitId, scheme);
+      const row = await trx<UnitRow>('unit').where({ id: unitId, schemeRevision: revision }).first();
+      if (!row) return false;
+      await trx('unit')
+        .where({ id: unitId })
+        .update({ scheme: JSON.stringify(scheme), schemeRevision: revision + 1 });
+      await putAside(trx, unitId, storedUnit(row).scheme, scheme, now);
+      await trx('scheme_piece').where({ unitId }).delete();
+      for (const piece of inPieces(pieceIds(scheme))) await trx('scheme_piece').insert(piece.map((id) => ({ id, unitId })));
       return true;
     });
   }
-
-  private async withSchemes(rows: readonly UnitRow[]): Promise<StoredUnit[]> {
-    const schemes = await schemesOf(
-      this.db,
-      rows.map((row) => row.id),
-    );
-    return rows.map(({ position: _position, removed: _removed, ...unit }) => ({ ...unit, scheme: schemes.get(unit.id)! }));
-  }
 }
-
-async function schemesOf(db: Knex, unitIds: readonly string[]): Promise<Map<string, Scheme>> {
-  const schemes = new Map<string, Scheme>(unitIds.map((id) => [id, { parts: [], allOver: [] }]));
-  const parts = new Map<string, Part>();
-  for (const piece of inPieces(unitIds)) {
-    for (const { id, name, unitId } of await db<PartRow>('part').whereIn('unitId', piece).orderBy('position')) {
-      const part: Part = { id, name, steps: [] };
-      parts.set(id, part);
-      schemes.get(unitId)!.parts.push(part);
-    }
-    for (const row of await db<StepRow>('step').whereIn('unitId', piece).orderBy('position')) {
-      const strip = row.partId === null ? schemes.get(row.unitId)!.allOver : parts.get(row.partId)!.steps;
-      strip.push(stepOf(row));
-    }
-  }
-  return schemes;
-}
-
-const schemeOf = async (db: Knex, unitId: string): Promise<Scheme> => (await schemesOf(db, [unitId])).get(unitId)!;
 
 /** Keeps parts and steps that the new scheme lacks, and forgets those that are back. */
 async function putAside(trx: Knex, unitId: string, before: Scheme, after: Scheme, removedAt: string): Promise<void> {
-  const present = new Set([
-    ...after.parts.flatMap((part) => [part.id, ...part.steps.map((step) => step.id)]),
-    ...after.allOver.map((s) => s.id),
-  ]);
+  const present = new Set(pieceIds(after));
   const aside: RemovedPiece['piece'][] = [];
-  for (const part of before.parts) {
-    if (!present.has(part.id)) aside.push({ kind: 'part', part });
-    else for (const step of part.steps) if (!present.has(step.id)) aside.push({ kind: 'step', step, partId: part.id });
-  }
-  for (const step of before.allOver) if (!present.has(step.id)) aside.push({ kind: 'step', step, partId: null });
+  const isAside = (piece: RemovedPiece['piece']): boolean => {
+    if (!present.has(pieceId(piece))) return aside.push(piece) > 0;
+    return false;
+  };
+  for (const part of before.parts)
+    if (!isAside({ kind: 'part', part })) for (const step of part.steps) isAside({ kind: 'step', step, partId: part.id });
+  for (const step of before.allOver) isAside({ kind: 'step', step, partId: null });
   for (const piece of aside) await trx('removed_piece').insert({ id: ulid(), unitId, removedAt, piece: JSON.stringify(piece) });
   const kept: { id: string; piece: string }[] = await trx('removed_piece').where({ unitId });
-  const back = kept.filter(({ piece }) => present.has(idOfPiece(JSON.parse(piece) as RemovedPiece['piece'])));
+  const back = kept.filter(({ piece }) => present.has(pieceId(JSON.parse(piece) as RemovedPiece['piece'])));
   if (back.length > 0)
     await trx('removed_piece')
       .whereIn(
@@ -272,14 +251,4 @@ async function putAside(trx: Knex, unitId: string, before: Scheme, after: Scheme
         back.map((row) => row.id),
       )
       .delete();
-}
-
-const idOfPiece = (piece: RemovedPiece['piece']): string => (piece.kind === 'part' ? piece.part.id : piece.step.id);
-
-async function insertScheme(trx: Knex, unitId: string, scheme: Scheme): Promise<void> {
-  for (const [position, part] of scheme.parts.entries()) {
-    await trx('part').insert({ id: part.id, unitId, position, name: part.name });
-    for (const [at, step] of part.steps.entries()) await trx('step').insert({ ...step, unitId, partId: part.id, position: at });
-  }
-  for (const [at, step] of scheme.allOver.entries()) await trx('step').insert({ ...step, unitId, partId: null, position: at });
 }

@@ -6,8 +6,7 @@ import { WorkshopStore } from './workshopStore';
 /** Everything that is kept, what refers to others first. */
 const TABLES = [
   'removed_piece',
-  'step',
-  'part',
+  'scheme_piece',
   'unit',
   'commission',
   'paint',

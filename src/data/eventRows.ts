@@ -1,4 +1,5 @@
 import type { BenchEvent, WorkFacts } from '../core/bench/definitions';
+import { factsAsToday } from '../core/formats/benchEvents';
 import type { StoredEvent } from '../core/views/stored';
 
 export interface EventRow extends Omit<StoredEvent, 'models' | 'facts'> {
@@ -12,7 +13,7 @@ export interface EventRow extends Omit<StoredEvent, 'models' | 'facts'> {
 export const eventOf = ({ atMs: _ms, toldAt: _told, models, facts, ...event }: EventRow): StoredEvent => ({
   ...event,
   models: JSON.parse(models) as number[],
-  facts: facts === null ? null : (JSON.parse(facts) as WorkFacts),
+  facts: facts === null ? null : factsAsToday(JSON.parse(facts) as WorkFacts),
 });
 
 export const rowOf = ({ models, facts, ...event }: BenchEvent, receivedAt: string) => ({

@@ -10,7 +10,9 @@ export class HouseRulesStore {
   /** The rules saved, over the defaults for whatever a newer program has added. */
   async load(): Promise<HouseRules> {
     const row = await this.db('house_rules').where(THE_ROW).first();
-    return row ? { ...DEFAULT_HOUSE_RULES, ...(JSON.parse(row.rules) as HouseRules) } : DEFAULT_HOUSE_RULES;
+    if (!row) return DEFAULT_HOUSE_RULES;
+    const saved = JSON.parse(row.rules) as HouseRules;
+    return { ...DEFAULT_HOUSE_RULES, ...saved, schools: { ...DEFAULT_HOUSE_RULES.schools, ...saved.schools } };
   }
 
   revision(): Promise<number> {

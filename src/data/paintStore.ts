@@ -1,5 +1,6 @@
 import type { Knex } from 'knex';
-import type { Paint } from '../core/scheme/definitions';
+import { EMPTY_SCHEME, type Paint, type Scheme } from '../core/scheme/definitions';
+import { paintsOfScheme } from '../core/scheme/pots';
 import type { StoredPaint } from '../core/views/stored';
 import { saveRevision } from './revisions';
 
@@ -15,16 +16,13 @@ export class PaintStore {
     return this.db<StoredPaint>('paint').orderByRaw('name COLLATE NOCASE, id');
   }
 
-  /** How many units use each paint; paints that none uses are left out. */
+  /** How many units use each paint, in mixes too; paints that none uses are left out. */
   async unitsUsing(): Promise<Record<string, number>> {
-    const rows: { paintId: string; units: number }[] = await this.db('step')
-      .join('unit', 'unit.id', 'step.unitId')
-      .where('unit.removed', 0)
-      .whereNotNull('paintId')
-      .groupBy('paintId')
-      .select('paintId')
-      .countDistinct({ units: 'unitId' });
-    return Object.fromEntries(rows.map((row) => [row.paintId, row.units]));
+    const units: { scheme: string }[] = await this.db('unit').where('removed', 0).select('scheme');
+    const uses: Record<string, number> = Object.create(null) as Record<string, number>;
+    for (const { scheme } of units)
+      for (const id of paintsOfScheme({ ...EMPTY_SCHEME, ...(JSON.parse(scheme) as Partial<Scheme>) })) uses[id] = (uses[id] ?? 0) + 1;
+    return uses;
   }
 
   /** False when the revision has moved on, or the paint is there already and was taken for a new one. */

@@ -1,10 +1,11 @@
-import { dryMinutesOf, factorOf, handleMinutesOf, type Roster, type RosterUnit } from '../scheme/buildLine';
+import { dryMinutesOf, handleMinutesOf, type Roster, type RosterUnit } from '../scheme/buildLine';
 import { jobId } from '../scheme/lineJobs';
-import type { Size, Technique } from '../scheme/definitions';
+import type { Size, Step, Technique } from '../scheme/definitions';
 import { orderRules } from '../scheme/orderRules';
-import { passesOf } from '../scheme/passes';
+import { effortOf, passesOf, type Dip } from '../scheme/passes';
 import { lacksPaint, setupId } from '../scheme/setups';
 import { splitTrays } from '../scheme/splitTrays';
+import { leadersOf, modelFactors, type ModelFactor } from '../scheme/whoTakes';
 import { allAtOnce, type Steps } from '../steps';
 import type { WorkFacts } from './definitions';
 
@@ -26,18 +27,24 @@ export interface BenchPass {
   /** Null for a step that goes over everything. */
   part: string | null;
   technique: Technique;
-  paintId: string | null;
-  lacksPaint: boolean;
-  setupId: string;
   coverage: number;
   /** Models of the unit that take it, 1-based, ascending. */
   models: number[];
+  /** What they are painted with; at least one. */
+  dips: BenchDip[];
   /** Planned for an ordinary model. */
   minutes: number;
-  dryMinutes: number;
-  handleMinutes: number;
+  effort: number;
   /** What must be painted and dry before it. */
   after: PassBefore[];
+}
+
+/** A pot of a pass, and the models that take it. */
+export interface BenchDip extends Dip {
+  setupId: string;
+  lacksPaint: boolean;
+  dryMinutes: number;
+  handleMinutes: number;
 }
 
 export interface BenchUnit {
@@ -46,17 +53,21 @@ export interface BenchUnit {
   commissionId: string;
   commission: string;
   size: Size;
-  leaders: number;
-  leaderFactor: number;
+  factors: ModelFactor[];
+  leaders: number[];
   trays: { number: number; from: number; to: number }[];
 }
 
-/** One pass on one tray, in the order of the line. */
+/** One pass on one tray with one pot, in the order of the line. */
 export interface BenchJob {
   id: string;
   passKey: string;
   unitId: string;
   tray: number;
+  /** Id of a paint or a mix. */
+  paintId: string | null;
+  setupId: string;
+  lacksPaint: boolean;
   models: number[];
 }
 
@@ -93,8 +104,8 @@ const benchUnit = (unit: RosterUnit, { house }: Roster): BenchUnit => ({
   commissionId: unit.commissionId,
   commission: unit.commissionName,
   size: unit.size,
-  leaders: unit.leaders,
-  leaderFactor: factorOf({ leaders: 1 }, house, 1),
+  factors: modelFactors(unit.scheme, house),
+  leaders: leadersOf(unit.scheme),
   trays: splitTrays(unit).map(({ number, from, to }) => ({ number, from, to })),
 });
 
@@ -106,8 +117,17 @@ function benchPasses(unit: RosterUnit, roster: Roster, first: number, reasons: s
     if (!reasons.includes(reason)) reasons.push(reason);
     return reasons.indexOf(reason);
   };
+  const dipOf = (step: Step, dip: Dip): BenchDip => {
+    const dryMinutes = dryMinutesOf(step, dip.potId, roster);
+    return {
+      ...dip,
+      setupId: setupId(step, dip.potId),
+      lacksPaint: lacksPaint(step.technique, dip.potId),
+      dryMinutes,
+      handleMinutes: handleMinutesOf(step.technique, dryMinutes),
+    };
+  };
   return passes.map((pass) => {
-    const dryMinutes = dryMinutesOf(pass, roster);
     return {
       key: pass.key,
       unitId: unit.id,
@@ -116,14 +136,11 @@ function benchPasses(unit: RosterUnit, roster: Roster, first: number, reasons: s
       coats: pass.step.coats,
       part: pass.part?.name ?? null,
       technique: pass.step.technique,
-      paintId: pass.step.paintId,
-      lacksPaint: lacksPaint(pass.step),
-      setupId: setupId(pass.step),
       coverage: pass.step.coverage,
       models: pass.models,
-      minutes: roster.minutesOf(unit, pass),
-      dryMinutes,
-      handleMinutes: handleMinutesOf(pass.step.technique, dryMinutes),
+      dips: pass.dips.map((dip) => dipOf(pass.step, dip)),
+      minutes: roster.minutesOf(unit, pass) * effortOf(pass),
+      effort: effortOf(pass),
       after: hard
         .filter((rule) => rule.after === pass.key)
         .map(({ before, scope, lagMinutes, reason }) => ({ pass: places.get(before)!, scope, lagMinutes, reason: numberOf(reason) })),
@@ -133,30 +150,39 @@ function benchPasses(unit: RosterUnit, roster: Roster, first: number, reasons: s
 
 function jobsOf(pass: BenchPass, unit: BenchUnit): BenchJob[] {
   return unit.trays
-    .map((tray) => ({
-      id: jobId(pass.key, tray),
-      passKey: pass.key,
-      unitId: unit.id,
-      tray: tray.number,
-      models: pass.models.filter((model) => model >= tray.from && model <= tray.to),
-    }))
+    .flatMap((tray) =>
+      pass.dips.map((dip) => ({
+        id: jobId(pass.key, tray, dip.isUsual ? null : dip.potId),
+        passKey: pass.key,
+        unitId: unit.id,
+        tray: tray.number,
+        paintId: dip.potId,
+        setupId: dip.setupId,
+        lacksPaint: dip.lacksPaint,
+        models: dip.models.filter((model) => model >= tray.from && model <= tray.to),
+      })),
+    )
     .filter((job) => job.models.length > 0);
 }
 
+/** What a model is painted with under a pass; for none, or one that does not take it, what is usual. */
+export const dipFor = ({ dips }: Pick<BenchPass, 'dips'>, model: number | undefined): BenchDip =>
+  dips.find(({ models }) => model !== undefined && models.includes(model)) ?? dips[0]!;
+
 /** What is written down with the work when it is begun. */
-export const factsOfPass = (pass: BenchPass, unit: BenchUnit, paintName: string | null): WorkFacts => ({
+export const factsOfPass = (pass: BenchPass, dip: BenchDip, unit: BenchUnit, paintName: string | null): WorkFacts => ({
   commissionId: unit.commissionId,
   commission: unit.commission,
   unit: unit.name,
   part: pass.part ?? '',
   technique: pass.technique,
-  paintId: pass.paintId,
+  paintId: dip.potId,
   paint: paintName,
   size: unit.size,
   coverage: pass.coverage,
-  dryMinutes: pass.dryMinutes,
-  handleMinutes: pass.handleMinutes,
+  dryMinutes: dip.dryMinutes,
+  handleMinutes: dip.handleMinutes,
   minutes: pass.minutes,
-  leaders: unit.leaders,
-  leaderFactor: unit.leaderFactor,
+  effort: pass.effort,
+  factors: unit.factors,
 });

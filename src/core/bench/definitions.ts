@@ -1,4 +1,5 @@
 import type { Size, Technique } from '../scheme/definitions';
+import type { ModelFactor } from '../scheme/whoTakes';
 
 /**
  * What happens at the bench: one stream for the one bench, over all commissions and days. Events are written down as
@@ -42,6 +43,7 @@ export interface WorkFacts {
   /** Empty for a step over everything. */
   part: string;
   technique: Technique;
+  /** Id of a paint or a mix. */
   paintId: string | null;
   paint: string | null;
   size: Size;
@@ -51,9 +53,10 @@ export interface WorkFacts {
   handleMinutes: number;
   /** Planned for an ordinary model. */
   minutes: number;
-  /** The first so many models of the unit count as `leaderFactor` models each. */
-  leaders: number;
-  leaderFactor: number;
+  /** How many easy ones a model counts as here, whoever it is: hard to reach takes longer. */
+  effort: number;
+  /** Models of the unit that count as more or fewer than one. */
+  factors: ModelFactor[];
 }
 
 /** Every bench has a clock of its own: what a file brings from another one is not timed against this one's. */

@@ -1,3 +1,4 @@
+import { factorOf } from '../scheme/whoTakes';
 import type { OpenReason, Stretch, WorkFacts } from './definitions';
 
 /** One tap of a stretch and the minutes that the clock ran for it; null when the clock was not running. */
@@ -42,7 +43,7 @@ export function divideStretch({ taps, ...stretch }: Undivided): Stretch[] {
       ...stretch,
       ...(reason !== null && { id: `${of[0]!.id}-open`, startedAt: of[0]!.at, setupMinutes: null, notes: [] }),
       models,
-      weight: weightOf(models, stretch.facts),
+      weight: weightOf(models, stretch.facts) * stretch.facts.effort,
       minutes: minutesOf(of) ?? 0,
       open: reason,
     };
@@ -50,9 +51,9 @@ export function divideStretch({ taps, ...stretch }: Undivided): Stretch[] {
   return [...(timed.length > 0 ? [part(timed, null)] : []), ...open.map((each) => part(each.taps, each.reason))];
 }
 
-/** Models at their factor: leaders, the first of the unit, count as more than one. */
-export const weightOf = (models: readonly number[], { leaders, leaderFactor }: Pick<WorkFacts, 'leaders' | 'leaderFactor'>): number =>
-  models.reduce((sum, model) => sum + (model <= leaders ? leaderFactor : 1), 0);
+/** Models at their factor: a leader counts as more than one. */
+export const weightOf = (models: readonly number[], { factors }: Pick<WorkFacts, 'factors'>): number =>
+  models.reduce((sum, model) => sum + factorOf(factors, model), 0);
 
 /** Taps in quick succession stand together. */
 function groupsOf(taps: readonly TimedTap[], facts: WorkFacts): TimedTap[][] {

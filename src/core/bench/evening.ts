@@ -41,7 +41,7 @@ const WASH_LOOK_MINUTES = 10;
 
 function whyNot(pass: BenchPass, minutes: number, left: number): EndingAdvice['rather'][number]['why'] | null {
   if (minutes > left) return toolOf(pass.technique) === 'drybrush' ? 'must not rest' : 'does not fit';
-  if (factsOf(pass.technique).stage === 'shade' && minutes + WASH_LOOK_MINUTES > left) return 'needs looking at';
+  if (factsOf(pass.technique).moment === 'shade' && minutes + WASH_LOOK_MINUTES > left) return 'needs looking at';
   return null;
 }
 
@@ -49,5 +49,5 @@ function whyNot(pass: BenchPass, minutes: number, left: number): EndingAdvice['r
 export function jobMinutesLeft(scene: BenchScene, view: BenchView, job: BenchJob, pass: BenchPass): number {
   const unit = scene.line.units.find((each) => each.id === job.unitId)!;
   const handsOn = pass.minutes * weightOf(view.readiness.openModels(job), unit);
-  return handsOn + scene.changeover(view.clock.current?.setupId ?? null, pass);
+  return handsOn + scene.changeover(view.clock.current?.setupId ?? null, job);
 }

@@ -24,7 +24,12 @@ export class FactsBook {
     for (const page of this.pages.values()) page.sort((a, b) => a.at - b.at);
   }
 
-  at(passKey: string, at: number): WorkFacts | undefined {
+  /** What an event says itself wins: models of one pass may take different paints in one moment. */
+  of(event: BenchEvent): WorkFacts | undefined {
+    if (event.facts) return event.facts;
+    const passKey = passKeyOf(event);
+    if (passKey === null) return undefined;
+    const at = Date.parse(event.at);
     const page = this.pages.get(passKey);
     return page?.findLast((each) => each.at <= at)?.facts ?? this.known(passKey) ?? page?.[0]?.facts;
   }

@@ -128,10 +128,10 @@ class ClockFold {
     this.resume(at);
     const { clock } = this;
     const isInHand = clock.current?.passKey === key;
-    const isSame = this.stretch !== null && !this.stretch.touchUp && isInHand;
+    const isSame = this.stretch !== null && !this.stretch.touchUp && isInHand && isSamePot(clock.current, this.handOn(event, key));
     // Started again on a model that is still wet: what went before was waiting.
     if (!isSame || event.models.length === 0) this.openStretch(event, at, false, this.setupMinutes(at));
-    clock.current = this.handOn(event, key, at);
+    clock.current = this.handOn(event, key);
     clock.startedAnyway = event.models[0] ?? null;
     clock.picked = event.models[0] ?? (isInHand ? clock.picked : null);
     clock.workingSince = at;
@@ -157,16 +157,16 @@ class ClockFold {
     const minutes = clock.workingSince === null ? null : Math.max(0, at - from) / MINUTE_MS;
     stretch.taps.push({ id: event.id, at, models, minutes, isTold: false });
     if (!touchUp) {
-      clock.current = this.handOn(event, key, at);
+      clock.current = this.handOn(event, key);
       clock.picked = clock.startedAnyway = null;
     }
     clock.workingSince = at;
     clock.lastAt = at;
   }
 
-  private handOn(event: BenchEvent, passKey: string, at: number): BenchClock['current'] {
-    const facts = this.book.at(passKey, at);
-    return { unit: event.unit!, passKey, setupId: facts ? setupId({ ...facts, id: event.step! }) : '' };
+  private handOn(event: BenchEvent, passKey: string): BenchClock['current'] {
+    const facts = this.book.of(event);
+    return { unit: event.unit!, passKey, setupId: facts ? setupId({ ...facts, id: event.step! }, facts.paintId) : '' };
   }
 
   /** Told afterwards, from the leg sheet say. What is in hand stays there; the time that ran for this very pass is in what was told. */
@@ -210,7 +210,7 @@ class ClockFold {
       unit: event.unit!,
       step: event.step!,
       coat: event.coat!,
-      facts: this.book.at(passKeyOf(event)!, Date.parse(event.at)),
+      facts: this.book.of(event),
       startedAt,
       taps: [],
       setupMinutes,
@@ -221,3 +221,5 @@ class ClockFold {
     return this.stretch;
   }
 }
+
+const isSamePot = (a: BenchClock['current'], b: BenchClock['current']): boolean => a?.setupId === b?.setupId;

@@ -32,7 +32,7 @@ export function foldMarks(events: readonly BenchEvent[], { before = noMarks(), k
   const book = new FactsBook(events, knownFacts);
   for (const event of effectiveEvents(events)) {
     const key = passKeyOf(event);
-    take(folded, event, key, key === null ? undefined : book.at(key, Date.parse(event.at)));
+    take(folded, event, key, book.of(event));
   }
   return folded;
 }
@@ -87,7 +87,7 @@ function markDone(folded: BenchMarks, event: BenchEvent, key: string, facts: Wor
       at: Date.parse(event.at),
       dryMinutes: facts?.dryMinutes ?? 0,
       handleMinutes: facts?.handleMinutes ?? 0,
-      setupId: facts ? setupId({ ...facts, id: event.step! }) : '',
+      setupId: facts ? setupId({ ...facts, id: event.step! }, facts.paintId) : '',
       missed: null,
     });
     folded.looked.get(key)?.delete(model);

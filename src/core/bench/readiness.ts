@@ -63,8 +63,8 @@ export class BenchReadiness {
   }
 
   /** When the tool that a pass takes is rested, UTC ms; 0 when it may be taken up at once. */
-  toolReadyAt(pass: Pick<BenchPass, 'technique' | 'setupId'>): number {
-    const id = toolOf(pass.technique);
+  toolReadyAt({ passKey, setupId }: Pick<BenchJob, 'passKey' | 'setupId'>): number {
+    const id = toolOf(this.passes.get(passKey)!.technique);
     const tool = this.tools.find((each) => each.id === id);
     if (!tool || tool.restMinutes === 0) return 0;
     const uses = new Map<string, number>();
@@ -74,7 +74,7 @@ export class BenchReadiness {
     }
     // Each of the brushes used last holds its setup; another setup takes the one that has rested longest.
     const held = [...uses].sort((a, b) => b[1] - a[1]).slice(0, tool.count);
-    if (held.length < tool.count || held.some(([setup]) => setup === pass.setupId)) return 0;
+    if (held.length < tool.count || held.some(([setup]) => setup === setupId)) return 0;
     return held.at(-1)![1] + tool.restMinutes * MINUTE_MS;
   }
 
@@ -88,14 +88,14 @@ export class BenchReadiness {
 
   /** Models of a job that may be painted at `now`, its tool included. */
   readyModels(job: BenchJob, now: number): number[] {
-    if (this.toolReadyAt(this.passes.get(job.passKey)!) > now) return [];
+    if (this.toolReadyAt(job) > now) return [];
     return this.openModels(job).filter((model) => this.of(job.passKey, model).readyAt <= now);
   }
 
   /** When the first open model of a job may be worked on, its tool included, UTC ms. */
   firstReadyAt(job: BenchJob): number {
     const models = this.openModels(job).map((model) => this.of(job.passKey, model).readyAt);
-    return Math.max(Math.min(...models), this.toolReadyAt(this.passes.get(job.passKey)!));
+    return Math.max(Math.min(...models), this.toolReadyAt(job));
   }
 
   /** The model that the painter goes on with: the one chosen or started, else the next one ready, else the next. */

@@ -12,7 +12,7 @@ export interface BenchScene {
   state: BenchMarks;
   clock: BenchClock;
   /** Changeover minutes from the setup in hand, or from none. */
-  changeover: (fromSetup: string | null, to: BenchPass) => number;
+  changeover: (fromSetup: string | null, to: BenchJob) => number;
 }
 
 /** Something else to take up while the model in hand is wet. */
@@ -58,15 +58,14 @@ export interface BenchView {
 export function viewBench(scene: BenchScene, now: number): BenchView {
   const clock = clockAt(scene.clock, now);
   const readiness = new BenchReadiness(scene.line, scene.tools, scene.state, clock);
-  const passes = new Map(scene.line.passes.map((pass) => [pass.key, pass]));
   const open = scene.line.jobs.filter((job) => readiness.openModels(job).length > 0);
   const job = currentJob(open, clock) ?? open[0] ?? null;
   const model = job && readiness.nextModel(job, now);
-  const isHeld = job !== null && clock.current !== null && clock.current.setupId === passes.get(job.passKey)!.setupId;
+  const isHeld = job !== null && clock.current !== null && clock.current.setupId === job.setupId;
   const needsStart = job !== null && (!isHeld || clock.workingSince === null);
   const startedAnyway = model !== null && clock.startedAnyway === model && clock.current?.passKey === job?.passKey;
   const readyAt = job === null || model === null || startedAnyway ? 0 : readiness.of(job.passKey, model).readyAt;
-  const toolReadyAt = job && needsStart ? readiness.toolReadyAt(passes.get(job.passKey)!) : 0;
+  const toolReadyAt = job && needsStart ? readiness.toolReadyAt(job) : 0;
   const isWet = Math.max(readyAt, toolReadyAt) > now;
   const total = scene.line.jobs.reduce((sum, each) => sum + each.models.length, 0);
   return {
@@ -97,7 +96,8 @@ function currentJob(open: readonly BenchJob[], clock: BenchClock): BenchJob | un
   if (!clock.current) return undefined;
   const jobs = open.filter((job) => job.passKey === clock.current!.passKey);
   const chosen = clock.startedAnyway ?? clock.picked;
-  return jobs.find((job) => chosen !== null && job.models.includes(chosen)) ?? jobs[0];
+  const withPot = jobs.find((job) => job.setupId === clock.current!.setupId);
+  return jobs.find((job) => chosen !== null && job.models.includes(chosen)) ?? withPot ?? jobs[0];
 }
 
 /** The next job of the line that has models ready now, the one that costs least to take up first. */
@@ -109,13 +109,12 @@ function offerOf(
   clock: BenchClock,
   now: number,
 ): Offer | null {
-  const passes = new Map(scene.line.passes.map((pass) => [pass.key, pass]));
   let best: Offer | null = null;
   for (const other of open) {
     if (other === job) continue;
     const ready = readiness.readyModels(other, now);
     if (ready.length === 0) continue;
-    const changeoverMinutes = scene.changeover(clock.current?.setupId ?? null, passes.get(other.passKey)!);
+    const changeoverMinutes = scene.changeover(clock.current?.setupId ?? null, other);
     if (!best || changeoverMinutes < best.changeoverMinutes) best = { job: other, ready, changeoverMinutes };
   }
   return best;
@@ -179,7 +178,7 @@ export interface LookBack {
 /** Washes of the last minutes that nobody has looked over for pools yet. */
 export function lookBacks({ line, state }: Pick<BenchScene, 'line' | 'state'>, now: number): LookBack[] {
   return line.passes.flatMap((pass) => {
-    if (factsOf(pass.technique).stage !== 'shade') return [];
+    if (factsOf(pass.technique).moment !== 'shade') return [];
     const recent = [...(state.marks.get(pass.key) ?? [])].filter(
       ([model, mark]) => now - mark.at < POOLING_MINUTES * MINUTE_MS && now >= mark.at && !state.looked.get(pass.key)?.has(model),
     );

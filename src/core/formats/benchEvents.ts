@@ -2,6 +2,7 @@ import { array, object, type InferType } from 'yup';
 import { BENCH_EVENT_KINDS, type BenchEvent, type BenchEventKind, type WorkFacts } from '../bench/definitions';
 import { SIZES, TECHNIQUES } from '../scheme/definitions';
 import { atLeast, count, id, instant, minutes, oneOf, requiredText, share, text } from './fields';
+import { factorsFromEarlier } from './earlierSchemes';
 import { InputError } from './InputError';
 
 const MOST_MODELS = 1000;
@@ -21,8 +22,19 @@ const workFacts = object({
   dryMinutes: longTime(),
   handleMinutes: longTime(),
   minutes: longTime(),
-  leaders: count(0, MOST_MODELS),
-  leaderFactor: atLeast(1, 'a factor from 1 to 20').max(20),
+  effort: atLeast(0.1, 'a factor from 0.1 to 20').max(20).default(1),
+  factors: array(
+    object({
+      models: array(count(1, MOST_MODELS)).strict().max(MOST_MODELS).required(),
+      factor: atLeast(0.1, 'a factor from 0.1 to 20').max(20),
+    }),
+  )
+    .strict()
+    .max(MOST_MODELS)
+    .default(undefined),
+  // As earlier versions told it: the first so many models, each counted so often.
+  leaders: count(0, MOST_MODELS).notRequired().default(undefined),
+  leaderFactor: atLeast(1, 'a factor from 1 to 20').max(20).notRequired().default(undefined),
 });
 
 /** One event as the bench sends it; fields that a kind does not need may be left out. */
@@ -42,7 +54,18 @@ export const benchEventSchema = object({
   note: text('a note', 4000).default(''),
 });
 
-export const eventOf = (parsed: InferType<typeof benchEventSchema>): BenchEvent => parsed as BenchEvent;
+export const eventOf = ({ facts, ...event }: InferType<typeof benchEventSchema>): BenchEvent =>
+  ({ ...event, facts: facts && factsAsToday(facts) }) as BenchEvent;
+
+/** Facts as they are written today, whatever version wrote them. */
+export function factsAsToday<F extends object>({
+  leaders,
+  leaderFactor,
+  ...facts
+}: F & { leaders?: unknown; leaderFactor?: unknown }): WorkFacts {
+  const told = facts as unknown as Partial<WorkFacts>;
+  return { ...told, effort: told.effort ?? 1, factors: told.factors ?? factorsFromEarlier({ leaders, leaderFactor }) } as WorkFacts;
+}
 
 const OF_A_PASS: readonly BenchEventKind[] = ['started', 'done', 'missed', 'touched-up', 'reopened', 'kept', 'looked'];
 const OF_MODELS: readonly BenchEventKind[] = [
@@ -69,7 +92,8 @@ export function checkBenchEvent(event: BenchEvent, field: string): void {
 }
 
 const FIELDS = ['id', 'kind', 'at', 'bench', 'unit', 'step', 'coat', 'models', 'target', 'minutes', 'readyAt', 'facts', 'note'] as const;
-const FACTS = Object.keys(workFacts.fields) as (keyof WorkFacts)[];
+const EARLIER = ['leaders', 'leaderFactor'];
+const FACTS = Object.keys(workFacts.fields).filter((field) => !EARLIER.includes(field)) as (keyof WorkFacts)[];
 
 /** An event without the fields that say nothing. */
 export type CompactEvent = Pick<BenchEvent, 'id' | 'kind' | 'at'> & Partial<BenchEvent>;

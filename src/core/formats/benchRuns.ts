@@ -2,6 +2,7 @@ import { object, mixed, array } from 'yup';
 import type { BenchEvent, BenchEventKind, WorkFacts } from '../bench/definitions';
 import { handleMinutesOf } from '../scheme/buildLine';
 import { SIZES, TECHNIQUES, type Size, type Technique } from '../scheme/definitions';
+import { factorsFromEarlier } from './earlierSchemes';
 import { InputError } from './InputError';
 import { count, id, instant, list, minutes, note, oneOf, requiredText } from './fields';
 
@@ -158,7 +159,10 @@ function factsOfJob(job: RunJob, names: RunNames): WorkFacts {
     dryMinutes: job.dryMinutes,
     handleMinutes: handleMinutesOf(job.technique, job.dryMinutes),
     minutes: ordinary,
-    leaders: Math.max(0, ...longer),
-    leaderFactor: longer.length > 0 && ordinary > 0 ? Math.max(...job.minutes) / ordinary : 1,
+    effort: 1,
+    factors: factorsFromEarlier({
+      leaders: Math.max(0, ...longer),
+      leaderFactor: longer.length > 0 && ordinary > 0 ? Math.max(...job.minutes) / ordinary : 1,
+    }),
   };
 }

@@ -5,8 +5,11 @@ import type { Commission, Paint, Unit } from '../scheme/definitions';
 import { ROW_VERDICTS, type RowJudgement } from '../time/definitions';
 import { benchEventSchema, checkBenchEvent, compactEvent, eventOf } from './benchEvents';
 import { benchRunSchema, checkRun, eventsOfRun, type BenchRun } from './benchRuns';
-import { commissionFields, paintSchema, schemeSchema, unitFields } from './commissionSchemas';
-import { checkScheme, checkUnits } from './checkUnits';
+import { commissionFields, paintSchema, unitFields } from './commissionSchemas';
+import { unitsAsToday } from './earlierSchemes';
+import { schemeOf, schemeSchema } from './schemeSchemas';
+import { aroundUnit, checkScheme } from './checkScheme';
+import { checkUnits } from './checkUnits';
 import { id, instant, list, minutes, oneOf, parse, requiredText } from './fields';
 import { InputError } from './InputError';
 import { lineWishes } from './lineProblem';
@@ -58,7 +61,8 @@ const firstSchema = object({ ...common, runs: list(benchRunSchema, 10_000) });
 
 /** Reads a commission file of this or an earlier version; throws an `InputError` naming the first field that cannot be taken. */
 export function readCommission(value: unknown): CommissionFile {
-  const file = isFirst(value) ? fromFirst(parse(firstSchema, value)) : asFile(parse(schema, value));
+  const given = typeof value === 'object' && value !== null && 'units' in value ? { ...value, units: unitsAsToday(value.units) } : value;
+  const file = isFirst(given) ? fromFirst(parse(firstSchema, given)) : asFile(parse(schema, given));
   checkReferences(file);
   return file;
 }
@@ -67,14 +71,17 @@ const isFirst = (value: unknown): boolean =>
   typeof value === 'object' && value !== null && 'format' in value && value.format === FIRST_FORMAT;
 
 const asFile = (parsed: InferType<typeof schema>): CommissionFile =>
-  ({ ...parsed, format: COMMISSION_FORMAT, events: parsed.events.map(eventOf) }) as CommissionFile;
+  ({ ...parsed, format: COMMISSION_FORMAT, units: unitsOf(parsed.units), events: parsed.events.map(eventOf) }) as CommissionFile;
+
+const unitsOf = (parsed: InferType<typeof schema>['units']): Unit[] =>
+  parsed.map((unit) => ({ ...unit, scheme: schemeOf(unit.scheme) }) as Unit);
 
 function fromFirst({ runs, ...parsed }: InferType<typeof firstSchema>): CommissionFile {
   const paints = new Map(parsed.paints.map((paint) => [paint.id, paint.name]));
   const names = { commissionId: parsed.id, commission: parsed.name, paint: (paintId: string) => paints.get(paintId) ?? null };
   (runs as BenchRun[]).forEach((run, index) => checkRun(run, `runs[${index}]`));
   const events = (runs as BenchRun[]).flatMap((run) => eventsOfRun(run, names));
-  return { ...parsed, format: COMMISSION_FORMAT, closedAt: null, events, judgements: [] } as CommissionFile;
+  return { ...parsed, format: COMMISSION_FORMAT, closedAt: null, units: unitsOf(parsed.units), events, judgements: [] } as CommissionFile;
 }
 
 function checkReferences(file: CommissionFile): void {
@@ -86,7 +93,9 @@ function checkReferences(file: CommissionFile): void {
     paints.add(paint.id);
   });
   const taken = new Set(file.units.map((unit) => unit.id));
-  file.units.forEach((unit, index) => checkScheme(unit.scheme, `units[${index}].scheme.`, taken, (id) => paints.has(id)));
+  file.units.forEach((unit, index) =>
+    checkScheme(unit.scheme, aroundUnit(unit, { field: `units[${index}].scheme.`, taken, isPaint: (id) => paints.has(id) })),
+  );
   checkEvents(file, taken);
 }
 

@@ -1,6 +1,7 @@
 import { number, object, string } from 'yup';
-import { PAINT_KINDS, SIZES, STANDARDS, TECHNIQUES, TEST_MODEL_STATES, WHO } from '../scheme/definitions';
-import { atLeast, count, day, hexColour, id, list, note, oneOf, optionalMinutes, requiredText } from './fields';
+import { PAINT_KINDS, SIZES, STANDARDS, TEST_MODEL_STATES } from '../scheme/definitions';
+import { count, day, hexColour, id, note, oneOf, requiredText } from './fields';
+import { dryMinutes, MOST_MODELS } from './schemeSchemas';
 
 /** Fields of a commission as they come in from a form or a file. */
 export const commissionFields = {
@@ -16,18 +17,14 @@ export const commissionFields = {
   note: note(),
 };
 
-const dryMinutes = optionalMinutes().max(100_000).nullable().defined();
-
 export const paintFields = {
   id: id(),
   name: requiredText('a name for the paint'),
   hex: hexColour(),
   kind: oneOf(PAINT_KINDS),
-  dryMinutes,
+  dryMinutes: dryMinutes(),
 };
 export const paintSchema = object(paintFields);
-
-const MOST_MODELS = 1000;
 
 /** Fields of a unit without its scheme. */
 export const unitFields = {
@@ -37,22 +34,6 @@ export const unitFields = {
   promised: count(1, MOST_MODELS),
   counted: number().strict().integer().min(1).max(MOST_MODELS).nullable().defined(),
   countNote: note(),
-  leaders: count(0, MOST_MODELS),
   trayLimit: count(1, MOST_MODELS),
   testModel: oneOf(TEST_MODEL_STATES),
 };
-
-const step = object({
-  id: id(),
-  technique: oneOf(TECHNIQUES),
-  paintId: id().nullable().notRequired().defined(),
-  coats: count(1, 10),
-  coverage: atLeast(0.001, 'a share above 0 and up to 1').max(1),
-  who: oneOf(WHO),
-  standard: oneOf(STANDARDS),
-  dryMinutes,
-});
-
-const part = object({ id: id(), name: requiredText('a name for the part'), steps: list(step, 100) });
-
-export const schemeSchema = object({ parts: list(part, 60), allOver: list(step, 60) });

@@ -118,7 +118,7 @@ export const id = () =>
     .strict()
     .typeError(remedy('give an id'))
     .required(remedy('give an id'))
-    .matches(/^[\w.:#@-]{1,80}$/, remedy('give an id of up to 80 letters, digits and . : # @ - _'));
+    .matches(/^[\w.:#@+-]{1,80}$/, remedy('give an id of up to 80 letters, digits and . : # @ + - _'));
 
 export const list = <T>(of: ISchema<T, AnyObject>, most = 5000, least = 0) =>
   array(of)

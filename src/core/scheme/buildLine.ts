@@ -1,14 +1,16 @@
 import { LINE_PROBLEM_FORMAT, type LineAfter, type LineJob, type LineProblem } from '../line/definitions';
 import { allAtOnce, type Steps } from '../steps';
-import type { Paint, Standard, Technique, Unit } from './definitions';
+import type { Standard, Step, Technique, Unit } from './definitions';
 import type { HouseRules } from './houseRules';
 import { jobId, type JobInfo, type OrderReason, type TrayInfo } from './lineJobs';
 import { orderOnTray } from './orderOnTray';
 import { orderRules } from './orderRules';
-import { passesOf, type Pass } from './passes';
+import { effortOf, passesOf, type Dip, type Pass } from './passes';
+import type { Pot } from './pots';
 import { changeoverMinutes, lineSetup, lineTools, setupId, startMinutes, type SetupInfo } from './setups';
 import { splitTrays, type UnitTray } from './splitTrays';
 import { factsOf } from './techniques';
+import { factorOf, modelFactors, type ModelFactor } from './whoTakes';
 
 /** A unit with what its commission says of it. */
 export interface RosterUnit extends Unit {
@@ -21,7 +23,8 @@ export interface RosterUnit extends Unit {
 /** What a line is built from: units of one commission or of several. */
 export interface Roster {
   units: RosterUnit[];
-  paints: ReadonlyMap<string, Paint>;
+  /** The shelf, with the mixes of these units among it. */
+  paints: ReadonlyMap<string, Pot>;
   house: HouseRules;
   /** Hands-on minutes of one ordinary model for a pass. */
   minutesOf: (unit: RosterUnit, pass: Pass) => number;
@@ -75,10 +78,13 @@ export function* buildLineInSteps(roster: Roster): Steps<BuiltLine> {
 function buildUnit(unit: RosterUnit, roster: Roster) {
   const passes = passesOf(unit, unit.standard);
   const rules = orderRules(unit, passes, roster.paints, roster.house);
+  const factors = modelFactors(unit.scheme, roster.house);
   const trays: TrayInfo[] = splitTrays(unit).map((tray) => ({ ...tray, unitName: unit.name }));
   const perTray = trays.map((tray) => {
-    const jobs = passes.map((pass) => jobOf(pass, unit, tray, roster)).filter((job) => job.models.length > 0);
-    return { jobs, ...orderOnTray(jobs, tray, rules) };
+    const jobs = passes
+      .flatMap((pass) => pass.dips.map((dip) => jobOf(pass, dip, unit, tray, factors, roster)))
+      .filter((job) => job.models.length > 0);
+    return { jobs, ...orderOnTray(jobs, rules) };
   });
   // As entered means pass by pass, each over all trays of the unit.
   const place = new Map(passes.map((pass, index) => [pass.key, index]));
@@ -95,12 +101,12 @@ function buildUnit(unit: RosterUnit, roster: Roster) {
   };
 }
 
-function jobOf(pass: Pass, unit: RosterUnit, tray: UnitTray, roster: Roster): JobInfo {
+function jobOf(pass: Pass, dip: Dip, unit: RosterUnit, tray: UnitTray, factors: readonly ModelFactor[], roster: Roster): JobInfo {
   const done = roster.doneModels(pass.key);
-  const models = pass.models.filter((model) => model >= tray.from && model <= tray.to && !done.has(model));
-  const ordinary = models.length > 0 ? roster.minutesOf(unit, pass) : 0;
+  const models = dip.models.filter((model) => model >= tray.from && model <= tray.to && !done.has(model));
+  const ordinary = models.length > 0 ? roster.minutesOf(unit, pass) * effortOf(pass) : 0;
   return {
-    id: jobId(pass.key, tray),
+    id: jobId(pass.key, tray, dip.isUsual ? null : dip.potId),
     passKey: pass.key,
     commissionId: unit.commissionId,
     commissionName: unit.commissionName,
@@ -110,25 +116,20 @@ function jobOf(pass: Pass, unit: RosterUnit, tray: UnitTray, roster: Roster): Jo
     trayId: tray.id,
     partName: pass.part?.name ?? null,
     technique: pass.step.technique,
-    paintId: pass.step.paintId,
-    setupId: setupId(pass.step),
+    paintId: dip.potId,
+    setupId: setupId(pass.step, dip.potId),
     coat: pass.coat,
     coats: pass.step.coats,
     coverage: pass.step.coverage,
     models,
-    minutes: models.map((model) => ordinary * factorOf(unit, roster.house, model)),
-    dryMinutes: dryMinutesOf(pass, roster),
+    minutes: models.map((model) => ordinary * factorOf(factors, model)),
+    dryMinutes: dryMinutesOf(pass.step, dip.potId, roster),
   };
 }
 
-/** How many ordinary models a model counts as. */
-export const factorOf = (unit: Pick<Unit, 'leaders'>, house: Pick<HouseRules, 'leaderFactor'>, model: number): number =>
-  model <= unit.leaders ? house.leaderFactor : 1;
-
-/** The step's own drying wins over the paint's label, the label over the technique's usual time; the climate scales it. */
-export function dryMinutesOf(pass: Pick<Pass, 'step'>, roster: Pick<Roster, 'paints' | 'house'>): number {
-  const { step } = pass;
-  const label = step.paintId === null ? null : (roster.paints.get(step.paintId)?.dryMinutes ?? null);
+/** The step's own drying wins over the label of what is on the brush, the label over the technique's usual time; the climate scales it. */
+export function dryMinutesOf(step: Step, potId: string | null, roster: Pick<Roster, 'paints' | 'house'>): number {
+  const label = potId === null ? null : (roster.paints.get(potId)?.dryMinutes ?? null);
   return (step.dryMinutes ?? label ?? factsOf(step.technique).dryMinutes) * roster.house.dryingFactor;
 }
 
@@ -150,7 +151,7 @@ function lineJob(job: JobInfo, tray: UnitTray, after: LineAfter[]): LineJob {
   };
 }
 
-function distinctSetups(jobs: JobInfo[], paints: ReadonlyMap<string, Paint>): SetupInfo[] {
+function distinctSetups(jobs: JobInfo[], paints: ReadonlyMap<string, Pot>): SetupInfo[] {
   const setups = new Map<string, SetupInfo>();
   for (const job of jobs) {
     if (setups.has(job.setupId)) continue;

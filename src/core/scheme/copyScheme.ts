@@ -1,7 +1,22 @@
 import type { Scheme, Step } from './definitions';
 
-/** A scheme with ids of its own, so that each unit keeps its own log. */
-export function copyScheme({ parts, allOver }: Scheme, newId: () => string): Scheme {
-  const fresh = (steps: Step[]) => steps.map((step) => ({ ...step, id: newId() }));
-  return { parts: parts.map((part) => ({ ...part, id: newId(), steps: fresh(part.steps) })), allOver: fresh(allOver) };
+/** A scheme with ids of its own for parts and steps, so that each unit keeps its own log. */
+export function copyScheme(scheme: Scheme, newId: () => string): Scheme {
+  const ids = new Map<string, string>();
+  const fresh = (id: string): string => {
+    if (!ids.has(id)) ids.set(id, newId());
+    return ids.get(id)!;
+  };
+  const freshSteps = (steps: Step[]) => steps.map((step) => ({ ...step, id: fresh(step.id) }));
+  return {
+    ...scheme,
+    parts: scheme.parts.map((part) => ({
+      ...part,
+      id: fresh(part.id),
+      touches: part.touches?.map(fresh) ?? null,
+      steps: freshSteps(part.steps),
+    })),
+    allOver: freshSteps(scheme.allOver),
+    rules: scheme.rules.map((rule) => ({ ...rule, first: fresh(rule.first), then: fresh(rule.then) })),
+  };
 }

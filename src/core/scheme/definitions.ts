@@ -1,3 +1,6 @@
+import type { Moment } from './moments';
+import type { Schools } from './schools';
+
 /** What is painted: units of alike models, their parts, the paints, and the steps of a scheme. */
 
 export const SIZES = ['tiny', 'foot', 'heavy', 'mounted', 'vehicle', 'large', 'scenery'] as const;
@@ -50,34 +53,130 @@ export interface Paint {
   dryMinutes: number | null;
 }
 
-/** Which models of the unit a step is for. */
-export const WHO = ['all', 'leaders', 'others'] as const;
-export type Who = (typeof WHO)[number];
+/** A paint or a mix by parts: paints and mixes that were entered before it. */
+export type MixShare = { paint: string; parts: number } | { mix: string; parts: number };
+
+export const THINNERS = ['water', 'medium', 'thinner'] as const;
+export interface Thinning {
+  with: (typeof THINNERS)[number];
+  parts: number;
+}
+
+/** Paints mixed for a scheme: a pot of its own. */
+export interface Mix {
+  id: string;
+  name: string;
+  of: MixShare[];
+  thin: Thinning | null;
+}
+
+export const GROUP_KINDS = ['leader', 'squad', 'sculpt', 'odd'] as const;
+export type GroupKind = (typeof GROUP_KINDS)[number];
+
+/** Models of the unit that belong together: a model may be in several groups. */
+export interface Group {
+  id: string;
+  name: string;
+  kind: GroupKind;
+  /** Models of the unit, 1-based, ascending. */
+  models: number[];
+  /** Lifts or lowers its models against the standard of the unit; null leaves them. */
+  standard: Standard | null;
+  /** How much longer they take; null: what House rules say of leaders, 1 for others. */
+  factor: number | null;
+}
+
+export interface VariantOption {
+  id: string;
+  name: string;
+  models: number[];
+}
+
+/** A choice dealt out over the unit: every model has exactly one of the options. */
+export interface Variant {
+  id: string;
+  name: string;
+  options: VariantOption[];
+}
+
+/** Whom a step is for, by ids of groups and options; null for every model. */
+export type StepFor = { only: string[] } | { without: string[] } | null;
+
+/** Another paint or mix for the models of an option. */
+export type PaintFor = { option: string; paint: string } | { option: string; mix: string };
+
+export const FACES = ['whole', 'fronts then backs'] as const;
 
 export interface Step {
   id: string;
   technique: Technique;
-  paintId: string | null;
+  /** What is on the brush: a paint or a mix, or neither. */
+  paint: string | null;
+  mix: string | null;
+  paintFor: PaintFor[];
   coats: number;
   /** Share of the model's surface that the step covers, 0 to 1. */
   coverage: number;
-  who: Who;
+  for: StepFor;
   /** The lowest standard that includes the step. */
   standard: Standard;
+  /** May be left out when time is short. */
+  optional: boolean;
   dryMinutes: number | null;
+  /** As the painter writes it: 1:1 with medium. */
+  strength: string;
+  faces: (typeof FACES)[number];
+  /** Where in the model's life it stands; null for the usual moment of its technique. */
+  moment: Moment | null;
+  note: string;
 }
+
+export const REACHES = ['easy', 'hard'] as const;
 
 export interface Part {
   id: string;
   name: string;
+  /** Share of the model, 0 to 1. */
+  surface: number;
+  /** Ids of the parts it touches; null for the next part further in and the next further out. */
+  touches: string[] | null;
+  reach: (typeof REACHES)[number];
+  /** The ground under it must stay clean. */
+  keepClear: boolean;
+  /** The ground that the model stands on. */
+  isBase: boolean;
   steps: Step[];
 }
 
-/** Parts from the deepest to the outermost, each with its strip of steps, and the steps that go over everything. */
+/** A rule of the painter's own: null minutes for one that always holds. */
+export interface OwnRule {
+  /** Ids of steps. */
+  first: string;
+  then: string;
+  minutesPerModel: number | null;
+  reason: string;
+}
+
+/** A rule of the catalogue that does not hold in this scheme; a hard one only with a note. */
+export interface RuleOff {
+  rule: string;
+  note: string;
+}
+
+/** Parts from the deepest to the outermost, each with its strip of steps, the steps that go over everything, and who gets what. */
 export interface Scheme {
+  groups: Group[];
+  variants: Variant[];
+  mixes: Mix[];
+  /** Where this scheme differs from House rules. */
+  schools: Partial<Schools>;
+  rules: OwnRule[];
+  off: RuleOff[];
   parts: Part[];
   allOver: Step[];
 }
+
+export const EMPTY_SCHEME: Scheme = { groups: [], variants: [], mixes: [], schools: {}, rules: [], off: [], parts: [], allOver: [] };
 
 /** `waiting`: only the test model may be painted until it is approved. */
 export const TEST_MODEL_STATES = ['none', 'waiting', 'approved'] as const;
@@ -92,8 +191,6 @@ export interface Unit {
   counted: number | null;
   /** Why a difference between promised and counted is all right; empty while it is open. */
   countNote: string;
-  /** The first so many models of the unit deserve more care. */
-  leaders: number;
   /** Most models that travel together. */
   trayLimit: number;
   testModel: TestModelState;
@@ -147,6 +244,11 @@ export const TECHNIQUES = [
   'inspect',
   'touchup',
   'pack',
+  'seal',
+  'script',
+  'lining',
+  'lens',
+  'glow',
 ] as const;
 export type Technique = (typeof TECHNIQUES)[number];
 

@@ -1,4 +1,5 @@
 import type { Size } from './definitions';
+import { DEFAULT_SCHOOLS, type Schools } from './schools';
 
 /** How this painter works: sessions in the week, what changing over costs, tools owned, schools. */
 
@@ -11,13 +12,12 @@ export interface WeeklySession {
   to: string;
 }
 
-export const METALLICS_SCHOOLS = ['before translucents', 'near the end'] as const;
-export const BASE_SCHOOLS = ['textured before priming', 'textured after painting'] as const;
-
 export interface HouseRules {
   sessions: WeeklySession[];
   /** Opening, thinning or mixing a paint. */
   paintMinutes: number;
+  /** A mix that is the one in hand and a little more. */
+  dropMinutes: number;
   /** Cleaning one brush or tool and taking up another. */
   handMinutes: number;
   /** Changing the water after metallic paint. */
@@ -37,8 +37,7 @@ export interface HouseRules {
   stretchMinutes: number;
   /** How much longer a leader takes than the others. */
   leaderFactor: number;
-  metallics: (typeof METALLICS_SCHOOLS)[number];
-  baseSchool: (typeof BASE_SCHOOLS)[number];
+  schools: Schools;
   hourlyRateMinor: number;
   currency: string;
 }
@@ -52,6 +51,7 @@ export const DEFAULT_HOUSE_RULES: HouseRules = {
     { weekday: 5, from: '14:00', to: '18:00' },
   ],
   paintMinutes: 1.5,
+  dropMinutes: 0.5,
   handMinutes: 0.5,
   waterMinutes: 1.5,
   sprayMinutes: 6,
@@ -63,8 +63,7 @@ export const DEFAULT_HOUSE_RULES: HouseRules = {
   holderModels: { tiny: 40, foot: 20, heavy: 12, mounted: 10, vehicle: 6, large: 4, scenery: 10 },
   stretchMinutes: 45,
   leaderFactor: 1.6,
-  metallics: 'near the end',
-  baseSchool: 'textured after painting',
+  schools: DEFAULT_SCHOOLS,
   hourlyRateMinor: 2400,
   currency: 'EUR',
 };

@@ -14,6 +14,7 @@ export interface JobInfo {
   /** Null for a step that goes over everything. */
   partName: string | null;
   technique: Technique;
+  /** Id of a paint or a mix. */
   paintId: string | null;
   setupId: string;
   coat: number;
@@ -40,4 +41,6 @@ export interface OrderReason {
   reason: string;
 }
 
-export const jobId = (pass: string, tray: Pick<UnitTray, 'number'>) => `${pass}@${tray.number}`;
+/** The models of a pass that take another pot than the usual one are a job of their own. */
+export const jobId = (pass: string, tray: Pick<UnitTray, 'number'>, otherPot: string | null = null) =>
+  `${pass}@${tray.number}${otherPot === null ? '' : `:${otherPot}`}`;

@@ -1,8 +1,20 @@
-import { includesStandard, modelsOf, type Part, type Standard, type Step, type Unit } from './definitions';
+import { modelsNamed, modelsTaking } from './whoTakes';
+import type { Part, Standard, Step, Unit } from './definitions';
+import { potIdsOf } from './pots';
+
+/** Models of a pass that take the same pot. */
+export interface Dip {
+  /** A paint or a mix; null for no paint, or none that anybody has named yet. */
+  potId: string | null;
+  /** It is what the step says for all whose option says nothing else. */
+  isUsual: boolean;
+  /** Models of the unit, 1-based, ascending. */
+  models: number[];
+}
 
 /**
  * The unit of work: one coat of one step, on every model of the unit that takes it. Its key stays the same however
- * the unit is split into trays, so what was logged stays true.
+ * the unit is split into trays and its models dealt out, so what was logged stays true.
  */
 export interface Pass {
   /** `stepId#coat`, coat from 1. */
@@ -16,22 +28,27 @@ export interface Pass {
   depth: number;
   /** Models of the unit that take it, 1-based, ascending. */
   models: number[];
+  /** The same models by what they are painted with; at least one. */
+  dips: Dip[];
 }
 
 export const passKey = (stepId: string, coat: number): string => `${stepId}#${coat}`;
 
-/** The models of a unit that a step is for. Leaders are the first models of the unit. */
-export function modelsForStep(unit: Pick<Unit, 'promised' | 'counted' | 'leaders'>, step: Pick<Step, 'who'>): number[] {
-  const all = Array.from({ length: modelsOf(unit) }, (_, index) => index + 1);
-  if (step.who === 'all') return all;
-  return all.filter((model) => (step.who === 'leaders') === model <= unit.leaders);
-}
+/** A part that is hard to reach takes so much longer, until the log says better. */
+const HARD_REACH = 1.25;
+
+/** How many easy ones a model of the pass counts as, whoever it is. */
+export const effortOf = ({ part }: Pick<Pass, 'part'>): number => (part?.reach === 'hard' ? HARD_REACH : 1);
 
 /** All passes of a unit for the standard paid for, in the order entered: the parts' strips, then the steps over everything. */
 export function passesOf(unit: Unit, standard: Standard): Pass[] {
+  const { scheme } = unit;
+  const named = modelsNamed(scheme);
+  const potIds = potIdsOf(scheme);
   const ofStep = (step: Step, part: Part | null, depth: number): Pass[] => {
-    const models = modelsForStep(unit, step);
-    if (models.length === 0 || !includesStandard(standard, step.standard)) return [];
+    const models = modelsTaking(unit, step, standard);
+    if (models.length === 0) return [];
+    const dips = dipsOf(step, models, named, potIds);
     return Array.from({ length: step.coats }, (_, index) => ({
       key: passKey(step.id, index + 1),
       unitId: unit.id,
@@ -40,10 +57,30 @@ export function passesOf(unit: Unit, standard: Standard): Pass[] {
       part,
       depth,
       models,
+      dips,
     }));
   };
   return [
-    ...unit.scheme.parts.flatMap((part, depth) => part.steps.flatMap((step) => ofStep(step, part, depth))),
-    ...unit.scheme.allOver.flatMap((step) => ofStep(step, null, -1)),
+    ...scheme.parts.flatMap((part, depth) => part.steps.flatMap((step) => ofStep(step, part, depth))),
+    ...scheme.allOver.flatMap((step) => ofStep(step, null, -1)),
   ];
+}
+
+/** Who takes which pot: the models of an option with another paint take that, all others the usual one. */
+function dipsOf(
+  step: Step,
+  models: readonly number[],
+  named: ReadonlyMap<string, ReadonlySet<number>>,
+  potIds: ReadonlyMap<string, string>,
+): Dip[] {
+  const potOf = (paint: string | null, mix: string | null) => (mix === null ? paint : (potIds.get(mix) ?? null));
+  const usual = potOf(step.paint, step.mix);
+  if (step.paintFor.length === 0) return [{ potId: usual, isUsual: true, models: [...models] }];
+  const byPot = new Map<string | null, number[]>();
+  for (const model of models) {
+    const other = step.paintFor.find(({ option }) => named.get(option)?.has(model));
+    const pot = other === undefined ? usual : 'mix' in other ? potOf(null, other.mix) : other.paint;
+    byPot.set(pot, [...(byPot.get(pot) ?? []), model]);
+  }
+  return [...byPot].map(([potId, own]) => ({ potId, isUsual: potId === usual, models: own }));
 }

@@ -1,5 +1,6 @@
 import type { LineSetup, LineTool } from '../line/definitions';
-import type { Paint, Step, Technique } from './definitions';
+import type { Step, Technique } from './definitions';
+import type { Pot } from './pots';
 import type { HouseRules } from './houseRules';
 import { factsOf, type Hand } from './techniques';
 
@@ -7,18 +8,18 @@ import { factsOf, type Hand } from './techniques';
 export interface SetupInfo {
   id: string;
   technique: Technique;
-  paint: Paint | null;
+  /** A paint or a mix. */
+  paint: Pot | null;
 }
 
 /** A step whose paint nobody has named yet shares its setup with no other. */
-export const setupId = (step: Pick<Step, 'id' | 'technique' | 'paintId'>): string =>
-  lacksPaint(step) ? `${step.technique}|-|${step.id}` : `${step.technique}|${step.paintId ?? '-'}`;
+export const setupId = ({ id, technique }: Pick<Step, 'id' | 'technique'>, potId: string | null): string =>
+  lacksPaint(technique, potId) ? `${technique}|-|${id}` : `${technique}|${potId ?? '-'}`;
 
-export const lacksPaint = ({ technique, paintId }: Pick<Step, 'technique' | 'paintId'>): boolean =>
-  paintId === null && factsOf(technique).usesPaint;
+export const lacksPaint = (technique: Technique, potId: string | null): boolean => potId === null && factsOf(technique).usesPaint;
 
 /** A setup from its id. */
-export function setupOf(id: string, paints: ReadonlyMap<string, Paint>): SetupInfo {
+export function setupOf(id: string, paints: ReadonlyMap<string, Pot>): SetupInfo {
   const [technique, paintId] = id.split('|') as [Technique, string];
   return { id, technique, paint: paints.get(paintId) ?? null };
 }
@@ -34,7 +35,7 @@ export function startMinutes(setup: SetupInfo, house: HouseRules): number {
 /** Minutes from one setup to another: the paint, the tool, the water after metallics, and the spray place. */
 export function changeoverMinutes(from: SetupInfo, to: SetupInfo, house: HouseRules): number {
   if (from.id === to.id) return 0;
-  const paint = to.paint && to.paint.id !== from.paint?.id ? house.paintMinutes : 0;
+  const paint = to.paint && to.paint.id !== from.paint?.id ? potMinutes(from.paint, to.paint, house) : 0;
   const hand = from.technique !== to.technique ? house.handMinutes : 0;
   const water =
     from.paint?.kind === 'metallic' && to.paint !== null && to.paint.kind !== 'metallic' && !isSprayed(to) ? house.waterMinutes : 0;
@@ -42,6 +43,10 @@ export function changeoverMinutes(from: SetupInfo, to: SetupInfo, house: HouseRu
   const spray = samePlace ? 0 : house.sprayMinutes * (Number(isSprayed(from)) + Number(isSprayed(to)));
   return paint + hand + water + spray;
 }
+
+/** A mix that is the one in hand and a little more costs a drop. */
+const potMinutes = (from: Pot | null, to: Pot, house: HouseRules): number =>
+  from && to.liftedFrom?.includes(from.id) ? house.dropMinutes : house.paintMinutes;
 
 /** The tools that rest or are owned in so many copies, as the line problem lists them. */
 export function lineTools(house: HouseRules): LineTool[] {

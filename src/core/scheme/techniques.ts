@@ -1,15 +1,14 @@
 import type { Technique } from './definitions';
+import type { Moment } from './moments';
 
 /** What is in the hand. Changing it costs changeover minutes. */
 export type Hand = 'none' | 'knife' | 'glue' | 'spray' | 'airbrush' | 'broad brush' | 'fine brush' | 'dry brush' | 'sponge' | 'tweezers';
 
-/** When in the life of a model a technique belongs; the hard order rules are written over these. */
-export type Stage = 'build' | 'ground' | 'prime' | 'base' | 'shade' | 'highlight' | 'late' | 'varnish' | 'after varnish' | 'rim' | 'end';
-
 export interface TechniqueFacts {
   label: string;
   hand: Hand;
-  stage: Stage;
+  /** When it usually stands in the life of a model. */
+  moment: Moment;
   /** Usual drying on a bench at 20 C, minutes. */
   dryMinutes: number;
   /** Not to be picked up for so long, minutes. */
@@ -28,10 +27,10 @@ const SOLVENT_CAUTION = 'Oil or enamel: solvent fumes. Air the room and wear glo
 const facts = (
   label: string,
   hand: Hand,
-  stage: Stage,
+  moment: Moment,
   dryMinutes: number,
-  more: Partial<Omit<TechniqueFacts, 'label' | 'hand' | 'stage' | 'dryMinutes'>> = {},
-): TechniqueFacts => ({ label, hand, stage, dryMinutes, handleMinutes: 0, usesPaint: true, messy: false, caution: null, ...more });
+  more: Partial<Omit<TechniqueFacts, 'label' | 'hand' | 'moment' | 'dryMinutes'>> = {},
+): TechniqueFacts => ({ label, hand, moment, dryMinutes, handleMinutes: 0, usesPaint: true, messy: false, caution: null, ...more });
 
 /** Every technique the program ships: drying and cautions from the domain's table of techniques. */
 export const TECHNIQUE_FACTS = {
@@ -57,26 +56,31 @@ export const TECHNIQUE_FACTS = {
   glaze: facts('Glaze', 'fine brush', 'highlight', 15),
   drybrush: facts('Dry brush', 'dry brush', 'highlight', 3, { messy: true }),
   overbrush: facts('Overbrush', 'dry brush', 'highlight', 5, { messy: true }),
-  sponge: facts('Sponge', 'sponge', 'late', 5, { messy: true }),
+  sponge: facts('Sponge', 'sponge', 'weather', 5, { messy: true }),
   stipple: facts('Stipple', 'broad brush', 'highlight', 8),
   layer: facts('Layer', 'fine brush', 'highlight', 8),
-  edge: facts('Edge line', 'fine brush', 'highlight', 8),
-  detail: facts('Detail', 'fine brush', 'late', 8),
-  eyes: facts('Eyes', 'fine brush', 'late', 5),
-  freehand: facts('Freehand', 'fine brush', 'late', 8),
-  decal: facts('Transfer', 'tweezers', 'late', 30, { usesPaint: false }),
-  streak: facts('Streaks', 'broad brush', 'late', 30, { caution: SOLVENT_CAUTION }),
-  pigment: facts('Powders', 'broad brush', 'after varnish', 60, {
+  edge: facts('Edge line', 'fine brush', 'highlight', 5),
+  detail: facts('Detail', 'fine brush', 'detail', 8),
+  eyes: facts('Eyes', 'fine brush', 'detail', 5),
+  freehand: facts('Freehand', 'fine brush', 'detail', 8),
+  script: facts('Script', 'fine brush', 'detail', 5),
+  lining: facts('Dark lining', 'fine brush', 'detail', 8),
+  lens: facts('Lens or gem', 'fine brush', 'detail', 8),
+  glow: facts('Glow', 'fine brush', 'detail', 15),
+  decal: facts('Transfer', 'tweezers', 'detail', 30, { usesPaint: false }),
+  streak: facts('Streaks', 'broad brush', 'weather', 30, { caution: SOLVENT_CAUTION }),
+  pigment: facts('Powders', 'broad brush', 'sealed', 60, {
     messy: true,
     caution: 'Wear a dust mask. The label and local rules come first.',
   }),
   texture: facts('Texture', 'tweezers', 'ground', 60, { handleMinutes: 20 }),
+  seal: facts('Seal the paste', 'broad brush', 'ground', 60, { usesPaint: false, handleMinutes: 20 }),
   rim: facts('Rim', 'broad brush', 'rim', 15),
-  scatter: facts('Scatter', 'tweezers', 'late', 60, { usesPaint: false, handleMinutes: 10 }),
+  scatter: facts('Scatter', 'tweezers', 'detail', 60, { usesPaint: false, handleMinutes: 10 }),
   varnish: facts('Varnish', 'spray', 'varnish', 60, { handleMinutes: 30, messy: true, caution: SPRAY_CAUTION }),
-  'gloss-effect': facts('Gloss effect', 'fine brush', 'after varnish', 120, { handleMinutes: 15 }),
+  'gloss-effect': facts('Gloss effect', 'fine brush', 'sealed', 120, { handleMinutes: 15 }),
   inspect: facts('Inspect', 'none', 'end', 0, { usesPaint: false }),
-  touchup: facts('Touch up', 'fine brush', 'late', 10),
+  touchup: facts('Touch up', 'fine brush', 'detail', 10),
   pack: facts('Pack', 'none', 'end', 0, { usesPaint: false }),
 } as const satisfies Record<Technique, TechniqueFacts>;
 

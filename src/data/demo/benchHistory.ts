@@ -69,7 +69,10 @@ function factsOf(roster: Roster): Map<string, WorkFacts> {
   const line = benchLine(roster, []);
   const units = new Map(line.units.map((unit) => [unit.id, unit]));
   return new Map(
-    line.passes.map((pass) => [pass.key, factsOfPass(pass, units.get(pass.unitId)!, roster.paints.get(pass.paintId ?? '')?.name ?? null)]),
+    line.passes.map((pass) => [
+      pass.key,
+      factsOfPass(pass, pass.dips[0]!, units.get(pass.unitId)!, roster.paints.get(pass.dips[0]!.potId ?? '')?.name ?? null),
+    ]),
   );
 }
 

@@ -1,31 +1,23 @@
-import type { Scheme, Size, Standard, Step, Technique, Unit, Who } from '../../core/scheme/definitions';
+import { wholeScheme, type BriefPart, type BriefScheme, type BriefStep } from '../../core/scheme/briefScheme';
+import type { Size, Unit } from '../../core/scheme/definitions';
 import type { PaintKey } from './paints';
 
-/** technique, paint, coverage of the model, then what differs from one coat on every model of a quick standard. */
-type StepEntry = [
-  technique: Technique,
-  paint: PaintKey | null,
-  coverage: number,
-  more?: { coats?: number; who?: Who; standard?: Standard },
-];
-type PartEntry = [name: string, steps: StepEntry[]];
+type StepEntry = BriefStep<PaintKey>;
+type PartEntry = BriefPart<PaintKey>;
 
-interface UnitEntry {
+interface UnitEntry extends BriefScheme<PaintKey> {
   name: string;
   size: Size;
   promised: number;
   counted?: number;
-  leaders?: number;
   trayLimit?: number;
   testModel?: Unit['testModel'];
-  parts: PartEntry[];
-  allOver: StepEntry[];
 }
 
 const table = { standard: 'table' } as const;
 const full = { standard: 'full' } as const;
 const twoCoats = { coats: 2 } as const;
-const leadersOnly = { who: 'leaders', standard: 'table' } as const;
+const leadersOnly = { leadersOnly: true, standard: 'table' } as const;
 
 const base = (paste: PaintKey, colour: PaintKey, light: PaintKey): PartEntry => [
   'Base',
@@ -178,31 +170,14 @@ export const CHESS_CLUB: UnitEntry[] = [
 ];
 
 /** Builds a unit of the demo from its entry. */
-export function demoUnit(entry: UnitEntry, newId: () => string, paintId: (key: PaintKey) => string): Unit {
-  const step = ([technique, paint, coverage, more = {}]: StepEntry): Step => ({
-    id: newId(),
-    technique,
-    paintId: paint === null ? null : paintId(paint),
-    coats: more.coats ?? 1,
-    coverage,
-    who: more.who ?? 'all',
-    standard: more.standard ?? 'quick',
-    dryMinutes: null,
-  });
-  const scheme: Scheme = {
-    parts: entry.parts.map(([name, steps]) => ({ id: newId(), name, steps: steps.map(step) })),
-    allOver: entry.allOver.map(step),
-  };
-  return {
-    id: newId(),
-    name: entry.name,
-    size: entry.size,
-    promised: entry.promised,
-    counted: entry.counted ?? entry.promised,
-    countNote: '',
-    leaders: entry.leaders ?? 0,
-    trayLimit: entry.trayLimit ?? 10,
-    testModel: entry.testModel ?? 'none',
-    scheme,
-  };
-}
+export const demoUnit = (entry: UnitEntry, newId: () => string, paintId: (key: PaintKey) => string): Unit => ({
+  id: newId(),
+  name: entry.name,
+  size: entry.size,
+  promised: entry.promised,
+  counted: entry.counted ?? entry.promised,
+  countNote: '',
+  trayLimit: entry.trayLimit ?? 10,
+  testModel: entry.testModel ?? 'none',
+  scheme: wholeScheme(entry, newId, paintId),
+});

@@ -4,6 +4,7 @@ import * as ownLine from './20261123_keep_the_painters_own_line';
 import * as oneStream from './20261126_one_stream_of_bench_events';
 import * as revisions from './20261126_revisions_of_rules_paints_and_lines';
 import * as toldTimes from './20261126_times_as_they_were_told';
+import * as schemesInFull from './20261126_schemes_in_full';
 
 export interface Migration {
   name: string;
@@ -12,4 +13,4 @@ export interface Migration {
 }
 
 /** All migrations in the order they run. Imported, not read from a folder, so that they are part of the build. */
-export const migrations: readonly Migration[] = [walkingLine, ownLine, oneStream, revisions, toldTimes];
+export const migrations: readonly Migration[] = [walkingLine, ownLine, oneStream, revisions, toldTimes, schemesInFull];

@@ -4,7 +4,7 @@ import { foldMarks } from '../../core/bench/foldMarks';
 import { compactEvent } from '../../core/formats/benchEvents';
 import { benchSessions } from '../../core/calendar/benchSessions';
 import { carryOver } from '../../core/line/carryOver';
-import type { BuiltLine } from '../../core/scheme/buildLine';
+import type { BuiltLine, Roster } from '../../core/scheme/buildLine';
 import { packMarks, type BenchPicture } from '../../core/views/bench';
 import type { BenchOrder, StoredEvent } from '../../core/views/stored';
 import { inSlices, letOthersIn } from '../inSlices';
@@ -29,11 +29,12 @@ export async function loadBench(stores: Stores, now: Date): Promise<BenchPicture
   const units = chosenUnits(workshop, order.selection);
   // They may have been handed over or deleted since.
   if (units.length === 0) return null;
-  const { line, changes } = await todaysLine(workshop, units, order);
-  const paintIds = new Set(line.passes.map((pass) => pass.paintId));
+  const roster = rosterOf(workshop, units);
+  const { line, changes } = await todaysLine(workshop, units, roster, order);
+  const paintIds = new Set(line.jobs.map((job) => job.paintId));
   return {
     line,
-    paints: [...workshop.paints.values()].filter((paint) => paintIds.has(paint.id)),
+    paints: [...roster.paints.values()].filter((paint) => paintIds.has(paint.id)),
     house: workshop.house,
     sessions: benchSessions(workshop.house.sessions, now.getTime() - DAY_MS, now.getTime() + 7 * DAY_MS).filter(
       (session) => session.to > now.getTime(),
@@ -51,8 +52,7 @@ export async function loadBench(stores: Stores, now: Date): Promise<BenchPicture
 }
 
 /** The order laid over today's schemes, counts and trays, and what has come and gone since it was laid. */
-async function todaysLine(workshop: Workshop, units: WorkUnit[], order: BenchOrder) {
-  const roster = rosterOf(workshop, units);
+async function todaysLine(workshop: Workshop, units: WorkUnit[], roster: Roster, order: BenchOrder) {
   const all = await wholeLine(workshop, units);
   await letOthersIn();
   const carried = all.jobs.length === 0 ? [] : carryOver(all.problem, order).order;

@@ -3,7 +3,7 @@ import { passKeyOf, type BenchEvent, type WorkFacts } from '../../core/bench/def
 import { benchEventSchema, checkBenchEvent, eventOf } from '../../core/formats/benchEvents';
 import { list } from '../../core/formats/fields';
 import { InputError } from '../../core/formats/InputError';
-import { benchLine, factsOfPass } from '../../core/bench/benchLine';
+import { benchLine, dipFor, factsOfPass } from '../../core/bench/benchLine';
 import { loadWorkshop } from '../workshop/loadWorkshop';
 import { rosterOf } from '../workshop/roster';
 import type { Stores } from '../stores';
@@ -58,24 +58,27 @@ async function withFacts(stores: Stores, events: BenchEvent[], now: Date): Promi
   const facts = await todaysFacts(stores, new Set(bare.map((event) => event.unit!)), now);
   return events.map((event) => {
     const key = passKeyOf(event);
-    return bare.includes(event) && !known.has(key!) ? { ...event, facts: facts.get(key!) ?? null } : event;
+    return bare.includes(event) && !known.has(key!) ? { ...event, facts: facts(key!, event.models[0]) } : event;
   });
 }
 
-async function todaysFacts(stores: Stores, unitIds: ReadonlySet<string>, now: Date): Promise<Map<string, WorkFacts>> {
+async function todaysFacts(
+  stores: Stores,
+  unitIds: ReadonlySet<string>,
+  now: Date,
+): Promise<(passKey: string, model: number | undefined) => WorkFacts | null> {
   const workshop = await loadWorkshop(stores, now);
-  const line = benchLine(
-    rosterOf(
-      workshop,
-      workshop.units.filter((unit) => unitIds.has(unit.id)),
-    ),
-    [],
+  const roster = rosterOf(
+    workshop,
+    workshop.units.filter((unit) => unitIds.has(unit.id)),
   );
+  const line = benchLine(roster, []);
   const units = new Map(line.units.map((unit) => [unit.id, unit]));
-  return new Map(
-    line.passes.map((pass) => [
-      pass.key,
-      factsOfPass(pass, units.get(pass.unitId)!, workshop.paints.get(pass.paintId ?? '')?.name ?? null),
-    ]),
-  );
+  const passes = new Map(line.passes.map((pass) => [pass.key, pass]));
+  return (passKey, model) => {
+    const pass = passes.get(passKey);
+    if (!pass) return null;
+    const dip = dipFor(pass, model);
+    return factsOfPass(pass, dip, units.get(pass.unitId)!, roster.paints.get(dip.potId ?? '')?.name ?? null);
+  };
 }

@@ -2,6 +2,7 @@ import type { BenchEvent } from '../../core/bench/definitions';
 import { SITTING_GAP_MINUTES } from '../../core/bench/foldClock';
 import { writeCommission } from '../../core/formats/commission';
 import type { Paint, Unit } from '../../core/scheme/definitions';
+import { paintsOfScheme } from '../../core/scheme/pots';
 import { wholeCommission } from '../../core/views/selection';
 import type { StoredEvent } from '../../core/views/stored';
 import { findCommission } from '../workshop/loadWorkshop';
@@ -37,10 +38,7 @@ export async function exportCommission(stores: Stores, id: string | undefined): 
 
 const byId = (a: Paint, b: Paint) => (a.id < b.id ? -1 : 1);
 
-const usedPaints = (units: Unit[]) =>
-  new Set(
-    units.flatMap((unit) => [...unit.scheme.parts.flatMap((part) => part.steps), ...unit.scheme.allOver]).map((step) => step.paintId),
-  );
+const usedPaints = (units: Unit[]) => new Set(units.flatMap((unit) => [...paintsOfScheme(unit.scheme)]));
 
 /**
  * The events of these units, and of all else in their sittings what moves the clock: breaks whole, work on other commissions as

@@ -1,5 +1,5 @@
 import type { BenchEvent } from '../../core/bench/definitions';
-import { pieceIds } from '../../core/formats/checkUnits';
+import { pieceIds } from '../../core/formats/checkScheme';
 import { readCommission, type CommissionFile } from '../../core/formats/commission';
 import type { Paint } from '../../core/scheme/definitions';
 import { wholeCommission } from '../../core/views/selection';

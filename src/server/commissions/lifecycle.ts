@@ -2,6 +2,7 @@ import { boolean, object, type InferType } from 'yup';
 import { ulid } from 'ulid';
 import { day, requiredText } from '../../core/formats/fields';
 import { copyScheme } from '../../core/scheme/copyScheme';
+import { fitRoster } from '../../core/scheme/dealOut';
 import type { Unit } from '../../core/scheme/definitions';
 import { NotFoundError } from '../errors';
 import { findCommission } from '../workshop/loadWorkshop';
@@ -57,12 +58,14 @@ export async function duplicateCommission(
   return { id: copy.id };
 }
 
-const copyUnit = (unit: Unit): Unit => ({
-  ...unit,
-  id: ulid(),
-  counted: null,
-  countNote: '',
-  leaders: Math.min(unit.leaders, unit.promised),
-  testModel: unit.testModel === 'none' ? 'none' : 'waiting',
-  scheme: copyScheme(unit.scheme, ulid),
-});
+function copyUnit(unit: Unit): Unit {
+  const scheme = copyScheme(unit.scheme, ulid);
+  return {
+    ...unit,
+    id: ulid(),
+    counted: null,
+    countNote: '',
+    testModel: unit.testModel === 'none' ? 'none' : 'waiting',
+    scheme: { ...scheme, ...fitRoster(scheme, unit.promised) },
+  };
+}

@@ -4,6 +4,9 @@ import { commissionFields, unitFields } from '../../core/formats/commissionSchem
 import { count, list } from '../../core/formats/fields';
 import { InputError } from '../../core/formats/InputError';
 import { checkWorkSize } from '../../core/formats/workSize';
+import { fitRoster } from '../../core/scheme/dealOut';
+import { EMPTY_SCHEME, modelsOf } from '../../core/scheme/definitions';
+import type { StoredUnit } from '../../core/views/stored';
 import { ConflictError } from '../errors';
 import type { Stores } from '../stores';
 import { findCommission } from '../workshop/loadWorkshop';
@@ -16,7 +19,7 @@ export const intakeSchema = object({
 
 /** Saves a commission and its units as Intake shows them. Answers with the new revision. */
 export async function saveIntake(
-  stores: Pick<Stores, 'commissions'>,
+  stores: Stores,
   id: string | undefined,
   input: InferType<typeof intakeSchema>,
 ): Promise<{ revision: number }> {
@@ -27,12 +30,21 @@ export async function saveIntake(
     commission.id,
   );
   if (elsewhere.length > 0) throw new InputError('units', elsewhere, 'give new units ids of their own: these belong to another commission');
-  const schemes = new Map((await stores.commissions.allUnits(commission.id)).map((unit) => [unit.id, unit.scheme]));
-  checkWorkSize(input.units.map((unit) => ({ ...unit, scheme: schemes.get(unit.id) ?? { parts: [], allOver: [] } })));
-  const saved = await stores.commissions.saveIntake({ id: commission.id, ...input.commission }, input.units, input.revision);
-  if (!saved)
-    throw new ConflictError(
-      'This commission was changed in another window after this one was opened: reload the page, then make your change again.',
-    );
+  const before = new Map((await stores.commissions.allUnits(commission.id)).map((unit) => [unit.id, unit]));
+  checkWorkSize(input.units.map((unit) => ({ ...unit, scheme: before.get(unit.id)?.scheme ?? EMPTY_SCHEME })));
+  await stores.allOrNothing(async ({ commissions }) => {
+    if (!(await commissions.saveIntake({ id: commission.id, ...input.commission }, input.units, input.revision)))
+      throw new ConflictError(
+        'This commission was changed in another window after this one was opened: reload the page, then make your change again.',
+      );
+    for (const unit of input.units) await dealAnew(commissions, before.get(unit.id), modelsOf(unit));
+  });
   return { revision: input.revision + 1 };
+}
+
+/** Another count: who is not there any more is in no group, and who is new gets an option of every variant. */
+async function dealAnew(commissions: Stores['commissions'], unit: StoredUnit | undefined, models: number): Promise<void> {
+  if (!unit || modelsOf(unit) === models) return;
+  const scheme = { ...unit.scheme, ...fitRoster(unit.scheme, models) };
+  if (JSON.stringify(scheme) !== JSON.stringify(unit.scheme)) await commissions.setRoster(unit.id, scheme);
 }

@@ -1,9 +1,13 @@
-import { object, type InferType } from 'yup';
-import { checkScheme, pieceIds } from '../../core/formats/checkUnits';
-import { schemeSchema } from '../../core/formats/commissionSchemas';
+import { object } from 'yup';
+import { aroundUnit, checkScheme, pieceIds } from '../../core/formats/checkScheme';
 import { count } from '../../core/formats/fields';
 import { InputError } from '../../core/formats/InputError';
-import type { Scheme } from '../../core/scheme/definitions';
+import { schemeSchema } from '../../core/formats/schemeSchemas';
+import { refuseCircles } from '../../core/formats/schemeReport';
+import type { Scheme, Unit } from '../../core/scheme/definitions';
+import { orderRules } from '../../core/scheme/orderRules';
+import { passesOf } from '../../core/scheme/passes';
+import { withPots } from '../../core/scheme/pots';
 import { checkWorkSize } from '../../core/formats/workSize';
 import { ConflictError, NotFoundError } from '../errors';
 import type { Stores } from '../stores';
@@ -12,28 +16,37 @@ export const saveSchemeSchema = object({ revision: count(1), scheme: schemeSchem
 
 /** Replaces the scheme of a unit. Answers with the new revision. */
 export async function saveScheme(
-  stores: Pick<Stores, 'commissions' | 'paints'>,
+  stores: Pick<Stores, 'commissions' | 'paints' | 'houseRules'>,
   unitId: string | undefined,
-  input: InferType<typeof saveSchemeSchema>,
+  { revision, scheme }: { revision: number; scheme: Scheme },
   now: Date,
 ): Promise<{ revision: number }> {
   const unit = await stores.commissions.findUnit(unitId ?? '');
   if (!unit) throw new NotFoundError(`There is no unit ${unitId}: it may have been removed at Intake.`);
-  const scheme = input.scheme as Scheme;
+  // First of all: who saves over a newer state is not told what is wrong with the older one.
+  if (unit.schemeRevision !== revision) throw outOfDate();
   const paints = new Set((await stores.paints.list()).map((paint) => paint.id));
-  checkScheme(scheme, 'scheme.', new Set(), (id) => paints.has(id));
+  checkScheme(scheme, aroundUnit(unit, { field: 'scheme.', taken: new Set(), isPaint: (id) => paints.has(id) }));
   const units = await stores.commissions.units(unit.commissionId);
   checkWorkSize(
     units.map((each) => (each.id === unit.id ? { ...each, scheme } : each)),
     'scheme',
   );
+  await refuseCircle(stores, unit, scheme);
   const elsewhere = await stores.commissions.piecesElsewhere(pieceIds(scheme), [unit.id]);
   if (elsewhere.length > 0)
     throw new InputError('scheme', elsewhere, 'give new parts and steps ids of their own: these belong to another unit');
-  if (!(await stores.commissions.saveScheme(unit.id, scheme, input.revision, now.toISOString()))) {
-    throw new ConflictError(
-      'This scheme was changed in another window after this one was opened: reload the page, then make your change again.',
-    );
-  }
-  return { revision: input.revision + 1 };
+  if (!(await stores.commissions.saveScheme(unit.id, scheme, revision, now.toISOString()))) throw outOfDate();
+  return { revision: revision + 1 };
+}
+
+const outOfDate = () =>
+  new ConflictError('This scheme was changed in another window after this one was opened: reload the page, then make your change again.');
+
+/** Own rules that cannot hold together with the others are refused with the whole chain. */
+async function refuseCircle(stores: Pick<Stores, 'paints' | 'houseRules'>, unit: Unit, scheme: Scheme): Promise<void> {
+  if (scheme.rules.length === 0) return;
+  const pots = withPots(new Map((await stores.paints.list()).map((paint) => [paint.id, paint])), [scheme]);
+  const whole = { ...unit, scheme };
+  refuseCircles(orderRules(whole, passesOf(whole, 'display'), pots, await stores.houseRules.load()), 'scheme.rules');
 }

@@ -1,10 +1,10 @@
 import { endOfDay, minutesBetween } from '../../core/calendar/benchSessions';
 import { lineSessions } from '../../core/calendar/lineSessions';
 import { doneModels } from '../../core/bench/foldMarks';
-import { factorOf } from '../../core/scheme/buildLine';
 import { approved } from '../../core/scheme/definitions';
 import { lineFigures, shareMinutes, type JobShare, type LineFigures } from '../../core/scheme/lineFigures';
-import { passesOf } from '../../core/scheme/passes';
+import { effortOf, passesOf } from '../../core/scheme/passes';
+import { factorOf, modelFactors } from '../../core/scheme/whoTakes';
 import type { WorkItem } from '../../core/time/definitions';
 import { aroundLikely, outlook, safetyMinutes, type DateOutlook } from '../../core/time/forecast';
 import type { CommissionEstimate, PassEstimate, UnitEstimate, WorkFigures } from '../../core/views/estimate';
@@ -127,9 +127,10 @@ interface UnitWork {
 function unitWork(workshop: Workshop, unit: WorkUnit): UnitWork {
   const { model, marks, house } = workshop;
   const open: WorkItem[] = [];
-  const weightOf = (models: number[]) => models.reduce((sum, each) => sum + factorOf(unit, house, each), 0);
+  const factors = modelFactors(unit.scheme, house);
   const passes = passesOf(unit, unit.standard).map((pass): PassEstimate => {
     const kind = stepKindOf(unit, pass);
+    const weightOf = (models: number[]) => effortOf(pass) * models.reduce((sum, each) => sum + factorOf(factors, each), 0);
     const done = doneModels(marks.marks, pass.key);
     const left = pass.models.filter((each) => !done.has(each));
     if (left.length > 0) open.push({ kind, models: weightOf(left) });

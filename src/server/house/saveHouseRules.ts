@@ -1,8 +1,9 @@
 import { object, type InferType } from 'yup';
 import { atLeast, clockTime, count, list, minutes, oneOf } from '../../core/formats/fields';
 import { InputError } from '../../core/formats/InputError';
+import { schoolsSchema } from '../../core/formats/schemeSchemas';
 import { SIZES, type Size } from '../../core/scheme/definitions';
-import { BASE_SCHOOLS, METALLICS_SCHOOLS } from '../../core/scheme/houseRules';
+import type { HouseRules } from '../../core/scheme/houseRules';
 import { UNSAVED } from '../../data/revisions';
 import { ConflictError } from '../errors';
 import type { Stores } from '../stores';
@@ -10,6 +11,7 @@ import type { Stores } from '../stores';
 const rulesSchema = object({
   sessions: list(object({ weekday: count(0, 6), from: clockTime(), to: clockTime() }), 50),
   paintMinutes: minutes(),
+  dropMinutes: minutes(),
   handMinutes: minutes(),
   waterMinutes: minutes(),
   sprayMinutes: minutes(),
@@ -23,8 +25,7 @@ const rulesSchema = object({
   ).required(),
   stretchMinutes: atLeast(1, 'a number of minutes from 1 to 1440').max(1440),
   leaderFactor: atLeast(1, 'a factor from 1 to 20').max(20),
-  metallics: oneOf(METALLICS_SCHOOLS),
-  baseSchool: oneOf(BASE_SCHOOLS),
+  schools: schoolsSchema.required(),
   hourlyRateMinor: count(0, 100_000_00),
   currency: oneOf(['EUR', 'USD', 'GBP', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK', 'AUD', 'CAD', 'NZD', 'JPY'] as const),
 });
@@ -49,7 +50,7 @@ export async function saveHouseRules(
         `let it not overlap the session from ${clash.from} to ${clash.to} of the same day`,
       );
   });
-  if (!(await stores.houseRules.save(rules, revision)))
+  if (!(await stores.houseRules.save(rules as HouseRules, revision)))
     throw new ConflictError(
       'House rules were changed in another window after this one was opened: reload the page, then make your change again.',
     );

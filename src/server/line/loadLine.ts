@@ -3,6 +3,7 @@ import { carryOver } from '../../core/line/carryOver';
 import { hasScheme, modelsOf } from '../../core/scheme/definitions';
 import { passesOf } from '../../core/scheme/passes';
 import { lacksPaint } from '../../core/scheme/setups';
+import { leadersOf } from '../../core/scheme/whoTakes';
 import { shareMinutes } from '../../core/scheme/lineFigures';
 import { factsOf } from '../../core/scheme/techniques';
 import type { LinePicture, UnitChoice } from '../../core/views/line';
@@ -22,7 +23,7 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
   const units = chosenUnits(workshop, selection);
   const built = await lineLeft(workshop, units);
   const bench = await stores.workshop.bench();
-  const leaders = new Map(units.map((unit) => [unit.id, unit.leaders]));
+  const leaders = new Map(units.map((unit) => [unit.id, new Set(leadersOf(unit.scheme))]));
   const waiting = units.filter((unit) => unit.testModel === 'waiting');
   const isOnBench = bench !== null && selectionKey(bench.selection) === selectionKey(selection);
   // What lies on the bench is looked at as it is, until the painter changes it here.
@@ -35,7 +36,7 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
     ...built,
     selection,
     choices: unitChoices(workshop),
-    treatJobs: built.jobs.filter((job) => job.models.every((model) => model <= leaders.get(job.unitId)!)).map((job) => job.id),
+    treatJobs: built.jobs.filter((job) => job.models.every((model) => leaders.get(job.unitId)!.has(model))).map((job) => job.id),
     sessions: built.jobs.length === 0 ? null : lineSessions(built.problem, workshop.house.sessions, now.getTime()),
     planned,
     own: carried,
@@ -52,7 +53,7 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
 
 function stepsWithoutPaint(unit: WorkUnit): string[] {
   const names = passesOf(unit, unit.standard)
-    .filter(({ step, coat }) => coat === 1 && lacksPaint(step))
+    .filter(({ step, coat }) => coat === 1 && lacksPaint(step.technique, step.paint ?? step.mix))
     .map(
       ({ part, step }) => `${unit.name}, ${part?.name.toLowerCase() ?? 'over everything'}: ${factsOf(step.technique).label.toLowerCase()}`,
     );

@@ -1,0 +1,56 @@
+import { copyScheme } from './copyScheme';
+import { fitRoster } from './dealOut';
+import type { Mix, Paint, PaintFor, Scheme, Step } from './definitions';
+
+interface Adopted {
+  scheme: Scheme;
+  /** What the shelf does not have yet. */
+  newPaints: Paint[];
+}
+
+/**
+ * A scheme from elsewhere for a unit of so many models: with ids of its own, and with the paints of this shelf, known by their id or
+ * else by their name.
+ */
+export function adoptScheme(
+  { scheme, paints }: { scheme: Scheme; paints: readonly Paint[] },
+  shelf: readonly Paint[],
+  models: number,
+  newId: () => string,
+): Adopted {
+  const byId = new Map(shelf.map((paint) => [paint.id, paint]));
+  const byName = new Map(shelf.map((paint) => [nameOf(paint), paint]));
+  const newPaints: Paint[] = [];
+  const ids = new Map<string, string>();
+  for (const paint of paints) {
+    const known = byId.get(paint.id) ?? byName.get(nameOf(paint));
+    if (!known) newPaints.push({ ...paint, id: newId() });
+    ids.set(paint.id, known?.id ?? newPaints.at(-1)!.id);
+  }
+  const own = copyScheme(
+    repainted(scheme, (id) => ids.get(id) ?? id),
+    newId,
+  );
+  return { scheme: { ...own, ...fitRoster(own, models) }, newPaints };
+}
+
+const nameOf = ({ name }: Paint) => name.trim().toLowerCase();
+
+/** The same scheme with other paints. */
+function repainted(scheme: Scheme, other: (paintId: string) => string): Scheme {
+  const step = (each: Step): Step => ({
+    ...each,
+    paint: each.paint === null ? null : other(each.paint),
+    paintFor: each.paintFor.map((one): PaintFor => ('paint' in one ? { ...one, paint: other(one.paint) } : one)),
+  });
+  const mix = (each: Mix): Mix => ({
+    ...each,
+    of: each.of.map((share) => ('paint' in share ? { ...share, paint: other(share.paint) } : share)),
+  });
+  return {
+    ...scheme,
+    mixes: scheme.mixes.map(mix),
+    parts: scheme.parts.map((part) => ({ ...part, steps: part.steps.map(step) })),
+    allOver: scheme.allOver.map(step),
+  };
+}

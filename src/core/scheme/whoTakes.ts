@@ -1,0 +1,63 @@
+import { includesStandard, modelsOf, STANDARDS, type Group, type Scheme, type Standard, type Step, type Unit } from './definitions';
+import type { HouseRules } from './houseRules';
+
+/** Models of a unit, 1-based. */
+export const allModels = (unit: Pick<Unit, 'promised' | 'counted'>): number[] =>
+  Array.from({ length: modelsOf(unit) }, (_, index) => index + 1);
+
+/** Models by the ids of groups and options. */
+export function modelsNamed({ groups, variants }: Pick<Scheme, 'groups' | 'variants'>): Map<string, ReadonlySet<number>> {
+  const named = [...groups, ...variants.flatMap((variant) => variant.options)];
+  return new Map(named.map(({ id, models }) => [id, new Set(models)]));
+}
+
+/** The models that a step is for, whatever standard they are painted to. */
+export function modelsForStep(unit: Pick<Unit, 'promised' | 'counted' | 'scheme'>, step: Pick<Step, 'for'>): number[] {
+  const all = allModels(unit);
+  if (step.for === null) return all;
+  const named = modelsNamed(unit.scheme);
+  const isIn = (ids: readonly string[], model: number) => ids.some((id) => named.get(id)?.has(model));
+  const { for: whom } = step;
+  return 'only' in whom ? all.filter((model) => isIn(whom.only, model)) : all.filter((model) => !isIn(whom.without, model));
+}
+
+const groupsOf = (scheme: Pick<Scheme, 'groups'>, model: number): Group[] => scheme.groups.filter((group) => group.models.includes(model));
+
+/** What a model is painted to: the highest that one of its groups says, else the standard of the unit. */
+export function standardOf(scheme: Pick<Scheme, 'groups'>, model: number, unitStandard: Standard): Standard {
+  const own = groupsOf(scheme, model).flatMap(({ standard }) => standard ?? []);
+  return own.length === 0 ? unitStandard : STANDARDS[Math.max(...own.map((standard) => STANDARDS.indexOf(standard)))]!;
+}
+
+/** Of the models that a step is for, those whose standard includes it. */
+export function modelsTaking(unit: Pick<Unit, 'promised' | 'counted' | 'scheme'>, step: Step, unitStandard: Standard): number[] {
+  const models = modelsForStep(unit, step);
+  if (unit.scheme.groups.every((group) => group.standard === null)) return includesStandard(unitStandard, step.standard) ? models : [];
+  return models.filter((model) => includesStandard(standardOf(unit.scheme, model, unitStandard), step.standard));
+}
+
+/** Models of a unit that each count as `factor` ordinary ones; those that none lists count once. */
+export interface ModelFactor {
+  models: number[];
+  factor: number;
+}
+
+/** How much longer the models of each group take; where a model is in several, the largest counts. */
+export function modelFactors({ groups }: Pick<Scheme, 'groups'>, house: Pick<HouseRules, 'leaderFactor'>): ModelFactor[] {
+  const byModel = new Map<number, number>();
+  for (const { kind, factor, models } of groups) {
+    const times = factor ?? (kind === 'leader' ? house.leaderFactor : 1);
+    for (const model of models) byModel.set(model, Math.max(times, byModel.get(model) ?? 0));
+  }
+  const byFactor = new Map<number, number[]>();
+  for (const [model, factor] of [...byModel].sort(([a], [b]) => a - b))
+    if (factor !== 1) byFactor.set(factor, [...(byFactor.get(factor) ?? []), model]);
+  return [...byFactor].map(([factor, models]) => ({ models, factor }));
+}
+
+/** How many ordinary models a model counts as. */
+export const factorOf = (factors: readonly ModelFactor[], model: number): number =>
+  factors.find(({ models }) => models.includes(model))?.factor ?? 1;
+
+export const leadersOf = ({ groups }: Pick<Scheme, 'groups'>): number[] =>
+  [...new Set(groups.filter((group) => group.kind === 'leader').flatMap((group) => group.models))].sort((a, b) => a - b);
