@@ -17,14 +17,14 @@ export function Instruction({ bench, now }: { bench: Bench; now: number }) {
   const job = bench.job!;
   const pass = bench.pass!;
   const facts = factsOf(pass.technique);
-  const paint = paints.get(pass.paintId ?? '') ?? null;
-  const isLeader = view.model !== null && view.model <= bench.units.get(job.unitId)!.leaders;
+  const paint = paints.get(job.paintId ?? '') ?? null;
+  const isLeader = view.model !== null && bench.units.get(job.unitId)!.leaders.includes(view.model);
   return (
     <section className={styles.instruction} aria-label="What to do now" aria-live="polite">
       <Swatch hex={paint?.hex ?? null} kind={paint?.kind ?? null} size="large" />
       <div>
         <p className={styles.what} data-testid="instruction">
-          {paint?.name ?? (pass.lacksPaint ? `${facts.label}: no paint chosen` : facts.label)}
+          {paint?.name ?? (job.lacksPaint ? `${facts.label}: no paint chosen` : facts.label)}
         </p>
         <p className={styles.where}>
           {facts.label}
@@ -99,7 +99,8 @@ function Notes({ bench }: { bench: Bench }) {
 function Timer({ bench, now }: { bench: Bench; now: number }) {
   const { view, figures } = bench;
   const pass = bench.pass!;
-  const ordinary = figures.passes.find((each) => each.passKey === pass.key)?.p50 ?? pass.minutes;
+  const known = figures.passes.find((each) => each.passKey === pass.key)?.p50;
+  const ordinary = known === undefined ? pass.minutes : known * pass.effort;
   const minutes = ordinary * weightOf(view.model === null ? [] : [view.model], bench.units.get(pass.unitId)!);
   if (!allowsCountdown(pass.technique)) return <p className={styles.timer}>about {minutesText(minutes)} a model; take the time it needs</p>;
   const { workingSince, pausedSince } = view.clock;

@@ -88,7 +88,7 @@ function Next({ bench, now, onTakeUp }: Pick<SidePanelProps, 'bench' | 'now' | '
   const { nextJobs } = bench.view;
   const row = (job: BenchJob) => {
     const pass = bench.passes.get(job.passKey)!;
-    const paint = bench.paints.get(pass.paintId ?? '');
+    const paint = bench.paints.get(job.paintId ?? '');
     const against = againstStarting(bench, job, now);
     return (
       <li key={job.id}>

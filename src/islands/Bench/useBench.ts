@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { factsOfPass, type BenchJob, type BenchPass } from '../../core/bench/benchLine';
+import { dipFor, factsOfPass, type BenchJob, type BenchPass } from '../../core/bench/benchLine';
 import { effectiveEvents } from '../../core/bench/effectiveEvents';
 import { endingAdvice } from '../../core/bench/evening';
 import { foldClock } from '../../core/bench/foldClock';
@@ -22,9 +22,11 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
   const units = useMemo(() => new Map(line.units.map((unit) => [unit.id, unit])), [line]);
   const passes = useMemo(() => new Map(line.passes.map((pass) => [pass.key, pass])), [line]);
   const factsFor = useCallback(
-    (key: string) => {
+    (key: string, model?: number) => {
       const pass = passes.get(key);
-      return pass && factsOfPass(pass, units.get(pass.unitId)!, paints.get(pass.paintId ?? '')?.name ?? null);
+      if (!pass) return undefined;
+      const dip = dipFor(pass, model);
+      return factsOfPass(pass, dip, units.get(pass.unitId)!, paints.get(dip.potId ?? '')?.name ?? null);
     },
     [passes, units, paints],
   );
@@ -57,11 +59,17 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
   const { job, model } = view;
   const pass = job && passes.get(job.passKey)!;
 
-  const of = ({ key, unitId, stepId, coat }: BenchPass) => ({ unit: unitId, step: stepId, coat, facts: factsFor(key) ?? null });
+  /** With the facts of the pot that these models take. */
+  const of = ({ key, unitId, stepId, coat }: BenchPass, models: readonly number[]) => ({
+    unit: unitId,
+    step: stepId,
+    coat,
+    facts: factsFor(key, models[0]) ?? null,
+  });
   const place = ({ unitId, stepId, coat }: BenchPass) => ({ unit: unitId, step: stepId, coat });
   const start = (next: BenchJob, models: number[] = []): NewEvent => {
     const { technique } = passes.get(next.passKey)!;
-    return { kind: 'started', ...of(passes.get(next.passKey)!), models, note: factsOf(technique).caution ?? '' };
+    return { kind: 'started', ...of(passes.get(next.passKey)!, next.models), models, note: factsOf(technique).caution ?? '' };
   };
 
   const actions = {
@@ -73,13 +81,14 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
       if (view.needsStart) return record(start(job, isWet ? [model] : []));
       if (isWet) return record(start(job, [model]));
       const waited = view.readyAt > (view.clock.workingSince ?? Infinity) ? new Date(view.readyAt).toISOString() : null;
-      const begins = view.clock.current?.passKey !== pass.key;
-      record({ kind: 'done', ...(begins ? of(pass) : place(pass)), models: [model], readyAt: waited });
+      const begins = view.clock.current?.passKey !== pass.key || pass.dips.length > 1;
+      record({ kind: 'done', ...(begins ? of(pass, [model]) : place(pass)), models: [model], readyAt: waited });
     },
     takeUp: (next: BenchJob) => record(start(next)),
     /** Takes this model next, under the pass in hand; from another job the setup is taken up first. */
     pick: (from: BenchJob, chosen: number) => {
-      const taps: NewEvent[] = view.clock.current?.passKey === from.passKey ? [] : [start(from)];
+      const taps: NewEvent[] =
+        view.clock.current?.passKey === from.passKey && view.clock.current.setupId === from.setupId ? [] : [start(from)];
       record(...taps, { kind: 'picked', unit: from.unitId, models: [chosen] });
     },
     /** What is offered while the model in hand is wet. */
@@ -100,12 +109,12 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
     },
     pause: () => record({ kind: view.clock.pausedSince === null ? 'paused' : 'resumed' }),
     miss: (missed: BenchPass, models: number[], note = '') => record({ kind: 'missed', ...place(missed), models, note }),
-    touchUp: (missed: BenchPass, models: number[]) => record({ kind: 'touched-up', ...of(missed), models }),
+    touchUp: (missed: BenchPass, models: number[]) => record({ kind: 'touched-up', ...of(missed, models), models }),
     looked: ({ pass: washed, models }: LookBack) => record({ kind: 'looked', ...place(washed), models }),
     note: (text: string) => record({ kind: 'noted', ...(pass ? place(pass) : {}), models: model === null ? [] : [model], note: text }),
     /** Models that were painted and not ticked, from the leg sheet say; minutes are null where nobody knows them. */
     tickOff: (ticked: BenchJob, models: number[], minutes: number | null) =>
-      record({ kind: 'done', ...of(passes.get(ticked.passKey)!), models, minutes: minutes ?? 0 }),
+      record({ kind: 'done', ...of(passes.get(ticked.passKey)!, models), models, minutes: minutes ?? 0 }),
     end: () => record({ kind: 'ended' }),
     /** The time since the last tap was a break: it is taken out of the work. */
     wasBreak: () => clock.lastAt !== null && record({ kind: 'paused', at: new Date(clock.lastAt + 1).toISOString() }, { kind: 'resumed' }),

@@ -21,6 +21,6 @@ export const trayWords = ({ units }: Names, job: BenchJob): string => (units.get
 /** What a job is, in full: Wash, Reed cutters, tray 1, everything. */
 export function jobWords(names: Names, job: BenchJob): string {
   const pass = names.passes.get(job.passKey)!;
-  const paint = names.paints.get(pass.paintId ?? '');
+  const paint = names.paints.get(job.paintId ?? '');
   return `${paint?.name ?? factsOf(pass.technique).label}: ${unitWords(names, job.unitId)}${trayWords(names, job)}, ${passWords(pass)}`;
 }

@@ -1,7 +1,7 @@
 import { X } from 'lucide-react';
 import { useRef } from 'react';
 import { SIZE_LABELS, SIZES } from '../../core/scheme/definitions';
-import { BASE_SCHOOLS, METALLICS_SCHOOLS, WEEKDAYS, type HouseRules, type WeeklySession } from '../../core/scheme/houseRules';
+import { WEEKDAYS, type HouseRules, type WeeklySession } from '../../core/scheme/houseRules';
 import { Button } from '../../ui/Button/Button';
 import { ClockField } from '../../ui/Field/ClockField';
 import { SelectField } from '../../ui/Field/Field';
@@ -10,6 +10,7 @@ import { Panel } from '../../ui/Panel/Panel';
 import { minorPerMajor, minutesText } from '../../ui/format';
 import { send } from '../shared/api';
 import { SaveState } from '../shared/SaveState';
+import { SchoolFields } from '../shared/SchoolFields';
 import { useSaved } from '../shared/useSaved';
 import styles from './View.module.css';
 
@@ -31,6 +32,7 @@ interface NumberEntry {
 const CHANGEOVERS: NumberEntry[] = [
   { key: 'sitDownMinutes', label: 'Sitting down: light, palette, water', unit: 'min', min: 0, max: 120 },
   { key: 'paintMinutes', label: 'Opening, thinning or mixing a paint', unit: 'min', min: 0, max: 120 },
+  { key: 'dropMinutes', label: 'One more drop into the mix in hand', unit: 'min', min: 0, max: 120 },
   { key: 'handMinutes', label: 'Changing the brush or the technique', unit: 'min', min: 0, max: 120 },
   { key: 'waterMinutes', label: 'Fresh water after metallics', unit: 'min', min: 0, max: 120 },
   { key: 'sprayMinutes', label: 'Setting up or cleaning a spray place', unit: 'min', min: 0, max: 240 },
@@ -87,19 +89,7 @@ export function HouseRulesView({ rules: initial, revision: opened }: { rules: Ho
         </div>
         <Panel title="What a change of setup costs">{numbers(CHANGEOVERS)}</Panel>
         <Panel title="The bench">{numbers(BENCH)}</Panel>
-        <Panel title="Preferences and rates">
-          <SelectField
-            label="Metallics"
-            value={rules.metallics}
-            options={asOptions(METALLICS_SCHOOLS)}
-            onChange={(metallics) => change({ metallics })}
-          />
-          <SelectField
-            label="The base is"
-            value={rules.baseSchool}
-            options={asOptions(BASE_SCHOOLS)}
-            onChange={(baseSchool) => change({ baseSchool })}
-          />
+        <Panel title="Rates">
           <NumberField
             label="Rate for an hour, for new commissions"
             unit={rules.currency}
@@ -116,6 +106,14 @@ export function HouseRulesView({ rules: initial, revision: opened }: { rules: Ho
           />
         </Panel>
       </div>
+      <Panel title="Schools: where painters differ">
+        <div className={styles.schools}>
+          <SchoolFields
+            value={rules.schools}
+            onChange={(question, choice) => choice !== null && change({ schools: { ...rules.schools, [question]: choice } })}
+          />
+        </div>
+      </Panel>
     </div>
   );
 }

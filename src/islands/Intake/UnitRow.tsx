@@ -1,10 +1,11 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
-import { hasOpenCount, modelsOf, type TestModelState } from '../../core/scheme/definitions';
+import { hasOpenCount, type TestModelState } from '../../core/scheme/definitions';
 import type { UnitEntry } from '../../core/views/stored';
 import { Button } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';
+import { Hidden } from '../../ui/Hidden/Hidden';
 import { counted } from '../../ui/format';
 import { sizeOptions } from '../shared/options';
 import styles from './View.module.css';
@@ -20,11 +21,14 @@ const testModelOptions: { value: TestModelState; label: string }[] = [
 interface UnitRowProps {
   unit: UnitEntry;
   started: boolean;
+  /** Leaders and groups in few words, and where they are changed. */
+  roster: string;
+  rosterHref: string;
   onChange: (part: Partial<UnitEntry>) => void;
   onRemove: () => void;
 }
 
-export function UnitRow({ unit, started, onChange, onRemove }: UnitRowProps) {
+export function UnitRow({ unit, started, roster, rosterHref, onChange, onRemove }: UnitRowProps) {
   const [asked, setAsked] = useState(false);
   const remove = () => (started && !asked ? setAsked(true) : onRemove());
   const named = (what: string) => `${what} of ${unit.name}`;
@@ -62,15 +66,10 @@ export function UnitRow({ unit, started, onChange, onRemove }: UnitRowProps) {
           />
         </td>
         <td className={styles.figure}>
-          <NumberField
-            label={named('Leaders')}
-            hideLabel
-            whole
-            value={unit.leaders}
-            min={0}
-            max={modelsOf(unit)}
-            onChange={(leaders) => onChange({ leaders: leaders ?? 0 })}
-          />
+          <a href={rosterHref}>
+            {roster}
+            <Hidden>: {named('who is who')}</Hidden>
+          </a>
         </td>
         <td className={styles.figure}>
           <NumberField

@@ -60,7 +60,7 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
               <th scope="col">Size</th>
               <th scope="col">Promised</th>
               <th scope="col">Counted</th>
-              <th scope="col">Leaders</th>
+              <th scope="col">Who is who</th>
               <th scope="col">Most on a tray</th>
               <th scope="col">Test model</th>
               <th scope="col">
@@ -73,6 +73,8 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
               <UnitRow
                 key={unit.id}
                 unit={unit}
+                roster={rosterText(picture, unit.id)}
+                rosterHref={`/c/${picture.commission.id}/scheme?unit=${unit.id}`}
                 started={picture.startedUnits.includes(unit.id)}
                 onChange={(part) => intake.changeUnit(unit.id, part)}
                 onRemove={() => intake.removeUnit(unit.id)}
@@ -163,4 +165,14 @@ function Notes({ picture }: { picture: IntakePicture }) {
       </ul>
     </details>
   );
+}
+
+/** Leaders, groups and variants of a unit; a new one is all alike. */
+function rosterText({ units }: IntakePicture, unitId: string): string {
+  const scheme = units.find((unit) => unit.id === unitId)?.scheme;
+  const named = [
+    ...(scheme?.groups ?? []).map((group) => `${group.models.length} ${group.name}`),
+    ...(scheme?.variants ?? []).map((variant) => variant.name.toLowerCase()),
+  ];
+  return named.join(', ') || 'all alike';
 }

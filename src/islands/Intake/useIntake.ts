@@ -16,14 +16,13 @@ export interface IntakeValue {
 
 const NEW_TRAY_LIMIT = 10;
 
-const unitEntry = ({ id, name, size, promised, counted, countNote, leaders, trayLimit, testModel }: UnitEntry): UnitEntry => ({
+const unitEntry = ({ id, name, size, promised, counted, countNote, trayLimit, testModel }: UnitEntry): UnitEntry => ({
   id,
   name,
   size,
   promised,
   counted,
   countNote,
-  leaders,
   trayLimit,
   testModel,
 });
@@ -63,7 +62,7 @@ export function useIntake(picture: IntakePicture) {
         ...value,
         units: [
           ...value.units,
-          { id: ulid(), name, size, promised, counted: null, countNote: '', leaders: 0, trayLimit: NEW_TRAY_LIMIT, testModel: 'none' },
+          { id: ulid(), name, size, promised, counted: null, countNote: '', trayLimit: NEW_TRAY_LIMIT, testModel: 'none' },
         ],
       }),
     bringBack: (unit: UnitEntry) => change({ ...value, units: [...value.units, unitEntry(unit)] }),

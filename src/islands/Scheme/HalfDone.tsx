@@ -1,14 +1,16 @@
 import { useState } from 'react';
-import type { Paint, Step } from '../../core/scheme/definitions';
+import type { Mix, Paint, Step } from '../../core/scheme/definitions';
 import { factsOf } from '../../core/scheme/techniques';
 import { Button } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
 import { counted, positionsText } from '../../ui/format';
+import { potOf } from './PaintPicker';
 
 interface HalfDoneProps {
   step: Step;
   change: Partial<Step>;
   paints: Paint[];
+  mixes: Mix[];
   painted: number[];
   onChange: (part: Partial<Step>) => void;
   onEvents: (kind: 'kept' | 'reopened', coats: number[]) => Promise<unknown> | null;
@@ -19,7 +21,7 @@ const coatsFrom = (first: number, last: number): number[] =>
   Array.from({ length: Math.max(0, last - first + 1) }, (_, index) => first + index);
 
 /** A step is changed that some models carry already: what holds for those? */
-export function HalfDone({ step, change, paints, painted, onChange, onEvents, onDone }: HalfDoneProps) {
+export function HalfDone({ step, change, paints, mixes, painted, onChange, onEvents, onDone }: HalfDoneProps) {
   const [error, setError] = useState<string | null>(null);
   const more = coatsFrom(step.coats + 1, change.coats ?? step.coats);
   const apply = async (events: { kind: 'kept' | 'reopened'; coats: number[] } | null) => {
@@ -31,7 +33,7 @@ export function HalfDone({ step, change, paints, painted, onChange, onEvents, on
       setError((problem as Error).message);
     }
   };
-  const paint = paints.find((each) => each.id === step.paintId)?.name;
+  const paint = potOf(step, paints, mixes)?.name;
   return (
     <Notice kind="flag">
       <div data-testid="half-done">

@@ -2,7 +2,7 @@ import { useRef, useState } from 'react';
 import type { Paint } from '../../core/scheme/definitions';
 import { Button } from '../../ui/Button/Button';
 import { TextField } from '../../ui/Field/Field';
-import { PaintPicker } from './PaintPicker';
+import { PaintPicker, type PotChoice } from './PaintPicker';
 import styles from './View.module.css';
 
 interface NewPartProps {
@@ -12,18 +12,20 @@ interface NewPartProps {
   onNewPaint: (paint: Paint) => Promise<void>;
 }
 
+const NOTHING: PotChoice = { paint: null, mix: null };
+
 /** A part and the paint of its base coat: enough to plan with. */
 export function NewPart({ paints, isFirst, onAdd, onNewPaint }: NewPartProps) {
   const form = useRef<HTMLDivElement>(null);
   const [name, setName] = useState('');
-  const [paintId, setPaintId] = useState<string | null>(null);
+  const [choice, setChoice] = useState<PotChoice>(NOTHING);
   const [writingPaint, setWritingPaint] = useState(false);
   const [error, setError] = useState<string | null>(null);
   const add = () => {
     if (name.trim() === '') return setError('The part has no name: say what is painted, as Coat or Boots.');
-    onAdd(name.trim(), paintId);
+    onAdd(name.trim(), choice.paint);
     setName('');
-    setPaintId(null);
+    setChoice(NOTHING);
     setError(null);
     form.current?.querySelector('input')?.focus();
   };
@@ -39,9 +41,9 @@ export function NewPart({ paints, isFirst, onAdd, onNewPaint }: NewPartProps) {
       />
       <PaintPicker
         label="Base coat"
-        value={paintId}
+        value={choice}
         paints={paints}
-        onChange={setPaintId}
+        onChange={setChoice}
         onNewPaint={onNewPaint}
         onAdding={setWritingPaint}
       />

@@ -1,23 +1,34 @@
 import { useState } from 'react';
-import { includesStandard, type Paint, type Standard, type Step, type Unit } from '../../core/scheme/definitions';
+import { includesStandard, type Paint, type Part, type Standard, type Step, type Unit } from '../../core/scheme/definitions';
 import type { HouseRules } from '../../core/scheme/houseRules';
+import { MOMENTS, type Moment } from '../../core/scheme/moments';
 import { factsOf } from '../../core/scheme/techniques';
 import type { CommissionEstimate } from '../../core/views/estimate';
 import { Button } from '../../ui/Button/Button';
-import { SelectField } from '../../ui/Field/Field';
+import { SelectField, TextField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';
 import { Notice } from '../../ui/Notice/Notice';
 import { counted, differenceText, minutesText } from '../../ui/format';
-import { standardNames, techniqueOptions, whoOptions } from '../shared/options';
+import { standardNames, techniqueOptions } from '../shared/options';
 import { stepCost } from './costs';
 import { HalfDone } from './HalfDone';
-import { PaintPicker } from './PaintPicker';
+import { MorePaints } from './MorePaints';
+import { PaintPicker, potOf } from './PaintPicker';
 import { reasonsFor } from './reasons';
+import { Spoiled, type SpoiledBy } from './Spoiled';
+import { whomOf, whomOptions, whomValue } from './whom';
 import styles from './View.module.css';
 
 interface StepEditorProps {
   unit: Unit;
   step: Step | null;
+  /** Null for a step that goes over everything. */
+  part: Part | null;
+  /** What a later step does to it; null when nothing does. */
+  spoiled: SpoiledBy | null;
+  /** Names of parts to keep clear of. */
+  keepClear: string[];
+  onBringBack: () => void;
   standard: Standard;
   paints: Paint[];
   house: HouseRules;
@@ -31,9 +42,15 @@ interface StepEditorProps {
   onNewPaint: (paint: Paint) => Promise<void>;
 }
 
+const momentOptions = [
+  { value: '', label: 'as usual for it' },
+  ...MOMENTS.map((value) => ({ value: value as string, label: value as string })),
+];
+
 /** The step in hand: what it is, what it costs, and why it stands there. */
 export function StepEditor(props: StepEditorProps) {
-  const { unit, step, standard, paints, house, estimate, painted, onChange, onRemove, onNewPaint } = props;
+  const { unit, step, part, standard, paints, house, estimate, painted, onChange, onRemove, onNewPaint } = props;
+  const { mixes } = unit.scheme;
   const [pending, setPending] = useState<Partial<Step> | null>(null);
   const [isSure, setSure] = useState(false);
   if (!step) {
@@ -48,8 +65,8 @@ export function StepEditor(props: StepEditorProps) {
   }
   const facts = factsOf(step.technique);
   /** What changes the work asks first when models are painted already. */
-  const changeWork = (part: Partial<Step>) => (painted.length > 0 ? setPending(part) : onChange(part));
-  const cost = stepCost(unit, step, estimate, house.leaderFactor);
+  const changeWork = (change: Partial<Step>) => (painted.length > 0 ? setPending(change) : onChange(change));
+  const cost = stepCost(unit, step, part, estimate, house);
   return (
     <aside className={styles.editor} aria-label="The step in hand">
       <div className={styles.editorFields}>
@@ -62,9 +79,20 @@ export function StepEditor(props: StepEditorProps) {
         {facts.usesPaint && (
           <PaintPicker
             label="Paint"
-            value={step.paintId}
+            value={step}
             paints={paints}
-            onChange={(paintId) => changeWork({ paintId })}
+            mixes={mixes}
+            onChange={({ paint, mix }) => changeWork({ paint, mix })}
+            onNewPaint={onNewPaint}
+          />
+        )}
+        {facts.usesPaint && unit.scheme.variants.length > 0 && (
+          <MorePaints
+            step={step}
+            scheme={unit.scheme}
+            paints={paints}
+            mixes={mixes}
+            onChange={(paintFor) => changeWork({ paintFor })}
             onNewPaint={onNewPaint}
           />
         )}
@@ -80,7 +108,12 @@ export function StepEditor(props: StepEditorProps) {
           />
         </div>
         <div className={styles.pair}>
-          <SelectField label="For" value={step.who} options={whoOptions} onChange={(who) => onChange({ who })} />
+          <SelectField
+            label="For"
+            value={whomValue(step.for)}
+            options={whomOptions(step.for, unit.scheme)}
+            onChange={(whom) => onChange({ for: whomOf(whom) })}
+          />
           <SelectField
             label="Included from"
             value={step.standard}
@@ -94,12 +127,36 @@ export function StepEditor(props: StepEditorProps) {
           optional
           min={0}
           max={10000}
-          placeholder={String(paints.find((paint) => paint.id === step.paintId)?.dryMinutes ?? facts.dryMinutes)}
+          placeholder={String(potOf(step, paints, mixes)?.dryMinutes ?? facts.dryMinutes)}
           value={step.dryMinutes}
           onChange={(dryMinutes) => onChange({ dryMinutes })}
         />
+        <label className={styles.check}>
+          <input type="checkbox" checked={step.optional} onChange={(event) => onChange({ optional: event.target.checked })} /> May be left
+          out when time is short
+        </label>
+        <details>
+          <summary className={styles.more}>Moment, strength, note</summary>
+          <div className={styles.editorFields}>
+            <SelectField
+              label="When"
+              value={step.moment ?? ''}
+              options={momentOptions}
+              onChange={(moment) => onChange({ moment: moment === '' ? null : (moment as Moment) })}
+            />
+            <TextField
+              label="Strength"
+              placeholder="1:1 with medium"
+              value={step.strength}
+              onChange={(strength) => onChange({ strength })}
+            />
+            <TextField label="Note" value={step.note} onChange={(note) => onChange({ note })} />
+          </div>
+        </details>
       </div>
-      {pending && <HalfDone {...props} step={step} change={pending} onDone={() => setPending(null)} />}
+      {props.spoiled && <Spoiled by={props.spoiled} onBringBack={props.onBringBack} />}
+      {props.keepClear.length > 0 && <p data-testid="keep-clear">Keep clear: {props.keepClear.join(', ')}.</p>}
+      {pending && <HalfDone {...props} mixes={mixes} step={step} change={pending} onDone={() => setPending(null)} />}
       <div className={styles.costs}>
         <p>
           <strong>

@@ -1,6 +1,7 @@
-import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react';
+import { ArrowDown, ArrowUp, Plus, Settings2, TriangleAlert, X } from 'lucide-react';
 import { useState, type KeyboardEvent } from 'react';
-import { includesStandard, type Paint, type Standard, type Step, type Unit } from '../../core/scheme/definitions';
+import { includesStandard, type Paint, type Part, type Standard, type Step, type Unit } from '../../core/scheme/definitions';
+import type { HouseRules } from '../../core/scheme/houseRules';
 import { factsOf } from '../../core/scheme/techniques';
 import type { CommissionEstimate } from '../../core/views/estimate';
 import { Button } from '../../ui/Button/Button';
@@ -10,6 +11,8 @@ import { Swatch } from '../../ui/Swatch/Swatch';
 import { cx } from '../../ui/cx';
 import { minutesText } from '../../ui/format';
 import { stepCost } from './costs';
+import { potOf } from './PaintPicker';
+import { whomText } from './whom';
 import styles from './View.module.css';
 
 interface StripProps {
@@ -19,12 +22,17 @@ interface StripProps {
   standard: Standard;
   paints: Paint[];
   estimate: CommissionEstimate;
-  leaderFactor: number;
+  house: HouseRules;
+  part: Part | null;
+  /** Steps that a later one spoils. */
+  warned: ReadonlySet<string>;
   selected: string | null;
   onSelect: (stepId: string) => void;
   onMove: (stepId: string, by: number) => void;
   onAdd: () => void;
   onRename?: (name: string) => void;
+  /** Shows what else can be said of the part. */
+  onSelectPart?: () => void;
   onMovePart?: (by: number) => void;
   onRemovePart?: () => void;
   /** Some models are painted here: removing asks once. */
@@ -32,7 +40,7 @@ interface StripProps {
 }
 
 /** One part and its steps, in the order they go on. */
-export function Strip({ name, steps, onAdd, onRename, onMovePart, onRemovePart, painted = false, ...rest }: StripProps) {
+export function Strip({ name, steps, onAdd, onRename, onSelectPart, onMovePart, onRemovePart, painted = false, ...rest }: StripProps) {
   const [isSure, setSure] = useState(false);
   const onKeyDown = (event: KeyboardEvent) => {
     if (!event.altKey || !onMovePart) return;
@@ -51,6 +59,9 @@ export function Strip({ name, steps, onAdd, onRename, onMovePart, onRemovePart, 
         )}
         {onMovePart && (
           <span className={styles.partTools}>
+            <Button kind="quiet" aria-label={`More about ${name}`} onClick={onSelectPart}>
+              <Settings2 aria-hidden="true" size={16} />
+            </Button>
             <Button kind="quiet" aria-label={`${name} deeper`} onClick={() => onMovePart(-1)}>
               <ArrowUp aria-hidden="true" size={16} />
             </Button>
@@ -81,12 +92,14 @@ export function Strip({ name, steps, onAdd, onRename, onMovePart, onRemovePart, 
   );
 }
 
-type ChipProps = Omit<StripProps, 'name' | 'steps' | 'onAdd' | 'onRename' | 'onMovePart' | 'onRemovePart' | 'painted'> & { step: Step };
+type ChipProps = Omit<StripProps, 'name' | 'steps' | 'onAdd' | 'onRename' | 'onSelectPart' | 'onMovePart' | 'onRemovePart' | 'painted'> & {
+  step: Step;
+};
 
-function StepChip({ step, unit, standard, paints, estimate, leaderFactor, selected, onSelect, onMove }: ChipProps) {
-  const paint = paints.find((each) => each.id === step.paintId) ?? null;
+function StepChip({ step, part, unit, standard, paints, estimate, house, selected, warned, onSelect, onMove }: ChipProps) {
+  const paint = potOf(step, paints, unit.scheme.mixes);
   const facts = factsOf(step.technique);
-  const cost = stepCost(unit, step, estimate, leaderFactor);
+  const cost = stepCost(unit, step, part, estimate, house);
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.altKey && (event.key === 'ArrowLeft' || event.key === 'ArrowRight')) {
       event.preventDefault();
@@ -107,7 +120,16 @@ function StepChip({ step, unit, standard, paints, estimate, leaderFactor, select
           <span>
             {facts.label}
             {step.coats > 1 && ` ×${step.coats}`}
-            {step.who !== 'all' && ` (${step.who})`}
+            {step.for !== null && ` (${whomText(step.for, unit.scheme)})`}
+            {step.paintFor.length > 0 && ` +${step.paintFor.length}`}
+            {step.optional && ' (optional)'}
+            {warned.has(step.id) && (
+              <>
+                {' '}
+                <TriangleAlert size={14} aria-hidden="true" />
+                <Hidden> spoiled by a later step</Hidden>
+              </>
+            )}
           </span>
           <small>{paint?.name ?? (facts.usesPaint ? 'no paint yet' : '')}</small>
           <small className={styles.cost}>

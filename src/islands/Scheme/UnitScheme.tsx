@@ -1,7 +1,7 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { ulid } from 'ulid';
 import { copyScheme } from '../../core/scheme/copyScheme';
-import { includesStandard, type Paint, type Scheme, type Standard } from '../../core/scheme/definitions';
+import { includesStandard, type Paint, type Scheme, type Standard, type Step } from '../../core/scheme/definitions';
 import type { HouseRules } from '../../core/scheme/houseRules';
 import { factsOf } from '../../core/scheme/techniques';
 import type { CommissionEstimate } from '../../core/views/estimate';
@@ -10,12 +10,14 @@ import { Button } from '../../ui/Button/Button';
 import { cx } from '../../ui/cx';
 import { counted, minutesText } from '../../ui/format';
 import { SaveState } from '../shared/SaveState';
+import { SchoolFields } from '../shared/SchoolFields';
 import { useSaved } from '../shared/useSaved';
 import { stopLines } from './costs';
 import {
   addPart,
   addStep,
   addUsualGround,
+  broughtBack,
   movePart,
   isOut,
   moveStep,
@@ -23,15 +25,23 @@ import {
   putBack,
   removePart,
   removeStep,
-  renamePart,
+  withSchool,
+  changePart,
   changeStep,
   type StripId,
 } from './edits';
+import { Mixes } from './Mixes';
 import { NewPart } from './NewPart';
+import { PartEditor } from './PartEditor';
+import { Roster } from './Roster';
+import { Rules } from './Rules';
+import { SchemeFiles } from './SchemeFiles';
+import { Starters } from './Starters';
 import { StepEditor } from './StepEditor';
 import { Strip } from './Strip';
 import { sendMarks } from './sendMarks';
 import { paintedUnder } from './usePainted';
+import { useWarnings } from './useWarnings';
 import styles from './View.module.css';
 
 interface UnitSchemeProps {
@@ -55,10 +65,21 @@ export function UnitScheme({ unit, others, standard, paints, house, estimate, on
   const { value: scheme, change } = saved;
   const [out, setOut] = useState(() => removed.map(({ piece }) => piece));
   const [selected, setSelected] = useState<{ strip: StripId; step: string } | null>(null);
-  const shownUnit = { ...unit, scheme };
+  const [selectedPart, setSelectedPart] = useState<string | null>(null);
+  const shownUnit = useMemo(() => ({ ...unit, scheme }), [unit, scheme]);
+  const warnings = useWarnings(shownUnit, standard, paints, house);
   const strip = selected && (selected.strip === null ? scheme.allOver : scheme.parts.find((part) => part.id === selected.strip)?.steps);
   const step = strip?.find((each) => each.id === selected?.step) ?? null;
 
+  const stepPart = scheme.parts.find((part) => part.id === selected?.strip) ?? null;
+  const partInHand = scheme.parts.find((part) => part.id === selectedPart) ?? null;
+  const bringBack = (spoiled: Step, at: StripId) => {
+    const added = broughtBack(spoiled);
+    change(addStep(scheme, at, added));
+    setSelected({ strip: at, step: added.id });
+  };
+
+  const allSteps = [...scheme.parts.flatMap((part) => part.steps), ...scheme.allOver];
   const takenOut = out.filter((piece) => isOut(scheme, piece));
   const takeOut = (piece: RemovedPiece['piece'], next: Scheme) => {
     setOut((all) => [piece, ...all]);
@@ -70,9 +91,14 @@ export function UnitScheme({ unit, others, standard, paints, house, estimate, on
     standard,
     paints,
     estimate,
-    leaderFactor: house.leaderFactor,
+    house,
+    part: scheme.parts.find((part) => part.id === id) ?? null,
+    warned: warnings.spoiled,
     selected: step?.id ?? null,
-    onSelect: (stepId: string) => setSelected({ strip: id, step: stepId }),
+    onSelect: (stepId: string) => {
+      setSelectedPart(null);
+      setSelected({ strip: id, step: stepId });
+    },
     onMove: (stepId: string, by: number) => change(moveStep(scheme, id, stepId, by)),
     onAdd: () => {
       const added = newStep(id === null ? 'wash' : 'layer', null, id === null);
@@ -85,9 +111,10 @@ export function UnitScheme({ unit, others, standard, paints, house, estimate, on
     <div className={styles.scheme} id="scheme" role="tabpanel" aria-label={`Scheme of ${unit.name}`}>
       <div className={styles.strips}>
         <div className={styles.bar}>
-          <StopLines lines={stopLines(shownUnit, scheme, estimate, house.leaderFactor)} standard={standard} />
+          <StopLines lines={stopLines(shownUnit, scheme, estimate, house)} standard={standard} />
           <SaveState saved={saved} />
         </div>
+        <Roster unit={shownUnit} scheme={scheme} standard={standard} onChange={change} />
         {scheme.parts.length > 0 && (
           <p className={styles.depth}>The deepest part, painted first. Minutes: one model, then the whole unit.</p>
         )}
@@ -97,7 +124,11 @@ export function UnitScheme({ unit, others, standard, paints, house, estimate, on
             name={part.name}
             steps={part.steps}
             {...stripProps(part.id)}
-            onRename={(name) => change(renamePart(scheme, part.id, name))}
+            onRename={(name) => change(changePart(scheme, part.id, { name }))}
+            onSelectPart={() => {
+              setSelected(null);
+              setSelectedPart(part.id);
+            }}
             onMovePart={(by) => change(movePart(scheme, part.id, by))}
             painted={part.steps.flatMap((each) => paintedUnder(painted, each.id)).length > 0}
             onRemovePart={() => takeOut({ kind: 'part', part }, removePart(scheme, part.id))}
@@ -110,7 +141,25 @@ export function UnitScheme({ unit, others, standard, paints, house, estimate, on
           onNewPaint={onNewPaint}
           onAdd={(name, paintId) => change(addPart(scheme, name, paintId))}
         />
+        {scheme.parts.length === 0 && scheme.allOver.length === 0 && (
+          <Starters unit={shownUnit} paints={paints} onNewPaint={onNewPaint} onStart={change} />
+        )}
         {scheme.allOver.length > 0 && <Strip name="Over everything" steps={scheme.allOver} {...stripProps(null)} />}
+        <Mixes scheme={scheme} paints={paints} onChange={change} onNewPaint={onNewPaint} />
+        <details className={styles.section} data-testid="schools">
+          <summary>
+            Schools of this scheme:{' '}
+            {Object.keys(scheme.schools).length === 0 ? 'as in House rules' : Object.values(scheme.schools).join(', ')}
+          </summary>
+          <div className={styles.schools}>
+            <SchoolFields
+              value={scheme.schools}
+              house={house.schools}
+              onChange={(question, choice) => change(withSchool(scheme, question, choice))}
+            />
+          </div>
+        </details>
+        <Rules unit={shownUnit} standard={standard} paints={paints} house={house} onChange={change} />
         {takenOut.length > 0 && (
           <details className={styles.removed} data-testid="removed">
             <summary>{counted(takenOut.length, 'thing')} removed</summary>
@@ -127,6 +176,14 @@ export function UnitScheme({ unit, others, standard, paints, house, estimate, on
           </details>
         )}
         <div className={styles.starts}>
+          <SchemeFiles
+            unit={shownUnit}
+            standard={standard}
+            paints={paints}
+            isStarted={allSteps.some((each) => paintedUnder(painted, each.id).length > 0)}
+            onNewPaint={onNewPaint}
+            onOpen={change}
+          />
           {scheme.allOver.length === 0 && <Button onClick={() => change(addUsualGround(scheme))}>Add primer, wash, rim and varnish</Button>}
           {scheme.parts.length === 0 &&
             others.map((other) => (
@@ -136,22 +193,30 @@ export function UnitScheme({ unit, others, standard, paints, house, estimate, on
             ))}
         </div>
       </div>
-      <StepEditor
-        key={step?.id ?? 'none'}
-        unit={shownUnit}
-        step={step}
-        standard={standard}
-        paints={paints}
-        house={house}
-        estimate={estimate}
-        onNewPaint={onNewPaint}
-        painted={step ? paintedUnder(painted, step.id) : []}
-        onChange={(part) => selected && change(changeStep(scheme, selected.strip, selected.step, part))}
-        onEvents={(kind, coats) => step && sendMarks(unit.id, step, kind, coats, paintedUnder(painted, step.id))}
-        onRemove={() =>
-          selected && step && takeOut({ kind: 'step', step, partId: selected.strip }, removeStep(scheme, selected.strip, selected.step))
-        }
-      />
+      {partInHand ? (
+        <PartEditor part={partInHand} scheme={scheme} onChange={(part) => change(changePart(scheme, partInHand.id, part))} />
+      ) : (
+        <StepEditor
+          key={step?.id ?? 'none'}
+          unit={shownUnit}
+          step={step}
+          part={stepPart}
+          spoiled={step ? warnings.by(step.id, estimate) : null}
+          keepClear={step ? (warnings.keepClear.get(step.id) ?? []) : []}
+          onBringBack={() => step && selected && bringBack(step, selected.strip)}
+          standard={standard}
+          paints={paints}
+          house={house}
+          estimate={estimate}
+          onNewPaint={onNewPaint}
+          painted={step ? paintedUnder(painted, step.id) : []}
+          onChange={(part) => selected && change(changeStep(scheme, selected.strip, selected.step, part))}
+          onEvents={(kind, coats) => step && sendMarks(unit.id, step, kind, coats, paintedUnder(painted, step.id))}
+          onRemove={() =>
+            selected && step && takeOut({ kind: 'step', step, partId: selected.strip }, removeStep(scheme, selected.strip, selected.step))
+          }
+        />
+      )}
     </div>
   );
 }

@@ -1,5 +1,7 @@
-import { includesStandard, STANDARDS, type Scheme, type Standard, type Step, type Unit } from '../../core/scheme/definitions';
-import { modelsForStep, passKey } from '../../core/scheme/passes';
+import { includesStandard, STANDARDS, type Part, type Scheme, type Standard, type Step, type Unit } from '../../core/scheme/definitions';
+import type { HouseRules } from '../../core/scheme/houseRules';
+import { effortOf, passKey } from '../../core/scheme/passes';
+import { factorOf, modelFactors, modelsForStep } from '../../core/scheme/whoTakes';
 import { normMinutes } from '../../core/time/norms';
 import type { CommissionEstimate } from '../../core/views/estimate';
 
@@ -15,12 +17,13 @@ export interface StepCost {
   why: string;
 }
 
-export function stepCost(unit: Unit, step: Step, estimate: CommissionEstimate, leaderFactor: number): StepCost {
+export function stepCost(unit: Unit, step: Step, part: Part | null, estimate: CommissionEstimate, house: HouseRules): StepCost {
   const known = estimate.passes.find((pass) => pass.passKey === passKey(step.id, 1));
   // A step that was only just changed or lies above the standard is not in the estimate: the norm stands in until it is.
-  const perModel = known ? known.p50 : normMinutes(step.technique, unit.size, step.coverage);
+  const perModel = (known ? known.p50 : normMinutes(step.technique, unit.size, step.coverage)) * effortOf({ part });
   const models = modelsForStep(unit, step);
-  const weight = models.reduce((sum, model) => sum + (model <= unit.leaders ? leaderFactor : 1), 0);
+  const factors = modelFactors(unit.scheme, house);
+  const weight = models.reduce((sum, model) => sum + factorOf(factors, model), 0);
   return {
     perModel,
     models: models.length,
@@ -35,13 +38,16 @@ export function stopLines(
   unit: Unit,
   scheme: Scheme,
   estimate: CommissionEstimate,
-  leaderFactor: number,
+  house: HouseRules,
 ): { standard: Standard; minutes: number }[] {
-  const steps = [...scheme.parts.flatMap((part) => part.steps), ...scheme.allOver];
+  const steps = [
+    ...scheme.parts.flatMap((part) => part.steps.map((step) => ({ step, part }))),
+    ...scheme.allOver.map((step) => ({ step, part: null })),
+  ];
   return STANDARDS.map((standard) => ({
     standard,
     minutes: steps
-      .filter((step) => includesStandard(standard, step.standard))
-      .reduce((sum, step) => sum + stepCost(unit, step, estimate, leaderFactor).unitMinutes, 0),
+      .filter(({ step }) => includesStandard(standard, step.standard))
+      .reduce((sum, { step, part }) => sum + stepCost(unit, step, part, estimate, house).unitMinutes, 0),
   }));
 }

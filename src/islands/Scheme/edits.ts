@@ -1,5 +1,7 @@
 import { ulid } from 'ulid';
-import type { Scheme, Step, Technique } from '../../core/scheme/definitions';
+import { usualPart, usualStep } from '../../core/scheme/briefScheme';
+import type { Part, Scheme, Step, StepFor, Technique } from '../../core/scheme/definitions';
+import type { SchoolQuestion } from '../../core/scheme/schools';
 import { factsOf } from '../../core/scheme/techniques';
 import type { RemovedPiece } from '../../core/views/stored';
 
@@ -26,20 +28,14 @@ const usualCoverage = (technique: Technique, overAll: boolean): number => {
   return ['basecoat', 'translucent', 'wash'].includes(technique) ? 0.15 : 0.05;
 };
 
-export const newStep = (technique: Technique, paintId: string | null, overAll: boolean): Step => ({
-  id: ulid(),
-  technique,
-  paintId: factsOf(technique).usesPaint ? paintId : null,
-  coats: 1,
-  coverage: usualCoverage(technique, overAll),
-  who: 'all',
-  standard: ['base', 'shade', 'prime', 'rim', 'ground', 'varnish', 'build'].includes(factsOf(technique).stage) ? 'quick' : 'table',
-  dryMinutes: null,
+export const newStep = (technique: Technique, paint: string | null, overAll: boolean): Step => ({
+  ...usualStep(ulid(), technique, factsOf(technique).usesPaint ? paint : null, usualCoverage(technique, overAll)),
+  standard: ['base', 'shade', 'prime', 'rim', 'ground', 'varnish', 'build'].includes(factsOf(technique).moment) ? 'quick' : 'table',
 });
 
-export const addPart = (scheme: Scheme, name: string, paintId: string | null): Scheme => ({
+export const addPart = (scheme: Scheme, name: string, paint: string | null): Scheme => ({
   ...scheme,
-  parts: [...scheme.parts, { id: ulid(), name, steps: [newStep('basecoat', paintId, false)] }],
+  parts: [...scheme.parts, usualPart(ulid(), name, [newStep('basecoat', paint, false)])],
 });
 
 export const addStep = (scheme: Scheme, strip: StripId, step: Step): Scheme => mapStrip(scheme, strip, (steps) => [...steps, step]);
@@ -53,10 +49,11 @@ export const addUsualGround = (scheme: Scheme): Scheme => ({
 export const changeStep = (scheme: Scheme, strip: StripId, stepId: string, part: Partial<Step>): Scheme =>
   mapStrip(scheme, strip, (steps) => steps.map((step) => (step.id === stepId ? withoutIdlePaint({ ...step, ...part }) : step)));
 
-const withoutIdlePaint = (step: Step): Step => (factsOf(step.technique).usesPaint ? step : { ...step, paintId: null });
+const withoutIdlePaint = (step: Step): Step =>
+  factsOf(step.technique).usesPaint ? step : { ...step, paint: null, mix: null, paintFor: [] };
 
 export const removeStep = (scheme: Scheme, strip: StripId, stepId: string): Scheme =>
-  mapStrip(scheme, strip, (steps) => steps.filter((step) => step.id !== stepId));
+  withoutLostEnds(mapStrip(scheme, strip, (steps) => steps.filter((step) => step.id !== stepId)));
 
 export const moveStep = (scheme: Scheme, strip: StripId, stepId: string, by: number): Scheme =>
   mapStrip(scheme, strip, (steps) =>
@@ -67,9 +64,9 @@ export const moveStep = (scheme: Scheme, strip: StripId, stepId: string, by: num
     ),
   );
 
-export const renamePart = (scheme: Scheme, partId: string, name: string): Scheme => ({
+export const changePart = (scheme: Scheme, partId: string, change: Partial<Part>): Scheme => ({
   ...scheme,
-  parts: scheme.parts.map((part) => (part.id === partId ? { ...part, name } : part)),
+  parts: scheme.parts.map((part) => (part.id === partId ? { ...part, ...change } : part)),
 });
 
 export const movePart = (scheme: Scheme, partId: string, by: number): Scheme => ({
@@ -81,10 +78,44 @@ export const movePart = (scheme: Scheme, partId: string, by: number): Scheme => 
   ),
 });
 
-export const removePart = (scheme: Scheme, partId: string): Scheme => ({
-  ...scheme,
-  parts: scheme.parts.filter((part) => part.id !== partId),
-});
+export const removePart = (scheme: Scheme, partId: string): Scheme =>
+  withoutLostEnds({
+    ...scheme,
+    parts: scheme.parts.filter((part) => part.id !== partId),
+  });
+
+/** What was said of steps, parts, groups and options that are gone goes with them. */
+export function withoutLostEnds(scheme: Scheme): Scheme {
+  const parts = new Set(scheme.parts.map((part) => part.id));
+  const steps = new Set([...scheme.parts.flatMap((part) => part.steps), ...scheme.allOver].map((step) => step.id));
+  const options = new Set(scheme.variants.flatMap((variant) => variant.options.map((option) => option.id)));
+  const whom = new Set([...options, ...scheme.groups.map((group) => group.id)]);
+  const mixes = new Set(scheme.mixes.map((mix) => mix.id));
+  const tidied = (step: Step): Step => ({
+    ...step,
+    mix: step.mix !== null && mixes.has(step.mix) ? step.mix : null,
+    paintFor: step.paintFor.filter((other) => options.has(other.option) && (!('mix' in other) || mixes.has(other.mix))),
+    for: whomLeft(step.for, whom),
+  });
+  return {
+    ...scheme,
+    parts: scheme.parts.map((part) => ({
+      ...part,
+      touches: part.touches?.filter((id) => parts.has(id)) ?? null,
+      steps: part.steps.map(tidied),
+    })),
+    allOver: scheme.allOver.map(tidied),
+    rules: scheme.rules.filter((rule) => steps.has(rule.first) && steps.has(rule.then)),
+  };
+}
+
+function whomLeft(whom: StepFor, known: ReadonlySet<string>): StepFor {
+  if (whom === null) return null;
+  const left = ('only' in whom ? whom.only : whom.without).filter((id) => known.has(id));
+  // A step for nobody any more is for nobody, not for everybody.
+  if ('only' in whom) return { only: left };
+  return left.length === 0 ? null : { without: left };
+}
 
 /** Puts a part or a step back that was taken out; a step whose part is gone too goes over everything. */
 export function putBack(scheme: Scheme, piece: RemovedPiece['piece']): Scheme {
@@ -97,4 +128,21 @@ export function putBack(scheme: Scheme, piece: RemovedPiece['piece']): Scheme {
 export function isOut({ parts, allOver }: Scheme, piece: RemovedPiece['piece']): boolean {
   if (piece.kind === 'part') return !parts.some((part) => part.id === piece.part.id);
   return ![...parts.flatMap((part) => part.steps), ...allOver].some((step) => step.id === piece.step.id);
+}
+
+/** A step that brings back what a later one spoils: the same paint once more, on a third of it. */
+export const broughtBack = (step: Step): Step => ({
+  ...step,
+  id: ulid(),
+  technique: 'layer',
+  coats: 1,
+  coverage: Math.max(0.001, step.coverage / 3),
+  moment: 'highlight',
+  dryMinutes: null,
+});
+
+/** A school of the scheme's own, or null for that of the house. */
+export function withSchool(scheme: Scheme, question: SchoolQuestion, choice: string | null): Scheme {
+  const { [question]: _before, ...others } = scheme.schools;
+  return { ...scheme, schools: choice === null ? others : { ...others, [question]: choice } };
 }

@@ -2,6 +2,7 @@ import type { Paint, Standard, Step, Unit } from '../../core/scheme/definitions'
 import type { HouseRules } from '../../core/scheme/houseRules';
 import { orderRules } from '../../core/scheme/orderRules';
 import { passesOf, passKey, type Pass } from '../../core/scheme/passes';
+import { withPots } from '../../core/scheme/pots';
 import { factsOf } from '../../core/scheme/techniques';
 
 const nameOf = (pass: Pass) => `${factsOf(pass.step.technique).label.toLowerCase()}${pass.part ? ` on ${pass.part.name}` : ''}`;
@@ -10,7 +11,7 @@ const nameOf = (pass: Pass) => `${factsOf(pass.step.technique).label.toLowerCase
 export function reasonsFor(unit: Unit, step: Step, standard: Standard, paints: Paint[], house: HouseRules): string[] {
   const passes = passesOf(unit, standard);
   const byKey = new Map(passes.map((pass) => [pass.key, pass]));
-  const rules = orderRules(unit, passes, new Map(paints.map((paint) => [paint.id, paint])), house);
+  const rules = orderRules(unit, passes, withPots(new Map(paints.map((paint) => [paint.id, paint])), [unit.scheme]), house);
   const own = passKey(step.id, 1);
   const last = passKey(step.id, step.coats);
   const after = grouped(

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { ulid } from 'ulid';
 import { PAINT_KINDS } from '../../core/scheme/definitions';
+import { commonPaints } from '../../core/scheme/starters';
 import type { StoredPaint } from '../../core/views/stored';
 import { Button } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
@@ -49,13 +50,29 @@ export function ShelfView({ paints: initial, unitsUsing }: ShelfViewProps) {
     }
   };
 
+  const fill = async () => {
+    try {
+      for (const paint of commonPaints(ulid)) {
+        const answer = await send<{ revision: number }>('PUT', '/api/paints', { revision: 0, paint });
+        setPaints((all) => [...all, { ...paint, ...answer }].sort((a, b) => a.name.localeCompare(b.name)));
+      }
+    } catch (problem) {
+      setError((problem as Error).message);
+    }
+  };
+
   return (
     <div className={styles.view}>
       <Panel
         title={counted(paints.length, 'paint')}
         aside={<TextField label="Find a paint" hideLabel placeholder="Find" value={wanted} onChange={setWanted} />}
       >
-        {paints.length === 0 && <p>The shelf is empty. Put the first paint on it here, or while you write a scheme.</p>}
+        {paints.length === 0 && (
+          <>
+            <p>The shelf is empty. Put the first paint on it here, or while you write a scheme.</p>
+            <Button onClick={() => void fill()}>Put thirty common colours on it, by plain names</Button>
+          </>
+        )}
         <ul className={styles.shelf}>
           {shown.map((paint) => (
             <li key={paint.id}>

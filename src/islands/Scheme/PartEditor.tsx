@@ -1,0 +1,65 @@
+import type { Part, Scheme } from '../../core/scheme/definitions';
+import { SelectField } from '../../ui/Field/Field';
+import { NumberField } from '../../ui/Field/NumberField';
+import styles from './View.module.css';
+
+interface PartEditorProps {
+  part: Part;
+  scheme: Scheme;
+  onChange: (change: Partial<Part>) => void;
+}
+
+const reachOptions = [
+  { value: 'easy' as const, label: 'easy' },
+  { value: 'hard' as const, label: 'hard: a quarter longer' },
+];
+
+/** What else can be said of a part: how large, how to reach, what it touches. */
+export function PartEditor({ part, scheme, onChange }: PartEditorProps) {
+  const others = scheme.parts.filter((each) => each.id !== part.id);
+  const place = scheme.parts.indexOf(part);
+  const isTouched = (other: Part) =>
+    part.touches === null ? Math.abs(scheme.parts.indexOf(other) - place) === 1 : part.touches.includes(other.id);
+  const toggle = (other: Part) => {
+    const now = others.filter(isTouched).map(({ id }) => id);
+    onChange({ touches: isTouched(other) ? now.filter((id) => id !== other.id) : [...now, other.id] });
+  };
+  return (
+    <aside className={styles.editor} aria-label="The part in hand">
+      <div className={styles.editorFields}>
+        <p>
+          <strong>{part.name}</strong>
+        </p>
+        <div className={styles.pair}>
+          <NumberField
+            label="Share of the model"
+            unit="%"
+            min={0}
+            max={100}
+            value={Math.round(part.surface * 1000) / 10}
+            onChange={(share) => share !== null && onChange({ surface: share / 100 })}
+          />
+          <SelectField label="To reach" value={part.reach} options={reachOptions} onChange={(reach) => onChange({ reach })} />
+        </div>
+        <label className={styles.check}>
+          <input type="checkbox" checked={part.keepClear} onChange={(event) => onChange({ keepClear: event.target.checked })} /> The ground
+          under it must stay clean
+        </label>
+        <label className={styles.check}>
+          <input type="checkbox" checked={part.isBase} onChange={(event) => onChange({ isBase: event.target.checked })} /> It is the ground
+          that the model stands on
+        </label>
+        {others.length > 0 && (
+          <fieldset className={styles.touches}>
+            <legend>It touches</legend>
+            {others.map((other) => (
+              <label key={other.id} className={styles.check}>
+                <input type="checkbox" checked={isTouched(other)} onChange={() => toggle(other)} /> {other.name}
+              </label>
+            ))}
+          </fieldset>
+        )}
+      </div>
+    </aside>
+  );
+}

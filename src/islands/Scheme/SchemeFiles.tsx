@@ -1,0 +1,70 @@
+import { useRef, useState } from 'react';
+import { ulid } from 'ulid';
+import { adoptScheme } from '../../core/scheme/adoptScheme';
+import { modelsOf, type Paint, type Scheme, type Standard, type Unit } from '../../core/scheme/definitions';
+import { Button } from '../../ui/Button/Button';
+import { counted } from '../../ui/format';
+import { saveFile } from '../shared/saveFile';
+
+interface SchemeFilesProps {
+  unit: Unit;
+  standard: Standard;
+  paints: Paint[];
+  /** Some models are painted by the present scheme. */
+  isStarted: boolean;
+  onNewPaint: (paint: Paint) => Promise<void>;
+  onOpen: (scheme: Scheme) => void;
+}
+
+// The format comes along only when a file is saved or opened.
+const format = () => import('../../core/formats/schemeFile');
+
+async function readFile(file: File) {
+  const { readScheme } = await format();
+  try {
+    return readScheme(JSON.parse(await file.text()));
+  } catch (problem) {
+    if (problem instanceof SyntaxError) throw new Error(`${file.name} is no JSON: choose a scheme file.`, { cause: problem });
+    throw problem;
+  }
+}
+
+/** A scheme kept as a file, and one from elsewhere taken for this unit. */
+export function SchemeFiles({ unit, standard, paints, isStarted, onNewPaint, onOpen }: SchemeFilesProps) {
+  const input = useRef<HTMLInputElement>(null);
+  const [said, setSaid] = useState<string | null>(null);
+  const save = async () => {
+    const { writeScheme } = await format();
+    const text = writeScheme({ name: unit.name, size: unit.size, models: modelsOf(unit), standard, paints, scheme: unit.scheme });
+    saveFile(new Blob([text], { type: 'application/json' }), `${unit.name}.scheme.json`);
+  };
+  const open = async (file: File) => {
+    const given = await readFile(file);
+    const { scheme, newPaints } = adoptScheme(given, paints, modelsOf(unit), ulid);
+    for (const paint of newPaints) await onNewPaint(paint);
+    onOpen(scheme);
+    setSaid(
+      `${given.name} is the scheme now${newPaints.length === 0 ? '' : `, with ${counted(newPaints.length, 'new paint')} on the shelf`}. Undo brings the one before back.`,
+    );
+  };
+  const attempt = (act: Promise<void>) => void act.catch((problem: Error) => setSaid(problem.message));
+  return (
+    <>
+      <input
+        ref={input}
+        type="file"
+        accept=".json,application/json"
+        hidden
+        aria-label="Scheme file"
+        onChange={(event) => {
+          const [file] = event.target.files ?? [];
+          if (file) attempt(open(file));
+          event.target.value = '';
+        }}
+      />
+      {unit.scheme.parts.length > 0 && <Button onClick={() => attempt(save())}>Save the scheme as a file</Button>}
+      {!isStarted && <Button onClick={() => input.current?.click()}>Open a scheme file</Button>}
+      {said && <p role="status">{said}</p>}
+    </>
+  );
+}

@@ -1,0 +1,40 @@
+import { useMemo } from 'react';
+import type { Paint, Standard, Unit } from '../../core/scheme/definitions';
+import type { HouseRules } from '../../core/scheme/houseRules';
+import { passesOf } from '../../core/scheme/passes';
+import { withPots } from '../../core/scheme/pots';
+import { schemeWarnings } from '../../core/scheme/spoiled';
+import { factsOf } from '../../core/scheme/techniques';
+import type { CommissionEstimate } from '../../core/views/estimate';
+import { stepCost } from './costs';
+import { broughtBack } from './edits';
+import type { SpoiledBy } from './Spoiled';
+
+/** What the scheme spoils and must keep clear of, step by step. */
+export function useWarnings(unit: Unit, standard: Standard, paints: Paint[], house: HouseRules) {
+  return useMemo(() => {
+    const pots = withPots(new Map(paints.map((paint) => [paint.id, paint])), [unit.scheme]);
+    const { spoiled, keepClear } = schemeWarnings(unit, passesOf(unit, standard), pots, house);
+    const { parts, allOver } = unit.scheme;
+    const steps = [
+      ...parts.flatMap((part) => part.steps.map((step) => ({ step, part }))),
+      ...allOver.map((step) => ({ step, part: null })),
+    ];
+    const partNames = new Map(parts.map((part) => [part.id, part.name.toLowerCase()]));
+    return {
+      spoiled: new Set(spoiled.map(({ step }) => step)),
+      keepClear: new Map(keepClear.map(({ step, parts: ids }) => [step, ids.map((id) => partNames.get(id)!)])),
+      by: (stepId: string, estimate: CommissionEstimate): SpoiledBy | null => {
+        const found = spoiled.find(({ step }) => step === stepId);
+        const own = steps.find(({ step }) => step.id === stepId);
+        const by = steps.find(({ step }) => step.id === found?.by);
+        if (!found || !own || !by) return null;
+        return {
+          by: `${factsOf(by.step.technique).label} on ${by.part?.name.toLowerCase() ?? 'everything'}`,
+          what: found.what,
+          backMinutes: stepCost(unit, broughtBack(own.step), own.part, estimate, house).unitMinutes,
+        };
+      },
+    };
+  }, [unit, standard, paints, house]);
+}
