@@ -119,7 +119,7 @@ describe('every view', function () {
       await user.find('[data-searching="false"]');
       await driver.executeScript('document.querySelector("[aria-roledescription]").focus()');
       await user.keys(Key.ARROW_RIGHT, Key.ARROW_RIGHT, '+');
-      await user.see('#job-in-hand', /^3 of 77/);
+      await user.see('#job-in-hand', /^3 of \d+/);
     });
 
     it('keeps the theme that was chosen', async () => {

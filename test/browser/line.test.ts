@@ -96,7 +96,7 @@ describe('arranging a line by hand', function () {
     await user.keys(Key.ARROW_RIGHT);
     await user.see('[data-testid="carry"]', /^Behind/);
     await user.keys(Key.ESCAPE);
-    await user.see('#job-in-hand', /^3 of 77/);
+    await user.see('#job-in-hand', /^3 of \d+/);
     // One step always leads to a place: the first on the right, or the nearest on the left where there is none.
     await user.keys(Key.ENTER, Key.ARROW_RIGHT, Key.ENTER);
     await user.see('[data-testid="hand-note"]', /^Put there and pinned/);

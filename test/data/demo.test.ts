@@ -1,3 +1,4 @@
+import { leadersOf } from '../../src/core/scheme/whoTakes';
 import { expect } from 'chai';
 import { hasOpenCount, modelsOf } from '../../src/core/scheme/definitions';
 import { fillDemo } from '../../src/data/demo/fillDemo';
@@ -23,7 +24,7 @@ describe('the demo', () => {
     expect(units.length).to.be.at.least(7);
     expect(units.reduce((sum, unit) => sum + modelsOf(unit), 0)).to.be.within(110, 130);
     expect(new Set(units.map((unit) => unit.size)).size).to.be.at.least(4);
-    expect(units.reduce((sum, unit) => sum + unit.leaders, 0)).to.equal(2);
+    expect(units.reduce((sum, unit) => sum + leadersOf(unit.scheme).length, 0)).to.equal(2);
     for (const unit of units) expect(unit.scheme.parts.length, unit.name).to.be.within(5, 9);
   });
 
@@ -31,7 +32,7 @@ describe('the demo', () => {
     const paints = await database.stores.paints.list();
     expect(paints.length).to.be.at.least(40);
     expect(new Set(paints.map((paint) => paint.kind)).size).to.equal(6);
-    const unitsOf = (id: string) => units.filter((unit) => [...unit.scheme.parts.flatMap((part) => part.steps), ...unit.scheme.allOver].some((step) => step.paintId === id)).length;
+    const unitsOf = (id: string) => units.filter((unit) => [...unit.scheme.parts.flatMap((part) => part.steps), ...unit.scheme.allOver].some((step) => step.paint === id)).length;
     expect(paints.filter((paint) => unitsOf(paint.id) > 1).length).to.be.at.least(8);
   });
 

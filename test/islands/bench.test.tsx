@@ -16,11 +16,11 @@ import { paint, part, roster, step, unit } from '../support/units';
 
 const MINUTE = 60_000;
 const paints = new Map([paint('red'), paint('blue')].map((each) => [each.id, each]));
-const scheme = () => [part('shirt', step('basecoat', { paintId: 'red' })), part('hood', step('basecoat', { paintId: 'blue' }))];
+const scheme = () => [part('shirt', step('basecoat', { paint: 'red' })), part('hood', step('basecoat', { paint: 'blue' }))];
 const shed = new TestBench(
   roster(
     ['Keepers', 'Cutters'].map((name) =>
-      unit(name, scheme(), [step('prime', { paintId: 'red' })], { promised: 4, leaders: 1, trayLimit: 4 }),
+      unit(name, scheme(), [step('prime', { paint: 'red' })], { promised: 4, leaders: 1, trayLimit: 4 }),
     ),
     { paints },
   ),
@@ -67,7 +67,7 @@ const instruction = (minute: number, events: BenchEvent[] = [], at = shed) =>
 
 describe('the instruction', () => {
   it('shows the caution and no countdown where a spray can is taken up', () => {
-    const can = new TestBench(roster([unit('Keepers', [], [step('prime', { paintId: 'red' })])], { paints }));
+    const can = new TestBench(roster([unit('Keepers', [], [step('prime', { paint: 'red' })])], { paints }));
     const markup = instruction(0, [], can);
     expect(markup).to.include('respirator').and.not.to.include('data-testid="clock"');
     const inHand = instruction(1, [can.started(0, can.pass(null))], can);

@@ -12,7 +12,7 @@ import { Bar } from '../../src/ui/Bar/Bar';
 import { NumberField } from '../../src/ui/Field/NumberField';
 import { TextField } from '../../src/ui/Field/Field';
 import { Swatch } from '../../src/ui/Swatch/Swatch';
-import { paint, part, step, unit } from '../support/units';
+import { ONLY_LEADERS, paint, part, step, unit } from '../support/units';
 
 const nothing = () => undefined;
 const promise = () => Promise.resolve();
@@ -22,7 +22,14 @@ describe('a unit at Intake', () => {
     renderToStaticMarkup(
       <table>
         <tbody>
-          <UnitRow unit={unit('Keepers', [], [], more)} started={false} onChange={nothing} onRemove={nothing} />
+          <UnitRow
+            unit={unit('Keepers', [], [], more)}
+            started={false}
+            roster="all alike"
+            rosterHref="/scheme"
+            onChange={nothing}
+            onRemove={nothing}
+          />
         </tbody>
       </table>,
     );
@@ -38,8 +45,8 @@ describe('a unit at Intake', () => {
 });
 
 describe('a strip of a scheme', () => {
-  const coat = step('basecoat', { paintId: 'red', coats: 2 });
-  const eyes = step('eyes', { standard: 'full', who: 'leaders' });
+  const coat = step('basecoat', { paint: 'red', coats: 2 });
+  const eyes = step('eyes', { standard: 'full', ...ONLY_LEADERS });
   const keepers = unit('Keepers', [part('coat', coat, eyes)], [], { promised: 10 });
   const estimate = {
     passes: [{ passKey: `${coat.id}#1`, p50: 1.5, why: '14 models of this step logged.' }],
@@ -52,14 +59,20 @@ describe('a strip of a scheme', () => {
         name="coat"
         steps={[coat, eyes]}
         {...common}
-        leaderFactor={1}
+        house={DEFAULT_HOUSE_RULES}
+        part={keepers.scheme.parts[0]!}
+        warned={new Set()}
         selected={eyes.id}
         onSelect={nothing}
         onMove={nothing}
         onAdd={nothing}
       />,
     );
-    expect(markup).to.include('Base coat ×2').and.to.include('Paint red').and.to.include('Eyes (leaders)').and.to.include('no paint yet');
+    expect(markup)
+      .to.include('Base coat ×2')
+      .and.to.include('Paint red')
+      .and.to.include('Eyes (only leader)')
+      .and.to.include('no paint yet');
     expect(markup).to.match(/3 min .*30 min/s);
     expect(markup).to.include('chip selected beyond');
   });
@@ -68,6 +81,10 @@ describe('a strip of a scheme', () => {
     renderToStaticMarkup(
       <StepEditor
         step={its}
+        part={null}
+        spoiled={null}
+        keepClear={[]}
+        onBringBack={nothing}
         {...common}
         standard={standard}
         house={DEFAULT_HOUSE_RULES}

@@ -11,25 +11,24 @@ import {
   newStep,
   removePart,
   removeStep,
-  renamePart,
+  changePart,
 } from '../../src/islands/Scheme/edits';
 import { stepCost, stopLines } from '../../src/islands/Scheme/costs';
 import { reasonsFor } from '../../src/islands/Scheme/reasons';
-import type { Scheme } from '../../src/core/scheme/definitions';
+import { EMPTY_SCHEME, type Scheme } from '../../src/core/scheme/definitions';
 import { DEFAULT_HOUSE_RULES } from '../../src/core/scheme/houseRules';
 import { normMinutes } from '../../src/core/time/norms';
 import type { CommissionEstimate } from '../../src/core/views/estimate';
 import { part, step, unit } from '../support/units';
 
-const EMPTY: Scheme = { parts: [], allOver: [] };
-const two = (): Scheme => addPart(addPart(EMPTY, 'Trousers', 'blue'), 'Coat', 'red');
+const two = (): Scheme => addPart(addPart(EMPTY_SCHEME, 'Trousers', 'blue'), 'Coat', 'red');
 const names = (scheme: Scheme) => scheme.parts.map((each) => each.name);
 
 describe('editing a scheme', () => {
   it('adds a part with its base coat', () => {
     const scheme = two();
     expect(names(scheme)).to.deep.equal(['Trousers', 'Coat']);
-    expect(scheme.parts[1]!.steps[0]).to.include({ technique: 'basecoat', paintId: 'red', standard: 'quick' });
+    expect(scheme.parts[1]!.steps[0]).to.include({ technique: 'basecoat', paint: 'red', standard: 'quick' });
   });
 
   it('moves, renames and removes parts, and leaves the ends where they are', () => {
@@ -37,7 +36,7 @@ describe('editing a scheme', () => {
     const [deep, outer] = scheme.parts as [Scheme['parts'][0], Scheme['parts'][0]];
     expect(names(movePart(scheme, outer.id, -1))).to.deep.equal(['Coat', 'Trousers']);
     expect(movePart(scheme, deep.id, -1)).to.deep.equal(scheme);
-    expect(names(renamePart(removePart(scheme, deep.id), outer.id, 'Cape'))).to.deep.equal(['Cape']);
+    expect(names(changePart(removePart(scheme, deep.id), outer.id, { name: 'Cape' }))).to.deep.equal(['Cape']);
   });
 
   it('adds, moves, changes and removes steps of a strip', () => {
@@ -52,8 +51,8 @@ describe('editing a scheme', () => {
   });
 
   it('drops the paint of a technique that takes none', () => {
-    const scheme = addStep(EMPTY, null, newStep('wash', 'brown', true));
-    expect(changeStep(scheme, null, scheme.allOver[0]!.id, { technique: 'inspect' }).allOver[0]!.paintId).to.equal(null);
+    const scheme = addStep(EMPTY_SCHEME, null, newStep('wash', 'brown', true));
+    expect(changeStep(scheme, null, scheme.allOver[0]!.id, { technique: 'inspect' }).allOver[0]!.paint).to.equal(null);
   });
 
   it('copies a scheme with ids of its own', () => {
@@ -75,15 +74,23 @@ describe('what a step costs', () => {
   const estimate = { passes: [{ passKey: `${coat.id}#1`, p50: 3, why: 'logged' }] } as unknown as CommissionEstimate;
 
   it('counts models, coats and leaders', () => {
-    expect(stepCost(keepers, coat, estimate, 1.5)).to.deep.equal({ perModel: 3, models: 5, perCoat: 16.5, unitMinutes: 33, why: 'logged' });
+    expect(stepCost(keepers, coat, keepers.scheme.parts[0]!, estimate, { ...DEFAULT_HOUSE_RULES, leaderFactor: 1.5 })).to.deep.equal({
+      perModel: 3,
+      models: 5,
+      perCoat: 16.5,
+      unitMinutes: 33,
+      why: 'logged',
+    });
   });
 
   it('stands on the norm until the log knows better', () => {
-    expect(stepCost(keepers, eyes, estimate, 1).perModel).to.equal(normMinutes('eyes', 'foot', 0.2));
+    expect(stepCost(keepers, eyes, keepers.scheme.parts[1]!, estimate, DEFAULT_HOUSE_RULES).perModel).to.equal(
+      normMinutes('eyes', 'foot', 0.2),
+    );
   });
 
   it('adds up to a stop line for each standard', () => {
-    const lines = stopLines(keepers, keepers.scheme, estimate, 1).map((line) => line.minutes);
+    const lines = stopLines(keepers, keepers.scheme, estimate, { ...DEFAULT_HOUSE_RULES, leaderFactor: 1 }).map((line) => line.minutes);
     expect(lines[0]).to.equal(30);
     expect(lines[1]).to.equal(30);
     expect(lines[2]).to.be.greaterThan(30);

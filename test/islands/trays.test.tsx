@@ -7,7 +7,7 @@ import { arithmetic, changeWords, passName, smallestWithoutWaiting, splitText, s
 import { paint, part, roster, step, unit } from '../support/units';
 
 const paints = new Map([['red', paint('red')]]);
-const keepers = unit('Keepers', [part('Shirt', step('basecoat', { paintId: 'red', coats: 2 }))], [], { promised: 8 });
+const keepers = unit('Keepers', [part('Shirt', step('basecoat', { paint: 'red', coats: 2 }))], [], { promised: 8 });
 const [sample] = tryTrays(roster([keepers], { paints }), keepers.id, [8], 'alone', { seed: 1, steps: 50 });
 
 /** A split with made-up figures. */

@@ -1,3 +1,4 @@
+import { EMPTY_SCHEME } from '../../src/core/scheme/definitions';
 import { expect } from 'chai';
 import type { BenchEvent } from '../../src/core/bench/definitions';
 import type { CommissionFile } from '../../src/core/formats/commission';
@@ -152,7 +153,7 @@ describe('all or nothing', () => {
     expect(error).to.be.instanceOf(InputError);
     expect(error.message).to.match(/these belong to another unit/);
     const [part] = cutters!.scheme.parts;
-    const doubled = { parts: [part!, part!], allOver: [] };
+    const doubled = { ...EMPTY_SCHEME, parts: [part!, part!] };
     expect((await rejected(saveScheme(given.database.stores, cutters!.id, { revision: 2, scheme: doubled }, NOW))).message).to.match(
       /^scheme\.parts\[1\]\.id is/,
     );

@@ -1,3 +1,4 @@
+import { EMPTY_SCHEME } from '../../src/core/scheme/definitions';
 import { expect } from 'chai';
 import { ulid } from 'ulid';
 import { InputError } from '../../src/core/formats/InputError';
@@ -16,10 +17,8 @@ describe('work that is too much to compute', () => {
   const given = shopForEachTest();
 
   const scheme = (steps: number, coats: number) => ({
-    parts: [
-      { ...part('Coat', ...Array.from({ length: steps }, () => step('basecoat', { id: ulid(), coats, paintId: 'red' }))), id: ulid() },
-    ],
-    allOver: [],
+    ...EMPTY_SCHEME,
+    parts: [{ ...part('Coat', ...Array.from({ length: steps }, () => step('basecoat', { id: ulid(), coats, paint: 'red' }))), id: ulid() }],
   });
   const refusal = async (promise: Promise<unknown>) => {
     const error = await rejected(promise);

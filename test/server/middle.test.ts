@@ -1,3 +1,4 @@
+import { EMPTY_SCHEME } from '../../src/core/scheme/definitions';
 import { expect } from 'chai';
 import { ulid } from 'ulid';
 import { wholeCommission } from '../../src/core/views/selection';
@@ -88,7 +89,7 @@ describe('in the middle of the work', () => {
     await given.shop.putOnBench(id);
     expect((await given.shop.bench()).changes).to.deep.equal({ added: 0, gone: 0 });
     const unit = (await given.stores.commissions.findUnit(units[0]!.id))!;
-    const edge = step('edge', { id: ulid(), paintId: 'blue' });
+    const edge = step('edge', { id: ulid(), paint: 'blue' });
     const [coat, cap] = unit.scheme.parts;
     const scheme = { ...unit.scheme, parts: [{ ...coat!, steps: [...coat!.steps, edge] }, cap!] };
     await saveScheme(given.stores, unit.id, { revision: 2, scheme }, NOW);
@@ -162,7 +163,7 @@ describe('in the middle of the work', () => {
     const { units } = await given.shop.commission();
     const unit = (await given.stores.commissions.findUnit(units[0]!.id))!;
     const [coat] = unit.scheme.parts;
-    await saveScheme(given.stores, unit.id, { revision: 2, scheme: { parts: [coat!], allOver: [] } }, NOW);
+    await saveScheme(given.stores, unit.id, { revision: 2, scheme: { ...EMPTY_SCHEME, parts: [coat!], allOver: [] } }, NOW);
     const [removed] = await given.stores.commissions.removedPieces([unit.id]);
     expect(removed!.piece).to.deep.equal({ kind: 'part', part: unit.scheme.parts[1] });
     await saveScheme(given.stores, unit.id, { revision: 3, scheme: unit.scheme }, NOW);

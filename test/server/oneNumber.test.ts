@@ -1,3 +1,4 @@
+import { factorOf } from '../../src/core/scheme/whoTakes';
 import { expect } from 'chai';
 import { compileLine } from '../../src/core/line/compileLine';
 import { enteredOrder } from '../../src/core/line/precedence';
@@ -35,7 +36,7 @@ describe('one number', function () {
     const order = Array.from(enteredOrder(compileLine(worse)), (job) => worse.jobs[job]!.id);
     await saveSuggestion(stores, { selection: line.selection, order }, NOW);
     const after = await loadEstimate(stores, id, NOW);
-    expect(after.handsOn).to.equal(before.handsOn);
+    expect(after.handsOn).to.be.closeTo(before.handsOn, 1e-9);
     expect(after.likely).to.not.equal(before.likely);
     await expectOneNumber(stores, NOW);
     await database.close();
@@ -73,9 +74,9 @@ describe('one number', function () {
     const bench = await shop.bench();
     const job = bench.line.jobs.find((each) => each.models.every((model) => !bench.marks.marks.get(each.passKey)?.has(model)))!;
     const pass = bench.line.passes.find((each) => each.key === job.passKey)!;
-    const { leaders, leaderFactor } = bench.line.units.find((unit) => unit.id === pass.unitId)!;
+    const { factors } = bench.line.units.find((unit) => unit.id === pass.unitId)!;
     const before = await loadEstimate(stores, id, NOW);
-    const minutes = (model: number) => pass.minutes * (model <= leaders ? leaderFactor : 1);
+    const minutes = (model: number) => pass.minutes * factorOf(factors, model);
     let at = 0;
     const events = [shop.event(0, 'started', shop.of(pass))];
     for (const model of job.models) events.push(shop.event((at += minutes(model)), 'done', { ...shop.of(pass), models: [model] }));
@@ -83,7 +84,7 @@ describe('one number', function () {
     const after = await loadEstimate(stores, id, NOW);
     expect(after.handsOn).to.be.closeTo(before.handsOn - at, 0.05);
     // What is not known any more shrinks with what is left and learned, and with nothing else.
-    expect(after.safe - after.likely).to.be.within(0.8 * (before.safe - before.likely), before.safe - before.likely + 0.05);
+    expect(after.safe - after.likely).to.be.within(0.8 * (before.safe - before.likely), 1.02 * (before.safe - before.likely));
     expect(after.wholeHandsOn).to.be.closeTo(before.wholeHandsOn, 0.05);
     await database.close();
   });

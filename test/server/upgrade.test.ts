@@ -116,7 +116,7 @@ describe('a data folder of the program that knew runs', () => {
     ]);
     expect(rows[2]).to.include({ eventId: 'e1', minutes: 5.2, commissionId: 'c1' });
     const [started, , , missed] = await stores.bench.ofUnits(['u1']);
-    expect(started!.facts).to.include({ commission: 'Coast', paint: 'Red', leaders: 1, leaderFactor: 1.6 });
+    expect(started!.facts).to.deep.include({ commission: 'Coast', paint: 'Red', factors: [{ models: [1], factor: 1.6 }] });
     expect(missed).to.include({ kind: 'missed', step: 's1', coat: 1 });
     expect(await stores.workshop.bench()).to.deep.include({ selection: [{ commissionId: 'c1', unitIds: null }], order: ['s1#1@1'] });
     expect((await stores.workshop.ownLine([{ commissionId: 'c1', unitIds: null }]))!.order).to.deep.equal(['s1#1@1']);

@@ -109,7 +109,7 @@ class RandomWorkshop {
         return;
       case 'step': {
         const [first, ...rest] = unit.scheme.parts;
-        const added = { ...first!, steps: [...first!.steps, step('layer', { id: ulid(), paintId: 'blue' })] };
+        const added = { ...first!, steps: [...first!.steps, step('layer', { id: ulid(), paint: 'blue' })] };
         await saveScheme(stores, unit.id, { revision: unit.schemeRevision, scheme: { ...unit.scheme, parts: [added, ...rest] } }, this.now);
         return;
       }

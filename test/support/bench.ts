@@ -35,6 +35,7 @@ export class TestBench {
   facts(pass: BenchPass): WorkFacts {
     return factsOfPass(
       pass,
+      pass.dips[0]!,
       this.line.units.find((unit) => unit.id === pass.unitId)!,
       null,
     );

@@ -18,7 +18,7 @@ export function planLine(problem: LineProblem, options: SolveOptions): LinePlan 
 
 /** Two units of four that share two paints, primed, as the Line view gets them. */
 export function smallLine(): { picture: LinePicture; plan: LinePlan } {
-  const scheme = () => [part('shirt', step('basecoat', { paintId: 'red' })), part('hood', step('basecoat', { paintId: 'blue', coats: 2 }))];
+  const scheme = () => [part('shirt', step('basecoat', { paint: 'red' })), part('hood', step('basecoat', { paint: 'blue', coats: 2 }))];
   const units = ['Keepers', 'Cutters'].map((name) => unit(name, scheme(), [step('prime')], { promised: 4 }));
   const built = buildLine(roster(units, { paints }));
   const line = compileLine(built.problem);

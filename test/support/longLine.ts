@@ -1,4 +1,5 @@
 import { Key, type WebDriver } from 'selenium-webdriver';
+import { copyScheme } from '../../src/core/scheme/copyScheme';
 import type { CommissionFile } from '../../src/core/formats/commission';
 import type { PageUser } from './page';
 
@@ -9,8 +10,8 @@ export async function importLongLine(url: string, commissionId: string, jobs: nu
     (sum, { scheme }) => sum + [...scheme.parts.flatMap((part) => part.steps), ...scheme.allOver].length,
     0,
   );
-  const withIds = <T>(value: T, copy: number): T =>
-    JSON.parse(JSON.stringify(value), (key, each: unknown) => (key === 'id' ? `${String(each)}.${copy}` : each)) as T;
+  let ids = 0;
+  const newId = () => `copy-${++ids}`;
   const long: CommissionFile = {
     ...file,
     id: 'long-line',
@@ -18,7 +19,12 @@ export async function importLongLine(url: string, commissionId: string, jobs: nu
     events: [],
     judgements: [],
     units: Array.from({ length: Math.ceil(jobs / perCopy) }, (_, copy) =>
-      withIds(file.units, copy).map((unit) => ({ ...unit, name: `${unit.name} ${copy + 1}` })),
+      file.units.map((unit) => ({
+        ...unit,
+        id: newId(),
+        name: `${unit.name} ${copy + 1}`,
+        scheme: copyScheme(unit.scheme, newId),
+      })),
     ).flat(),
   };
   const answer = await fetch(`${url}/api/commissions/import`, {

@@ -15,7 +15,7 @@ import { saveScheme } from '../../src/server/commissions/saveScheme';
 import { loadLine } from '../../src/server/line/loadLine';
 import { chooseUnits } from '../../src/server/workshop/choice';
 import { testDatabase, type TestDatabase } from './database';
-import { paint, part, step } from './units';
+import { paint, part, scheme, step } from './units';
 
 export const NOW = new Date('2026-11-23T18:00:00Z');
 /** The models of a unit of ten. */
@@ -30,14 +30,16 @@ export const entry = {
   note: '',
 };
 
-export const unitEntry = (name: string, more: Partial<UnitEntry> = {}): UnitEntry => ({
+/** A unit as Intake has it, and how many of its first models lead. */
+type ShopUnit = UnitEntry & { leaders?: number };
+
+export const unitEntry = (name: string, more: Partial<ShopUnit> = {}): ShopUnit => ({
   id: ulid(),
   name,
   size: 'foot',
   promised: 10,
   counted: null,
   countNote: '',
-  leaders: 0,
   trayLimit: 10,
   testModel: 'none',
   ...more,
@@ -62,19 +64,16 @@ export class TestShop {
   }
 
   /** A commission of two units that share two paints, each with a coat and a cap. */
-  async commission(name = 'Coast', units = [unitEntry('Keepers'), unitEntry('Cutters')]): Promise<{ id: string; units: UnitEntry[] }> {
+  async commission(name = 'Coast', units = [unitEntry('Keepers'), unitEntry('Cutters')]): Promise<{ id: string; units: ShopUnit[] }> {
     const { id } = await createCommission(this.stores, { ...entry, name }, NOW);
     await saveIntake(this.stores, id, { revision: 1, commission: { ...entry, name }, units });
     await this.stores.paints.addMissing([paint('red'), paint('blue')]);
     for (const unit of units) {
-      const scheme = {
-        parts: [
-          { ...part('Coat', step('basecoat', { id: ulid(), paintId: 'red' })), id: ulid() },
-          { ...part('Cap', step('basecoat', { id: ulid(), paintId: 'blue' })), id: ulid() },
-        ],
-        allOver: [],
-      };
-      await saveScheme(this.stores, unit.id, { revision: 1, scheme }, NOW);
+      const parts = [
+        { ...part('Coat', step('basecoat', { id: ulid(), paint: 'red' })), id: ulid() },
+        { ...part('Cap', step('basecoat', { id: ulid(), paint: 'blue' })), id: ulid() },
+      ];
+      await saveScheme(this.stores, unit.id, { revision: 1, scheme: scheme(parts, [], { leaders: unit.leaders ?? 0 }) }, NOW);
     }
     return { id, units };
   }

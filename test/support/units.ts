@@ -1,5 +1,5 @@
-import type { Paint, PaintKind, Part, Standard, Step, Technique, Unit } from '../../src/core/scheme/definitions';
-import { TECHNIQUES } from '../../src/core/scheme/definitions';
+import type { Group, Paint, PaintKind, Part, Scheme, Standard, Step, Technique, Unit } from '../../src/core/scheme/definitions';
+import { EMPTY_SCHEME, TECHNIQUES } from '../../src/core/scheme/definitions';
 import type { Roster, RosterUnit } from '../../src/core/scheme/buildLine';
 import { DEFAULT_HOUSE_RULES } from '../../src/core/scheme/houseRules';
 import { Random } from './random';
@@ -16,28 +16,66 @@ let steps = 0;
 export const step = (technique: Technique, more: Partial<Step> = {}): Step => ({
   id: `step${++steps}`,
   technique,
-  paintId: null,
+  paint: null,
+  mix: null,
+  paintFor: [],
   coats: 1,
   coverage: 0.2,
-  who: 'all',
+  for: null,
   standard: 'quick',
+  optional: false,
   dryMinutes: null,
+  strength: '',
+  faces: 'whole',
+  moment: null,
+  note: '',
   ...more,
 });
 
-export const part = (name: string, ...its: Step[]): Part => ({ id: `part-${name}`, name, steps: its });
+export const part = (name: string, ...its: Step[]): Part => ({
+  id: `part-${name}`,
+  name,
+  surface: 0.2,
+  touches: null,
+  reach: 'easy',
+  keepClear: false,
+  isBase: false,
+  steps: its,
+});
 
-export const unit = (name: string, parts: Part[], allOver: Step[] = [], more: Partial<Unit> = {}): Unit => ({
+/** For the leaders that `unit` and `scheme` make of the first models. */
+export const ONLY_LEADERS = { for: { only: ['leaders'] } } as const satisfies Partial<Step>;
+export const BUT_LEADERS = { for: { without: ['leaders'] } } as const satisfies Partial<Step>;
+
+export const leaderGroup = (leaders: number): Group => ({
+  id: 'leaders',
+  name: 'leader',
+  kind: 'leader',
+  models: Array.from({ length: leaders }, (_, index) => index + 1),
+  standard: null,
+  factor: null,
+});
+
+export const scheme = (parts: Part[], allOver: Step[] = [], more: Partial<Scheme> & { leaders?: number } = {}): Scheme => {
+  const { leaders = 0, ...fields } = more;
+  return { ...EMPTY_SCHEME, groups: [leaderGroup(leaders)], parts, allOver, ...fields };
+};
+
+export const unit = (
+  name: string,
+  parts: Part[],
+  allOver: Step[] = [],
+  { leaders = 0, ...more }: Partial<Unit> & { leaders?: number } = {},
+): Unit => ({
   id: `unit-${name}`,
   name,
   size: 'foot',
   promised: 6,
   counted: null,
   countNote: '',
-  leaders: 0,
   trayLimit: 10,
   testModel: 'none',
-  scheme: { parts, allOver },
+  scheme: scheme(parts, allOver, { leaders }),
   ...more,
 });
 
@@ -64,9 +102,9 @@ export function randomUnit(seed: number): { unit: Unit; paints: Map<string, Pain
   const paints = [paint('p1'), paint('p2', 'metallic'), paint('p3', 'translucent'), paint('p4', 'varnish')];
   const randomStep = () =>
     step(random.pick(TECHNIQUES), {
-      paintId: random.pick(paints).id,
+      paint: random.pick(paints).id,
       coats: random.whole(1, 2),
-      who: random.pick(['all', 'all', 'leaders', 'others'] as const),
+      ...random.pick([{}, {}, ONLY_LEADERS, BUT_LEADERS]),
     });
   const parts = Array.from({ length: random.whole(1, 4) }, (_, index) =>
     part(`p${index}`, ...Array.from({ length: random.whole(1, 4) }, randomStep)),

@@ -11,7 +11,7 @@ const paints = new Map([paint('red'), paint('blue')].map((each) => [each.id, eac
 const bench = new TestBench(
   roster(
     [
-      unit('keepers', [part('coat', step('basecoat', { paintId: 'red' })), part('cap', step('layer', { paintId: 'blue' }))], [], {
+      unit('keepers', [part('coat', step('basecoat', { paint: 'red' })), part('cap', step('layer', { paint: 'blue' }))], [], {
         promised: 8,
         leaders: 2,
       }),

@@ -9,8 +9,8 @@ import { paint, part, roster, step, unit } from '../../support/units';
 
 const paints = new Map([paint('red'), paint('blue'), paint('dust'), paint('sand')].map((each) => [each.id, each]));
 const scheme = () => [
-  part('coat', step('basecoat', { paintId: 'red' }), step('edge', { paintId: 'blue' })),
-  part('cap', step('basecoat', { paintId: 'blue' })),
+  part('coat', step('basecoat', { paint: 'red' }), step('edge', { paint: 'blue' })),
+  part('cap', step('basecoat', { paint: 'blue' })),
 ];
 const bench = new TestBench(roster([unit('keepers', scheme(), [], { promised: 3 })], { paints }));
 const [COAT, EDGE, CAP] = bench.line.passes as [
@@ -106,7 +106,7 @@ describe('what the bench shows', () => {
 
 describe('tools that rest', () => {
   const units = [
-    unit('reeds', [part('stalks', step('drybrush', { paintId: 'dust' })), part('base', step('drybrush', { paintId: 'sand' }))], [], {
+    unit('reeds', [part('stalks', step('drybrush', { paint: 'dust' })), part('base', step('drybrush', { paint: 'sand' }))], [], {
       promised: 2,
     }),
   ];
@@ -127,8 +127,8 @@ describe('tools that rest', () => {
 
 describe('advice at the bench', () => {
   const units = [
-    unit('keepers', [part('coat', step('basecoat', { paintId: 'red' }))], [step('wash', { paintId: 'blue' })], { promised: 6 }),
-    unit('cutters', [part('Coat', step('basecoat', { paintId: 'red' }))], [], { promised: 6 }),
+    unit('keepers', [part('coat', step('basecoat', { paint: 'red' }))], [step('wash', { paint: 'blue' })], { promised: 6 }),
+    unit('cutters', [part('Coat', step('basecoat', { paint: 'red' }))], [], { promised: 6 }),
   ];
   const washing = new TestBench(roster(units, { paints }));
   const coat = washing.pass('coat');

@@ -8,10 +8,10 @@ import { Random, seeds } from '../../support/random';
 import { paint, part, roster, step, unit } from '../../support/units';
 
 const paints = new Map([paint('red'), paint('blue')].map((each) => [each.id, each]));
-const scheme = () => [part('coat', step('basecoat', { paintId: 'red', coats: 2 })), part('cap', step('layer', { paintId: 'blue' }))];
+const scheme = () => [part('coat', step('basecoat', { paint: 'red', coats: 2 })), part('cap', step('layer', { paint: 'blue' }))];
 const bench = new TestBench(
   roster(
-    ['keepers', 'cutters'].map((name) => unit(name, scheme(), [step('wash', { paintId: 'blue' })], { promised: 6 })),
+    ['keepers', 'cutters'].map((name) => unit(name, scheme(), [step('wash', { paint: 'blue' })], { promised: 6 })),
     { paints },
   ),
 );

@@ -1,3 +1,4 @@
+import { EMPTY_SCHEME } from '../../../src/core/scheme/definitions';
 import Ajv from 'ajv/dist/2020';
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
@@ -6,7 +7,7 @@ import { InputError } from '../../../src/core/formats/InputError';
 import { TestBench } from '../../support/bench';
 import { paint, part, roster, step, unit } from '../../support/units';
 
-const keepers = unit('keepers', [part('coat', step('basecoat', { paintId: 'red', coats: 2 }))], [step('prime')], {
+const keepers = unit('keepers', [part('coat', step('basecoat', { paint: 'red', coats: 2 }))], [step('prime')], {
   leaders: 1,
   counted: 5,
   countNote: 'one follows',
@@ -62,18 +63,20 @@ describe('a commission as JSON', () => {
 
   it('refuses ids used twice and paints that the file does not list', () => {
     expect(refused((value) => value.units.push(structuredClone(value.units[0]!)))).to.match(/units\[1\]\.id/);
-    expect(refused((value) => (value.paints = []))).to.match(/paintId is "red": name a paint that is there/);
+    expect(refused((value) => (value.paints = []))).to.match(/paint is "red": name a paint that is there/);
     expect(refused((value) => value.paints.push({ ...paint('red'), name: 'Other' }))).to.match(
       /^paints\[1\]\.id is "red": list every paint once/,
     );
-    const twice = (value: CommissionFile) => (value.units[0]!.scheme.parts[0]!.steps[0]!.id = value.units[0]!.scheme.parts[0]!.id);
-    expect(refused(twice)).to.match(/^units\[0\]\.scheme\.parts\[0\]\.steps\[0\]\.id is/);
+    const twice = (value: CommissionFile) => (value.units[0]!.scheme.allOver[0]!.id = value.units[0]!.scheme.parts[0]!.steps[0]!.id);
+    expect(refused(twice)).to.match(/^units\[0\]\.scheme\.allOver\[0\]\.id is/);
     expect(refused((value) => (value.events[1]!.id = value.events[0]!.id))).to.match(/^events\[1\]\.id is .*give every event an id/);
   });
 
   it('refuses what Intake refuses', () => {
-    expect(refused((value) => (value.units[0]!.leaders = 900))).to.match(/^units\[0\]\.leaders is 900: give at most/);
-    const other = { ...structuredClone(keepers), id: 'u2', scheme: { parts: [], allOver: [] } };
+    expect(refused((value) => (value.units[0]!.scheme.groups[0]!.models = [900]))).to.match(
+      /^units\[0\]\.scheme\.groups\[0\]\.models is 900: name models from 1 to/,
+    );
+    const other = { ...structuredClone(keepers), id: 'u2', scheme: EMPTY_SCHEME };
     expect(refused((value) => value.units.push(other))).to.match(/^units\[1\]\.name is .*a name of its own/);
   });
 
@@ -127,8 +130,8 @@ describe('a commission as JSON', () => {
       unit: 'keepers',
       part: 'coat',
       paint: 'Paint red',
-      leaders: 1,
-      leaderFactor: 1.6,
+      effort: 1,
+      factors: [{ models: [1], factor: 1.6 }],
       minutes: 2,
     });
     expect(read.events[2]!.unit).to.equal(keepers.id);

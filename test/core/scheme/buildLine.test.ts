@@ -13,7 +13,7 @@ import { DEFAULT_HOUSE_RULES } from '../../../src/core/scheme/houseRules';
 import { planLine } from '../../support/line';
 import { randomOrder } from '../../support/lineProblems';
 import { Random, seeds } from '../../support/random';
-import { paint, part, randomUnit, roster, step, unit } from '../../support/units';
+import { ONLY_LEADERS, paint, part, randomUnit, roster, step, unit } from '../../support/units';
 
 const paints = new Map(
   [paint('red'), paint('blue'), paint('gold', 'metallic'), paint('slow', 'texture', 90)].map((each) => [each.id, each]),
@@ -21,7 +21,7 @@ const paints = new Map(
 
 describe('building a line', () => {
   it('makes a job for every pass on every tray, two coats as two jobs', () => {
-    const coats = step('basecoat', { paintId: 'red', coats: 2 });
+    const coats = step('basecoat', { paint: 'red', coats: 2 });
     const { problem, trays } = buildLine(roster([unit('a', [part('coat', coats)], [], { promised: 12, trayLimit: 6 })], { paints }));
     expect(trays.map((tray) => [tray.from, tray.to])).to.deep.equal([
       [1, 6],
@@ -33,14 +33,14 @@ describe('building a line', () => {
   });
 
   it('shares a setup between units that use one paint the same way', () => {
-    const units = ['a', 'b'].map((name) => unit(name, [part('coat', step('basecoat', { paintId: 'red' }))]));
+    const units = ['a', 'b'].map((name) => unit(name, [part('coat', step('basecoat', { paint: 'red' }))]));
     const { problem } = buildLine(roster(units, { paints }));
     expect(problem.setups).to.deep.equal([{ id: 'basecoat|red' }]);
   });
 
   it('leaves painted models out, and jobs and trays that are finished', () => {
-    const coat = step('basecoat', { paintId: 'red' });
-    const edge = step('edge', { paintId: 'blue' });
+    const coat = step('basecoat', { paint: 'red' });
+    const edge = step('edge', { paint: 'blue' });
     const done = (key: string) => new Set(key === `${coat.id}#1` ? [1, 2, 3, 4, 5, 6] : [2, 3]);
     const { problem } = buildLine(roster([unit('a', [part('coat', coat, edge)])], { paints, doneModels: done }));
     expect(problem.jobs).to.have.length(1);
@@ -49,8 +49,8 @@ describe('building a line', () => {
   });
 
   it('plans leaders longer, and steps only for those who take them', () => {
-    const all = step('basecoat', { paintId: 'red' });
-    const badge = step('detail', { paintId: 'gold', who: 'leaders' });
+    const all = step('basecoat', { paint: 'red' });
+    const badge = step('detail', { paint: 'gold', ...ONLY_LEADERS });
     const { problem } = buildLine(
       roster([unit('a', [part('coat', all), part('badge', badge)], [], { promised: 3, leaders: 1 })], { paints }),
     );
@@ -59,7 +59,7 @@ describe('building a line', () => {
   });
 
   it('takes in only the steps of the standard paid for', () => {
-    const eyes = step('eyes', { paintId: 'red', standard: 'full' });
+    const eyes = step('eyes', { paint: 'red', standard: 'full' });
     const of = (standard: 'table' | 'full') =>
       buildLine(roster([unit('a', [part('face', eyes)])], { paints, standard })).problem.jobs.length;
     expect([of('table'), of('full')]).to.deep.equal([0, 1]);
@@ -74,7 +74,7 @@ describe('building a line', () => {
     const house = { ...DEFAULT_HOUSE_RULES, dryingFactor: 1.5 };
     const dry = (more: object) =>
       buildLine(roster([unit('a', [part('base', step('texture', more))])], { paints, house })).problem.jobs[0]!.dryMinutes;
-    expect([dry({ paintId: 'red' }), dry({ paintId: 'slow' }), dry({ paintId: 'slow', dryMinutes: 10 })]).to.deep.equal([90, 135, 15]);
+    expect([dry({ paint: 'red' }), dry({ paint: 'slow' }), dry({ paint: 'slow', dryMinutes: 10 })]).to.deep.equal([90, 135, 15]);
   });
 
   for (const seed of seeds(80)) {
@@ -146,7 +146,7 @@ describe('trays', () => {
 describe('shared legs', () => {
   it('say which units a setup joins and what that saves at the least', () => {
     const units = ['a', 'b', 'c'].map((name) =>
-      unit(name, [part('coat', step('basecoat', { paintId: 'red' })), part('cap', step('basecoat', { paintId: 'blue' }))]),
+      unit(name, [part('coat', step('basecoat', { paint: 'red' })), part('cap', step('basecoat', { paint: 'blue' }))]),
     );
     const line = buildLine(roster(units, { paints }));
     const plan = planLine(line.problem, { seed: 1, steps: 500 });

@@ -1,9 +1,10 @@
 import { expect } from 'chai';
 import { hasOpenCount, includesStandard, modelsOf, TECHNIQUES } from '../../../src/core/scheme/definitions';
-import { modelsForStep, passesOf } from '../../../src/core/scheme/passes';
+import { passesOf } from '../../../src/core/scheme/passes';
 import { allowsCountdown, factsOf } from '../../../src/core/scheme/techniques';
+import { modelsForStep } from '../../../src/core/scheme/whoTakes';
 import { explainEstimate } from '../../../src/core/time/explainEstimate';
-import { part, step, unit } from '../../support/units';
+import { BUT_LEADERS, ONLY_LEADERS, part, step, unit } from '../../support/units';
 
 describe('counting models', () => {
   const counted = (promised: number, found: number | null, countNote = '') => ({ promised, counted: found, countNote });
@@ -23,7 +24,7 @@ describe('counting models', () => {
 describe('passes', () => {
   it('come in the order of the scheme, a coat at a time, and only with models', () => {
     const coat = step('basecoat', { coats: 2 });
-    const badge = step('detail', { who: 'leaders' });
+    const badge = step('detail', { ...ONLY_LEADERS });
     const wash = step('wash');
     const of = (leaders: number) =>
       passesOf(unit('a', [part('coat', coat), part('badge', badge)], [wash], { leaders }), 'table').map((pass) => pass.key);
@@ -32,8 +33,8 @@ describe('passes', () => {
   });
 
   it('are for all, for the leaders, or for the others', () => {
-    const some = { promised: 4, counted: 3, leaders: 1 };
-    expect((['all', 'leaders', 'others'] as const).map((who) => modelsForStep(some, { who }))).to.deep.equal([[1, 2, 3], [1], [2, 3]]);
+    const some = unit('a', [], [], { promised: 4, counted: 3, leaders: 1 });
+    expect([{ for: null }, ONLY_LEADERS, BUT_LEADERS].map((whom) => modelsForStep(some, whom))).to.deep.equal([[1, 2, 3], [1], [2, 3]]);
   });
 
   it('belong to a standard and all above it', () => {

@@ -3,8 +3,9 @@ import type { Unit } from '../../../src/core/scheme/definitions';
 import { DEFAULT_HOUSE_RULES, type HouseRules } from '../../../src/core/scheme/houseRules';
 import { orderRules } from '../../../src/core/scheme/orderRules';
 import { passesOf } from '../../../src/core/scheme/passes';
-import { seeds } from '../../support/random';
-import { paint, part, randomUnit, step, unit } from '../../support/units';
+import { DEFAULT_SCHOOLS, SCHOOL_QUESTIONS, SCHOOLS, type Schools } from '../../../src/core/scheme/schools';
+import { Random, seeds } from '../../support/random';
+import { paint, part, randomUnit, scheme, step, unit } from '../../support/units';
 
 const paints = new Map(
   [paint('gloss', 'varnish'), paint('matt', 'varnish'), paint('gold', 'metallic'), paint('tint', 'translucent')].map((each) => [
@@ -12,6 +13,8 @@ const paints = new Map(
     each,
   ]),
 );
+
+const schools = (some: Partial<Schools>): Partial<HouseRules> => ({ schools: { ...DEFAULT_SCHOOLS, ...some } });
 
 const rulesOf = (of: Unit, house: Partial<HouseRules> = {}) =>
   orderRules(of, passesOf(of, 'display'), paints, { ...DEFAULT_HOUSE_RULES, ...house });
@@ -26,8 +29,8 @@ describe('hard order rules', () => {
   const skin = step('basecoat');
   const prime = step('prime');
   const wash = step('wash');
-  const gloss = step('varnish', { paintId: 'gloss' });
-  const matt = step('varnish', { paintId: 'matt' });
+  const gloss = step('varnish', { paint: 'gloss' });
+  const matt = step('varnish', { paint: 'matt' });
   const lens = step('gloss-effect');
   const texture = step('texture');
   const grey = step('basecoat');
@@ -46,6 +49,7 @@ describe('hard order rules', () => {
       after: `${coat.id}#2`,
       scope: 'model',
       lagMinutes: null,
+      rule: 'coat-over-coat',
       reason: 'A coat goes over a dry coat.',
     });
   });
@@ -69,8 +73,8 @@ describe('hard order rules', () => {
   });
   it('puts gloss effects after varnish', () => expect(why(figure, matt, lens)).to.match(/after the varnish/));
   it('follows the school of the base', () => {
-    expect(why(figure, texture, prime, { baseSchool: 'textured before priming' })).to.match(/textured first/);
-    expect(why(figure, prime, texture, { baseSchool: 'textured after painting' })).to.match(/Primer first/);
+    expect(why(figure, texture, prime, schools({ base: 'before priming' }))).to.match(/textured first/);
+    expect(why(figure, prime, texture, schools({ base: 'after painting' }))).to.match(/Primer first/);
   });
   it('builds before it primes', () => {
     const clean = step('clean');
@@ -85,9 +89,11 @@ describe('hard order rules', () => {
   for (const seed of seeds(150)) {
     it(`never forms a circle (made-up scheme ${seed})`, () => {
       const { unit: made, paints: its } = randomUnit(seed);
-      for (const baseSchool of ['textured before priming', 'textured after painting'] as const) {
+      const random = new Random(seed);
+      for (let round = 0; round < 4; round++) {
+        const chosen = Object.fromEntries(SCHOOL_QUESTIONS.map((question) => [question, random.pick(SCHOOLS[question])]));
         const passes = passesOf(made, 'display');
-        const { hard } = orderRules(made, passes, its, { ...DEFAULT_HOUSE_RULES, baseSchool });
+        const { hard } = orderRules(made, passes, its, { ...DEFAULT_HOUSE_RULES, ...schools(chosen) });
         const open = new Set(passes.map((pass) => pass.key));
         for (let progress = true; progress;) {
           progress = false;
@@ -97,7 +103,7 @@ describe('hard order rules', () => {
             progress = true;
           }
         }
-        expect([...open], baseSchool).to.deep.equal([]);
+        expect([...open], JSON.stringify(chosen)).to.deep.equal([]);
       }
     });
   }
@@ -120,13 +126,15 @@ describe('soft order rules', () => {
   });
 
   it('follow the school of metallics', () => {
-    const gold = step('basecoat', { paintId: 'gold' });
-    const tint = step('basecoat', { paintId: 'tint' });
-    const mixed = unit('mixed', [part('belt', gold), part('middle', step('prime')), part('cloak', tint)]);
-    const first = (metallics: HouseRules['metallics']) =>
-      rulesOf(mixed, { metallics }).soft.find((rule) => rule.reason.toLowerCase().includes('metal'))!.first;
+    const gold = step('basecoat', { paint: 'gold' });
+    const tint = step('basecoat', { paint: 'tint' });
+    const mixed = unit('mixed', [part('belt', gold), part('cloak', tint)], [], {
+      scheme: scheme([part('belt', gold), part('cloak', tint)], [], { off: [{ rule: 'deep-first', note: '' }] }),
+    });
+    const first = (metals: Schools['metals']) =>
+      rulesOf(mixed, schools({ metals })).soft.find((rule) => rule.reason.toLowerCase().includes('metal'))!.first;
     expect(first('near the end')).to.equal(`${tint.id}#1`);
-    expect(first('before translucents')).to.equal(`${gold.id}#1`);
+    expect(first('first')).to.equal(`${gold.id}#1`);
   });
 
   it('put messy work before neat neighbours', () => {

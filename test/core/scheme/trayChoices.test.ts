@@ -4,7 +4,7 @@ import { planOrder } from '../../../src/core/line/planOrder';
 import { buildLine } from '../../../src/core/scheme/buildLine';
 import { dryingNeeds } from '../../../src/core/scheme/dryingNeeds';
 import { isWithin, sameSplit, sweetSpot, trayLimits, traySizes, tryTrays, type TrayChoice } from '../../../src/core/scheme/trayChoices';
-import { paint, part, randomUnit, roster, step, unit } from '../../support/units';
+import { ONLY_LEADERS, paint, part, randomUnit, roster, step, unit } from '../../support/units';
 import { seeds } from '../../support/random';
 
 const paints = new Map([paint('red'), paint('blue')].map((each) => [each.id, each]));
@@ -14,7 +14,7 @@ const OPTIONS = { seed: 1, steps: 3_000 };
 const cutters = () =>
   unit(
     'Cutters',
-    [part('shirt', step('basecoat', { paintId: 'red', coats: 2 })), part('hood', step('basecoat', { paintId: 'blue' }))],
+    [part('shirt', step('basecoat', { paint: 'red', coats: 2 })), part('hood', step('basecoat', { paint: 'blue' }))],
     [step('prime')],
     { promised: 20 },
   );
@@ -44,7 +44,7 @@ describe('the splits of a unit', () => {
 });
 
 describe('trying splits with the engine', () => {
-  const others = unit('Keepers', [part('shirt', step('basecoat', { paintId: 'red' }))], [], { promised: 6 });
+  const others = unit('Keepers', [part('shirt', step('basecoat', { paint: 'red' }))], [], { promised: 6 });
   const both = roster([cutters(), others], { paints });
   const choices = [...tryTrays(both, 'unit-Cutters', [20, 10, 5], 'alone', OPTIONS)];
 
@@ -130,7 +130,7 @@ describe('the smallest tray without waiting', () => {
 
   it('is what the timing of the line says: one model less and the painter waits', () => {
     for (const minutes of [0.7, 1, 1.5, 2, 3]) {
-      const coats = unit('Coats', [part('shirt', step('basecoat', { paintId: 'red', coats: 2 }))], [], { promised: 60 });
+      const coats = unit('Coats', [part('shirt', step('basecoat', { paint: 'red', coats: 2 }))], [], { promised: 60 });
       const { models } = dryingNeeds(roster([coats], { paints, minutesOf: () => minutes }), coats.id)[0]!;
       const waitOf = (promised: number) => {
         const { problem } = buildLine(roster([{ ...coats, promised, trayLimit: promised }], { paints, minutesOf: () => minutes }));
@@ -148,9 +148,9 @@ describe('the smallest tray without waiting', () => {
       [
         part(
           'shirt',
-          step('basecoat', { paintId: 'red' }),
-          step('wash', { paintId: 'blue' }),
-          step('detail', { paintId: 'red', who: 'leaders' }),
+          step('basecoat', { paint: 'red' }),
+          step('wash', { paint: 'blue' }),
+          step('detail', { paint: 'red', ...ONLY_LEADERS }),
         ),
       ],
       [step('prime'), step('varnish')],

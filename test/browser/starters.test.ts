@@ -1,0 +1,74 @@
+import { expect } from 'chai';
+import { Key, type WebDriver } from 'selenium-webdriver';
+import { startApp, type App } from '../support/app';
+import { openBrowser } from '../support/browser';
+import { PageUser } from '../support/page';
+
+/** Nobody has read anything: a unit of twenty from a starter to a line, its actions counted. */
+describe('from an empty database to a line with variants', function () {
+  this.timeout(120_000);
+  let app: App;
+  let driver: WebDriver;
+  let user: PageUser;
+  let actions = 0;
+  const act = async (what: Promise<unknown>) => {
+    actions++;
+    await what;
+  };
+  before(async () => {
+    app = await startApp();
+    driver = await openBrowser();
+    user = new PageUser(driver, app.url);
+  });
+  after(async () => {
+    await driver?.quit();
+    await app?.stop();
+  });
+
+  it('fills the empty shelf with common colours by plain names', async () => {
+    await user.open('/shelf');
+    await user.press('Put thirty common colours on it, by plain names');
+    await user.see('h2', /^30 paints/);
+  });
+
+  it('takes few actions', async () => {
+    await user.open('/new');
+    await act(user.fill('What is it called?', 'Pier watch'));
+    await act(user.fill('For whom?', 'Harbour guild'));
+    await driver.executeScript(
+      `const field = document.querySelector('input[type=date]'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(field, '2027-03-01'); field.dispatchEvent(new Event('input', { bubbles: true }));`,
+    );
+    await act(user.press('Enter its units'));
+    await user.path(/\/intake$/);
+    await act(user.fill('Name of a new unit', 'Watch'));
+    await act(user.keys(Key.TAB, Key.TAB, '20', Key.ENTER));
+    await user.find('[data-unit="Watch"]');
+    await user.isStored();
+    await act(user.press('Next: how is one painted?'));
+    await user.path(/\/scheme/);
+    await act(user.press('Foot figure, table standard'));
+    await user.see('[data-part="Boots"]', /Dark brown/);
+    await user.isStored();
+    await act(driver.executeScript(`document.querySelector('[data-part="Coat"] button[aria-pressed]').click()`));
+    await act(user.choose('Paint', 'Skin'));
+    await user.see('[data-part="Coat"]', /Skin/);
+    await act(driver.executeScript(`document.querySelector('[data-testid="roster"] summary').click()`));
+    await act(user.choose('Add', 'a variant'));
+    await act(user.fill('What differs', 'Boots'));
+    await act(user.fill('Options, with commas', 'dark, tan'));
+    await act(user.keys(Key.ENTER));
+    await user.see('[data-testid="roster"] summary', /Boots 10 dark \/ 10 tan/);
+    await act(driver.executeScript(`document.querySelector('[data-part="Boots"] button[aria-pressed]').click()`));
+    await act(user.choose('Another paint for', 'Boots: tan'));
+    await user.isStored();
+    await act(user.press('Next: in which order?'));
+    await user.find('[data-searching="false"]');
+    await user.see('#job-in-hand', /^1 of \d+/);
+    const { jobs } = (await (await fetch(`${app.url}/api/line`)).json()) as { jobs: { partName: string; technique: string; models: number[] }[] };
+    const boots = jobs.filter((job) => job.partName === 'Boots' && job.technique === 'basecoat');
+    expect(boots.map((job) => job.models.length)).to.deep.equal([5, 5, 5, 5]);
+    // eslint-disable-next-line no-console -- The count is what is wanted to be known.
+    console.log(`      ${actions} actions`);
+    expect(actions).to.be.at.most(25);
+  });
+});
