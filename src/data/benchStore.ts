@@ -51,10 +51,10 @@ export class BenchStore {
     return last;
   }
 
-  /** Units that were painted with a paint at any time. */
-  async unitsPaintedWith(paintId: string): Promise<string[]> {
+  /** Units that were painted with one of these paints or mixes at any time. */
+  async unitsPaintedWith(potIds: readonly string[]): Promise<string[]> {
     const rows: { unit: string }[] = await this.db('bench_event')
-      .whereRaw("json_extract(facts, '$.paintId') = ?", [paintId])
+      .whereRaw(`json_extract(facts, '$.paintId') IN (${potIds.map(() => '?').join(', ')})`, potIds)
       .distinct('unit');
     return rows.map((row) => row.unit);
   }

@@ -161,6 +161,11 @@ export class CommissionStore {
     return names;
   }
 
+  /** The schemes of all units, whatever became of their commissions. */
+  async allSchemes(): Promise<Scheme[]> {
+    return (await this.db<UnitRow>('unit')).map((row) => storedUnit(row).scheme);
+  }
+
   /** What was taken out of the schemes of a unit and is not back, the latest first. */
   async removedPieces(unitIds: readonly string[]): Promise<RemovedPiece[]> {
     const rows: { id: string; unitId: string; removedAt: string; piece: string }[] = await this.db('removed_piece')

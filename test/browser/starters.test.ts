@@ -64,7 +64,9 @@ describe('from an empty database to a line with variants', function () {
     await act(user.press('Next: in which order?'));
     await user.find('[data-searching="false"]');
     await user.see('#job-in-hand', /^1 of \d+/);
-    const { jobs } = (await (await fetch(`${app.url}/api/line`)).json()) as { jobs: { partName: string; technique: string; models: number[] }[] };
+    const { jobs } = (await (await fetch(`${app.url}/api/line`)).json()) as {
+      jobs: { partName: string; technique: string; models: number[] }[];
+    };
     const boots = jobs.filter((job) => job.partName === 'Boots' && job.technique === 'basecoat');
     expect(boots.map((job) => job.models.length)).to.deep.equal([5, 5, 5, 5]);
     // eslint-disable-next-line no-console -- The count is what is wanted to be known.

@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { ConflictError } from '../../src/server/errors';
 import { saveIntake } from '../../src/server/commissions/saveIntake';
 import { saveScheme } from '../../src/server/commissions/saveScheme';
+import { tracePaint } from '../../src/server/paints/tracePaint';
 import { entry, NOW, rejected, shopForEachTest } from '../support/shop';
 
 /** Who is who in a unit, while everything around it changes. */
@@ -59,5 +60,36 @@ describe('groups and variants of a unit', () => {
       [1, 'basecoat|red'],
       [2, 'basecoat|red'],
     ]);
+  });
+});
+
+describe('a paint in a mix', () => {
+  const given = shopForEachTest();
+  it('is traced to the models that carry the mix', async () => {
+    const { id, units } = await given.shop.commission();
+    const unit = (await given.stores.commissions.findUnit(units[0]!.id))!;
+    const [coat, ...others] = unit.scheme.parts;
+    const scheme = {
+      ...unit.scheme,
+      mixes: [
+        {
+          id: 'm',
+          name: 'Lifted',
+          of: [
+            { paint: 'red', parts: 2 },
+            { paint: 'blue', parts: 1 },
+          ],
+          thin: null,
+        },
+      ],
+      parts: [{ ...coat!, steps: [{ ...coat!.steps[0]!, paint: null, mix: 'm' }] }, ...others],
+    };
+    await saveScheme(given.stores, unit.id, { revision: 2, scheme }, NOW);
+    await given.shop.putOnBench(id);
+    const { line } = await given.shop.bench();
+    const pass = line.passes.find((each) => each.stepId === coat!.steps[0]!.id)!;
+    await given.shop.record(given.shop.painting(pass, [1, 2], 2, 0));
+    const [trace] = await tracePaint(given.stores, 'blue');
+    expect(trace).to.deep.include({ passKey: pass.key, models: [1, 2] });
   });
 });

@@ -113,6 +113,16 @@ export function withPots(paints: ReadonlyMap<string, Paint>, schemes: readonly P
   return all;
 }
 
+/** Ids of the pots of a scheme that a paint is in: mixes made of it, or of such mixes. */
+export function potsWith(scheme: Pick<Scheme, 'mixes'>, paintId: string): string[] {
+  const ids = potIdsOf(scheme);
+  const byId = new Map(scheme.mixes.map((mix) => [mix.id, mix]));
+  const holds = (mix: Mix): boolean =>
+    mix.of.some((share) => ('mix' in share ? byId.has(share.mix) && holds(byId.get(share.mix)!) : share.paint === paintId));
+  // Mixes that are made of themselves have no pot.
+  return [...ids].filter(([id]) => holds(byId.get(id)!)).map(([, pot]) => pot);
+}
+
 /** Ids of the paints of the shelf that a scheme asks for, in mixes too. */
 export function paintsOfScheme(scheme: Pick<Scheme, 'parts' | 'allOver' | 'mixes'>): Set<string> {
   const steps = [...scheme.parts.flatMap((part) => part.steps), ...scheme.allOver];

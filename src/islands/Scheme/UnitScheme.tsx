@@ -12,7 +12,7 @@ import { counted, minutesText } from '../../ui/format';
 import { SaveState } from '../shared/SaveState';
 import { SchoolFields } from '../shared/SchoolFields';
 import { useSaved } from '../shared/useSaved';
-import { stopLines } from './costs';
+import { stepCost, stopLines } from './costs';
 import {
   addPart,
   addStep,
@@ -42,6 +42,7 @@ import { Strip } from './Strip';
 import { sendMarks } from './sendMarks';
 import { paintedUnder } from './usePainted';
 import { useWarnings } from './useWarnings';
+import { WhatIf } from './WhatIf';
 import styles from './View.module.css';
 
 interface UnitSchemeProps {
@@ -159,6 +160,11 @@ export function UnitScheme({ unit, others, standard, paints, house, estimate, on
             />
           </div>
         </details>
+        <WhatIf
+          scheme={scheme}
+          standard={standard}
+          minutesOf={(each, part) => stepCost(shownUnit, each, part, estimate, house).unitMinutes}
+        />
         <Rules unit={shownUnit} standard={standard} paints={paints} house={house} onChange={change} />
         {takenOut.length > 0 && (
           <details className={styles.removed} data-testid="removed">

@@ -1,16 +1,22 @@
 import { foldMarks } from '../../core/bench/foldMarks';
+import { potsWith } from '../../core/scheme/pots';
 import { factsOf } from '../../core/scheme/techniques';
 import type { PaintTrace } from '../../core/views/paintTrace';
 import type { Stores } from '../stores';
 
-/** Which models carry a paint, whatever their schemes say today: pass by pass, the latest first. */
-export async function tracePaint(stores: Pick<Stores, 'bench'>, paintId: string | undefined): Promise<PaintTrace[]> {
-  const events = await stores.bench.ofUnits(await stores.bench.unitsPaintedWith(paintId ?? ''));
+/** So many mixes of one paint are looked for. */
+const MOST_POTS = 400;
+
+/** Which models carry a paint, alone or in a mix, whatever their schemes say today: pass by pass, the latest first. */
+export async function tracePaint(stores: Pick<Stores, 'bench' | 'commissions'>, paintId = ''): Promise<PaintTrace[]> {
+  const mixes = (await stores.commissions.allSchemes()).flatMap((scheme) => potsWith(scheme, paintId));
+  const pots = [...new Set([paintId, ...mixes])].slice(0, MOST_POTS);
+  const events = await stores.bench.ofUnits(await stores.bench.unitsPaintedWith(pots));
   const { marks } = foldMarks(events);
   return [...marks]
     .flatMap(([passKey, models]): PaintTrace[] => {
-      const carriers = [...models].filter(([, mark]) => mark.setupId.endsWith(`|${paintId}`));
-      const named = events.findLast((event) => `${event.step}#${event.coat}` === passKey && event.facts?.paintId === paintId);
+      const carriers = [...models].filter(([, mark]) => pots.some((pot) => mark.setupId.endsWith(`|${pot}`)));
+      const named = events.findLast((event) => `${event.step}#${event.coat}` === passKey && pots.includes(event.facts?.paintId ?? ''));
       if (carriers.length === 0 || !named) return [];
       const { commission, unit, part, technique } = named.facts!;
       return [

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import type { Mix } from '../../../src/core/scheme/definitions';
-import { lightnessOf, potsOf, withPots } from '../../../src/core/scheme/pots';
+import { lightnessOf, potsOf, potsWith, withPots } from '../../../src/core/scheme/pots';
 import { paint } from '../../support/units';
 
 const mix = (id: string, of: Mix['of'], thin: Mix['thin'] = null): Mix => ({ id, name: id, of, thin });
@@ -53,5 +53,21 @@ describe('a mix as a pot', () => {
     const pots = potsOf({ mixes: [twice, lifted] }, paints);
     expect(pots.get('twice')!.liftedFrom).to.deep.equal([pots.get('lifted')!.id]);
     expect(lightnessOf(pots.get('twice')!)).to.be.greaterThan(lightnessOf(pots.get('lifted')!));
+  });
+});
+
+describe('a paint in mixes', () => {
+  it('is found in mixes of mixes too', () => {
+    const mixes = [
+      mix('one', [{ paint: 'dark', parts: 1 }]),
+      mix('two', [
+        { mix: 'one', parts: 1 },
+        { paint: 'light', parts: 1 },
+      ]),
+      mix('other', [{ paint: 'brass', parts: 1 }]),
+    ];
+    const pots = potsOf({ mixes }, paints);
+    expect(potsWith({ mixes }, 'dark')).to.have.members([pots.get('one')!.id, pots.get('two')!.id]);
+    expect(potsWith({ mixes }, 'light')).to.deep.equal([pots.get('two')!.id]);
   });
 });

@@ -15,7 +15,10 @@ describe('a scheme to start from', () => {
       const made = { ...unit('starter', [], [], { promised: 20, size: starter.sizes[0]! }), scheme };
       const { jobs } = buildLine(roster([made], { paints: shelf, standard: 'table' }));
       expect(jobs.length).to.be.at.least(10);
-      expect(jobs.filter((job) => job.setupId.includes('|-|')), 'steps without a paint').to.deep.equal([]);
+      expect(
+        jobs.filter((job) => job.setupId.includes('|-|')),
+        'steps without a paint',
+      ).to.deep.equal([]);
     });
   }
 
