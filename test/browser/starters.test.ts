@@ -1,4 +1,6 @@
 import { expect } from 'chai';
+import { writeFileSync } from 'node:fs';
+import path from 'node:path';
 import { Key, type WebDriver } from 'selenium-webdriver';
 import { startApp, type App } from '../support/app';
 import { openBrowser } from '../support/browser';
@@ -72,5 +74,27 @@ describe('from an empty database to a line with variants', function () {
     // eslint-disable-next-line no-console -- The count is what is wanted to be known.
     console.log(`      ${actions} actions`);
     expect(actions).to.be.at.most(25);
+  });
+
+  it('takes a roster from a spreadsheet, says which rows it cannot, and lets the columns be chosen', async () => {
+    await user.open('/');
+    const link = await driver.executeScript<string>('return document.querySelector("main a[href*=intake]").getAttribute("href")');
+    await user.open(link);
+    await user.find('[data-unit="Watch"]');
+    const file = path.join(app.folder, 'roster.csv');
+    writeFileSync(file, 'count,who\n12,Oarsmen\nmany,Gulls\n20,Watch\n6,Boats\n');
+    await (await driver.findElement({ css: 'input[aria-label="Roster file"]' })).sendKeys(file);
+    await user.choose('The name is in', 'who');
+    await user.see('[data-testid="good-rows"]', /Oarsmen: 12 models, foot.*Boats: 6 models, foot/s);
+    await user.see(
+      '[data-testid="bad-rows"]',
+      /Line 3, count is "many": give a whole number.*Line 4, who is "Watch", which is there already/s,
+    );
+    await user.press('Add 2 units');
+    await user.find('[data-unit="Oarsmen"]');
+    await user.isStored();
+    await driver.navigate().refresh();
+    await user.find('[data-unit="Boats"]');
+    expect(await user.complaints()).to.deep.equal([]);
   });
 });

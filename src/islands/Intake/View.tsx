@@ -12,6 +12,7 @@ import { Opened } from '../shared/Opened';
 import { SaveState } from '../shared/SaveState';
 import { CommissionActions } from './CommissionActions';
 import { NewUnitRow } from './NewUnitRow';
+import { RosterFile } from './RosterFile';
 import { UnitRow } from './UnitRow';
 import { useIntake } from './useIntake';
 import styles from './View.module.css';
@@ -52,7 +53,10 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
           />
         </div>
       </Panel>
-      <Panel title={`What came in the box: ${counted(models, 'model')} in ${counted(units.length, 'unit')}`}>
+      <Panel
+        aside={<RosterFile names={units.map((unit) => unit.name)} onAdd={intake.addUnits} />}
+        title={`What came in the box: ${counted(models, 'model')} in ${counted(units.length, 'unit')}`}
+      >
         <table className={styles.units}>
           <thead>
             <tr>
@@ -80,7 +84,10 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
                 onRemove={() => intake.removeUnit(unit.id)}
               />
             ))}
-            <NewUnitRow names={units.map((unit) => unit.name)} onAdd={intake.addUnit} />
+            <NewUnitRow
+              names={units.map((unit) => unit.name)}
+              onAdd={(name, promised, size) => intake.addUnits([{ name, promised, size }])}
+            />
           </tbody>
         </table>
       </Panel>

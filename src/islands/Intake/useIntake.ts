@@ -1,5 +1,6 @@
 import { useRef, useState } from 'react';
 import { ulid } from 'ulid';
+import type { NewUnit } from '../../core/formats/readRoster';
 import type { Commission } from '../../core/scheme/definitions';
 import type { IntakePicture } from '../../core/views/commission';
 import type { CommissionEstimate } from '../../core/views/estimate';
@@ -25,6 +26,17 @@ const unitEntry = ({ id, name, size, promised, counted, countNote, trayLimit, te
   countNote,
   trayLimit,
   testModel,
+});
+
+const entryOf = ({ name, promised, size }: NewUnit): UnitEntry => ({
+  id: ulid(),
+  name,
+  size,
+  promised,
+  counted: null,
+  countNote: '',
+  trayLimit: NEW_TRAY_LIMIT,
+  testModel: 'none',
 });
 
 const commissionEntry = ({ name, client, dueOn, standard, hourlyRateMinor, currency, note }: Commission): CommissionEntry => ({
@@ -57,14 +69,7 @@ export function useIntake(picture: IntakePicture) {
     changeCommission: (part: Partial<CommissionEntry>) => change({ ...value, commission: { ...value.commission, ...part } }),
     changeUnit: (unitId: string, part: Partial<UnitEntry>) =>
       change({ ...value, units: value.units.map((unit) => (unit.id === unitId ? { ...unit, ...part } : unit)) }),
-    addUnit: (name: string, promised: number, size: UnitEntry['size']) =>
-      change({
-        ...value,
-        units: [
-          ...value.units,
-          { id: ulid(), name, size, promised, counted: null, countNote: '', trayLimit: NEW_TRAY_LIMIT, testModel: 'none' },
-        ],
-      }),
+    addUnits: (units: readonly NewUnit[]) => change({ ...value, units: [...value.units, ...units.map(entryOf)] }),
     bringBack: (unit: UnitEntry) => change({ ...value, units: [...value.units, unitEntry(unit)] }),
     removeUnit: (unitId: string) => change({ ...value, units: value.units.filter((unit) => unit.id !== unitId) }),
   };
