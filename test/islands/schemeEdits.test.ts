@@ -13,7 +13,7 @@ import {
   removeStep,
   changePart,
 } from '../../src/islands/Scheme/edits';
-import { stepCost, stopLines } from '../../src/islands/Scheme/costs';
+import { costIfChanged, stepCost, stopLines } from '../../src/islands/Scheme/costs';
 import { reasonsFor } from '../../src/islands/Scheme/reasons';
 import { EMPTY_SCHEME, type Scheme } from '../../src/core/scheme/definitions';
 import { DEFAULT_HOUSE_RULES } from '../../src/core/scheme/houseRules';
@@ -87,6 +87,15 @@ describe('what a step costs', () => {
     expect(stepCost(keepers, eyes, keepers.scheme.parts[1]!, estimate, DEFAULT_HOUSE_RULES).perModel).to.equal(
       normMinutes('eyes', 'foot', 0.2),
     );
+  });
+
+  it('follows the pace on a step where another technique or share is asked for', () => {
+    const cost = (more: object) =>
+      costIfChanged(keepers, { ...coat, ...more }, keepers.scheme.parts[0]!, estimate, { ...DEFAULT_HOUSE_RULES, leaderFactor: 1 });
+    const norm = normMinutes('basecoat', 'foot', 0.2);
+    expect(cost({})).to.be.closeTo(30, 1e-9);
+    expect(cost({ technique: 'drybrush', coats: 1 })).to.be.closeTo((15 * normMinutes('drybrush', 'foot', 0.2)) / norm, 1e-9);
+    expect(cost({ coverage: 0.1, coats: 1 })).to.be.closeTo((15 * normMinutes('basecoat', 'foot', 0.1)) / norm, 1e-9);
   });
 
   it('adds up to a stop line for each standard', () => {

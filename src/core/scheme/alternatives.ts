@@ -35,7 +35,7 @@ export function alternatives(scheme: Scheme, standard: Standard, minutesOf: Step
     undercoatInMainColour(scheme, placed, minutesOf),
     oneColourLess(placed, minutesOf),
     withoutOptional(scheme, placed, standard, minutesOf),
-    ...eyes(scheme, minutesOf),
+    ...eyes(scheme, standard, minutesOf),
   ].filter((each) => each !== null);
 }
 
@@ -104,18 +104,24 @@ function withoutOptional(scheme: Scheme, placed: readonly Placed[], standard: St
   };
 }
 
-/** Eyes on the leaders alone, or on everybody too. */
-function eyes(scheme: Scheme, minutesOf: StepMinutes): Alternative[] {
-  const leaders = leadersOf(scheme);
+/** Eyes on the leaders alone, or on everybody. */
+function eyes(scheme: Scheme, standard: Standard, minutesOf: StepMinutes): Alternative[] {
   const groups = scheme.groups.filter((group) => group.kind === 'leader').map((group) => group.id);
-  return scheme.parts.flatMap((part) =>
-    part.steps
-      .filter((step) => step.technique === 'eyes' && leaders.length > 0)
-      .map((step): Alternative => {
-        const now = minutesOf(step, part);
-        const isForAll = step.for === null;
-        const other = minutesOf({ ...step, for: isForAll ? { only: groups } : null }, part);
-        return { what: isForAll ? 'Eyes on the leaders alone' : 'Eyes on rank and file too', minutes: other - now };
-      }),
+  const found = scheme.parts.flatMap((part) =>
+    part.steps.filter((step) => step.technique === 'eyes').map((step): Placed => ({ step, part })),
   );
+  if (found.length === 0) return [];
+  const now = total(
+    found.filter(({ step }) => includesStandard(standard, step.standard)),
+    minutesOf,
+  );
+  const on = (whom: Step['for']) =>
+    total(
+      found.map(({ step, part }) => ({ part, step: { ...step, for: whom } })),
+      minutesOf,
+    );
+  return [
+    ...(leadersOf(scheme).length > 0 ? [{ what: 'Eyes on the leaders alone', minutes: on({ only: groups }) - now }] : []),
+    { what: 'Eyes on every model', minutes: on(null) - now },
+  ].filter(({ minutes }) => minutes !== 0);
 }

@@ -106,7 +106,7 @@ export function HouseRulesView({ rules: initial, revision: opened }: { rules: Ho
           />
         </Panel>
       </div>
-      <Panel title="Schools: where painters differ">
+      <Panel title="Schools: where painters differ" className={styles.below}>
         <div className={styles.schools}>
           <SchoolFields
             value={rules.schools}

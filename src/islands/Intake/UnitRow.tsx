@@ -65,7 +65,7 @@ export function UnitRow({ unit, started, roster, rosterHref, onChange, onRemove 
             onChange={(count) => onChange({ counted: count })}
           />
         </td>
-        <td className={styles.figure}>
+        <td className={styles.who}>
           <a href={rosterHref}>
             {roster}
             <Hidden>: {named('who is who')}</Hidden>

@@ -12,7 +12,7 @@ import { counted, minutesText } from '../../ui/format';
 import { SaveState } from '../shared/SaveState';
 import { SchoolFields } from '../shared/SchoolFields';
 import { useSaved } from '../shared/useSaved';
-import { stepCost, stopLines } from './costs';
+import { costIfChanged, stopLines } from './costs';
 import {
   addPart,
   addStep,
@@ -160,11 +160,7 @@ export function UnitScheme({ unit, others, standard, paints, house, estimate, on
             />
           </div>
         </details>
-        <WhatIf
-          scheme={scheme}
-          standard={standard}
-          minutesOf={(each, part) => stepCost(shownUnit, each, part, estimate, house).unitMinutes}
-        />
+        <WhatIf scheme={scheme} standard={standard} minutesOf={(each, part) => costIfChanged(shownUnit, each, part, estimate, house)} />
         <Rules unit={shownUnit} standard={standard} paints={paints} house={house} onChange={change} />
         {takenOut.length > 0 && (
           <details className={styles.removed} data-testid="removed">

@@ -33,6 +33,16 @@ export function stepCost(unit: Unit, step: Step, part: Part | null, estimate: Co
   };
 }
 
+/** What a step of the unit would take over it if it were another technique or covered another share: the painter's pace on it, times the norms. */
+export function costIfChanged(unit: Unit, step: Step, part: Part | null, estimate: CommissionEstimate, house: HouseRules): number {
+  const { unitMinutes } = stepCost(unit, step, part, estimate, house);
+  const original = [...unit.scheme.parts.flatMap((each) => each.steps), ...unit.scheme.allOver].find((each) => each.id === step.id);
+  const isKnown = estimate.passes.some((pass) => pass.passKey === passKey(step.id, 1));
+  if (!original || !isKnown) return unitMinutes;
+  const norm = (of: Step) => normMinutes(of.technique, unit.size, of.coverage);
+  return (unitMinutes * norm(step)) / norm(original);
+}
+
 /** Minutes a unit takes up to each standard: its stop lines. */
 export function stopLines(
   unit: Unit,

@@ -6,7 +6,7 @@ import { withPots } from '../../core/scheme/pots';
 import { schemeWarnings } from '../../core/scheme/spoiled';
 import { factsOf } from '../../core/scheme/techniques';
 import type { CommissionEstimate } from '../../core/views/estimate';
-import { stepCost } from './costs';
+import { costIfChanged } from './costs';
 import { broughtBack } from './edits';
 import type { SpoiledBy } from './Spoiled';
 
@@ -32,7 +32,7 @@ export function useWarnings(unit: Unit, standard: Standard, paints: Paint[], hou
         return {
           by: `${factsOf(by.step.technique).label} on ${by.part?.name.toLowerCase() ?? 'everything'}`,
           what: found.what,
-          backMinutes: stepCost(unit, broughtBack(own.step), own.part, estimate, house).unitMinutes,
+          backMinutes: costIfChanged(unit, { ...broughtBack(own.step), id: own.step.id }, own.part, estimate, house),
         };
       },
     };

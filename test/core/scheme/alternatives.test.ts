@@ -35,7 +35,15 @@ describe('what another way of painting would cost', () => {
   });
   it('asks for one colour less, base coats aside', () =>
     expect(minutes(/^One colour less: no edge line on the coat/)).to.be.closeTo(-1, 1e-9));
-  it('asks for eyes on all', () => expect(minutes(/^Eyes on rank and file too/)).to.be.closeTo(0.09, 1e-9));
+  it('asks for eyes on all', () => expect(minutes(/^Eyes on every model/)).to.be.closeTo(0.09, 1e-9));
+  it('asks for eyes that the standard leaves out as something more', () => {
+    const face = part('Face', step('eyes', { standard: 'full', coverage: 0.1 }));
+    const asked = alternatives(scheme([face], [], { leaders: 1 }), 'table', (each) => (each.for === null ? 10 : 1));
+    expect(asked).to.deep.equal([
+      { what: 'Eyes on the leaders alone', minutes: 1 },
+      { what: 'Eyes on every model', minutes: 10 },
+    ]);
+  });
   it('counts what may be left out', () => expect(minutes(/left out/)).to.be.closeTo(-1, 1e-9));
   it('asks nothing that cannot be', () => expect(alternatives(scheme([]), 'display', () => 1)).to.deep.equal([]));
 });
