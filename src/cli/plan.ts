@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { InputError } from '../core/formats/InputError';
 import { readLineProblem, readOrder } from '../core/formats/lineProblem';
@@ -7,6 +6,7 @@ import type { LineProblem } from '../core/line/definitions';
 import { planOrder } from '../core/line/planOrder';
 import type { SolveReport } from '../core/line/runSolver';
 import { solveInThread } from '../server/threads/threads';
+import { readJsonFile } from './readJsonFile';
 
 const USAGE = 'npm run --silent plan -- FILE [--seconds S | --steps N] [--seed N] [--order ORDER.json] [--progress]';
 const DEFAULT_SECONDS = 5;
@@ -58,30 +58,12 @@ function positive(option: string, given: string): number {
   return value;
 }
 
-function readJson(file: string): unknown {
-  let text: string;
-  try {
-    text = readFileSync(file === '-' ? 0 : file, 'utf8');
-  } catch (error) {
-    throw new InputError('FILE', file, `give a file that can be read (${(error as NodeJS.ErrnoException).code ?? 'unreadable'})`);
-  }
-  try {
-    return JSON.parse(text);
-  } catch (error) {
-    throw new InputError(
-      file === '-' ? 'standard input' : file,
-      text,
-      `give valid JSON (${(error as Error).message.replaceAll('\n', ' ')})`,
-    );
-  }
-}
-
 async function run(): Promise<void> {
   const options = readArguments();
-  const problem = readLineProblem(readJson(options.file));
+  const problem = readLineProblem(readJsonFile(options.file));
   const line = compileLine(problem);
   const solved = options.order === undefined ? await search(problem, options) : null;
-  const plan = solved ? planOrder(line, solved.order, solved.bound) : planOrder(line, readOrder(problem, readJson(options.order!)));
+  const plan = solved ? planOrder(line, solved.order, solved.bound) : planOrder(line, readOrder(problem, readJsonFile(options.order!)));
   if ('missingMinutes' in plan) {
     throw new InputError(
       'sessions',

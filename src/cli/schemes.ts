@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs';
 import { COMMISSION_FORMAT, readCommission } from '../core/formats/commission';
 import { InputError } from '../core/formats/InputError';
 import { readScheme, SCHEME_FORMAT, unitOf } from '../core/formats/schemeFile';
@@ -10,6 +9,7 @@ import { orderRules } from '../core/scheme/orderRules';
 import { passesOf } from '../core/scheme/passes';
 import { withPots } from '../core/scheme/pots';
 import { normMinutes } from '../core/time/norms';
+import { readJsonFile } from './readJsonFile';
 
 /** `rules FILE` lists the order rules of a scheme or commission file; `problem FILE` prints its line problem. */
 const COMMANDS = { rules: printRules, problem: printProblem };
@@ -22,7 +22,7 @@ interface Work {
 }
 
 function readWork(file: string): Work {
-  const value = readJson(file);
+  const value = readJsonFile(file);
   const format = typeof value === 'object' && value !== null && 'format' in value ? value.format : undefined;
   const byId = (paints: Paint[]) => new Map(paints.map((paint) => [paint.id, paint]));
   if (format === SCHEME_FORMAT) {
@@ -39,20 +39,6 @@ function readWork(file: string): Work {
     };
   }
   throw new InputError('format', format, `give a scheme file (${SCHEME_FORMAT}) or a commission file (${COMMISSION_FORMAT})`);
-}
-
-function readJson(file: string): unknown {
-  let text: string;
-  try {
-    text = readFileSync(file === '-' ? 0 : file, 'utf8');
-  } catch (error) {
-    throw new InputError('FILE', file, `give a file that can be read (${(error as NodeJS.ErrnoException).code ?? 'unreadable'})`);
-  }
-  try {
-    return JSON.parse(text);
-  } catch (error) {
-    throw new InputError('FILE', file, `give a JSON file (${(error as Error).message})`);
-  }
 }
 
 function printRules({ units, paints, fields }: Work): unknown {

@@ -49,7 +49,7 @@ describe('schemes on the command line', function () {
         /^rules is "fold before coat": take out one of these rules.*fold before coat \(own: by mistake\), coat before fold/,
       ],
       [wrong, /^parts\[0\]\.steps\[0\]\.technique is "dip": give one of/],
-      ['{', /^FILE is "-": give a JSON file/],
+      [`{`, /^standard input is "{": give valid JSON/],
       [{ format: 'other' }, /^format is "other": give a scheme file/],
     ] as const) {
       const { stderr, stdout, status } = run('rules', input);

@@ -1,3 +1,4 @@
+import { usualPart, usualStep } from '../../src/core/scheme/briefScheme';
 import type { Group, Paint, PaintKind, Part, Scheme, Standard, Step, Technique, Unit } from '../../src/core/scheme/definitions';
 import { EMPTY_SCHEME, TECHNIQUES } from '../../src/core/scheme/definitions';
 import type { Roster, RosterUnit } from '../../src/core/scheme/buildLine';
@@ -14,34 +15,11 @@ export const paint = (id: string, kind: PaintKind = 'opaque', dryMinutes: number
 
 let steps = 0;
 export const step = (technique: Technique, more: Partial<Step> = {}): Step => ({
-  id: `step${++steps}`,
-  technique,
-  paint: null,
-  mix: null,
-  paintFor: [],
-  coats: 1,
-  coverage: 0.2,
-  for: null,
-  standard: 'quick',
-  optional: false,
-  dryMinutes: null,
-  strength: '',
-  faces: 'whole',
-  moment: null,
-  note: '',
+  ...usualStep(`step${++steps}`, technique, null, 0.2),
   ...more,
 });
 
-export const part = (name: string, ...its: Step[]): Part => ({
-  id: `part-${name}`,
-  name,
-  surface: 0.2,
-  touches: null,
-  reach: 'easy',
-  keepClear: false,
-  isBase: false,
-  steps: its,
-});
+export const part = (name: string, ...its: Step[]): Part => ({ ...usualPart(`part-${name}`, name, its), surface: 0.2 });
 
 /** For the leaders that `unit` and `scheme` make of the first models. */
 export const ONLY_LEADERS = { for: { only: ['leaders'] } } as const satisfies Partial<Step>;

@@ -1,7 +1,8 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import type { BackupsPicture, DatabaseCopy } from '../../core/views/backups';
 import { Button, LinkButton } from '../../ui/Button/Button';
 import { Hidden } from '../../ui/Hidden/Hidden';
+import { FileButton } from '../../ui/FileButton/FileButton';
 import { Notice } from '../../ui/Notice/Notice';
 import { Panel } from '../../ui/Panel/Panel';
 import { bytesText, counted, momentText } from '../../ui/format';
@@ -90,26 +91,13 @@ const reasonOf = ({ name }: DatabaseCopy): string => {
   return name.startsWith('before-restore') ? 'before a restore' : 'once a day';
 };
 
-function ChooseFile({ onChoose }: { onChoose: (file: File) => void }) {
-  const input = useRef<HTMLInputElement>(null);
-  return (
-    <p>
-      <input
-        ref={input}
-        type="file"
-        accept=".sqlite"
-        hidden
-        aria-label="Backup file"
-        onChange={(event) => {
-          const [file] = event.target.files ?? [];
-          if (file) onChoose(file);
-          event.target.value = '';
-        }}
-      />
-      <Button onClick={() => input.current?.click()}>Choose a backup</Button>
-    </p>
-  );
-}
+const ChooseFile = ({ onChoose }: { onChoose: (file: File) => void }) => (
+  <p>
+    <FileButton label="Backup file" accept=".sqlite" onChoose={onChoose}>
+      Choose a backup
+    </FileButton>
+  </p>
+);
 
 function Confirm({ wanted, onCancel }: { wanted: Wanted; onCancel: () => void }) {
   const [state, setState] = useState<{ error: string | null; isBusy: boolean }>({ error: null, isBusy: false });

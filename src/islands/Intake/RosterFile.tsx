@@ -9,7 +9,9 @@ import {
   type RosterTable,
 } from '../../core/formats/readRoster';
 import { Button } from '../../ui/Button/Button';
+import { Dialog } from '../../ui/Dialog/Dialog';
 import { SelectField } from '../../ui/Field/Field';
+import { FileButton } from '../../ui/FileButton/FileButton';
 import { counted } from '../../ui/format';
 import styles from './View.module.css';
 
@@ -25,7 +27,6 @@ const SHOWN = 12;
 
 /** A list of units from a spreadsheet: first what would be taken and what is wrong, line by line, then the units. */
 export function RosterFile({ names, onAdd }: RosterFileProps) {
-  const input = useRef<HTMLInputElement>(null);
   const dialog = useRef<HTMLDialogElement>(null);
   const [table, setTable] = useState<RosterTable | null>(null);
   const [columns, setColumns] = useState<RosterColumns>({ name: 0, models: null, size: null });
@@ -45,21 +46,29 @@ export function RosterFile({ names, onAdd }: RosterFileProps) {
   const { units, bad } = table ? unitsOf(table, columns, names) : { units: [], bad: [] };
   return (
     <>
-      <input
-        ref={input}
-        type="file"
-        accept=".csv,text/csv"
-        hidden
-        aria-label="Roster file"
-        onChange={(event) => {
-          const [file] = event.target.files ?? [];
-          if (file) void show(file);
-          event.target.value = '';
-        }}
-      />
-      <Button onClick={() => input.current?.click()}>Units from CSV</Button>
-      <dialog ref={dialog} className={styles.dialog} aria-labelledby="roster-title">
-        <h2 id="roster-title">What the list holds</h2>
+      <FileButton label="Roster file" accept=".csv,text/csv" onChoose={(file) => void show(file)}>
+        Units from CSV
+      </FileButton>
+      <Dialog
+        ref={dialog}
+        title="What the list holds"
+        tools={
+          <>
+            {units.length > 0 && (
+              <Button
+                kind="main"
+                onClick={() => {
+                  onAdd(units);
+                  dialog.current?.close();
+                }}
+              >
+                Add {counted(units.length, 'unit')}
+              </Button>
+            )}
+            <Button onClick={() => dialog.current?.close()}>Cancel</Button>
+          </>
+        }
+      >
         {error && <p role="alert">{error}</p>}
         {table && (
           <>
@@ -97,21 +106,7 @@ export function RosterFile({ names, onAdd }: RosterFileProps) {
             </ul>
           </>
         )}
-        <span className={styles.dialogTools}>
-          {units.length > 0 && (
-            <Button
-              kind="main"
-              onClick={() => {
-                onAdd(units);
-                dialog.current?.close();
-              }}
-            >
-              Add {counted(units.length, 'unit')}
-            </Button>
-          )}
-          <Button onClick={() => dialog.current?.close()}>Cancel</Button>
-        </span>
-      </dialog>
+      </Dialog>
     </>
   );
 }

@@ -2,20 +2,20 @@ import { useRef, useState } from 'react';
 import type { TimeLogImport } from '../../core/views/log';
 import { factsOf } from '../../core/scheme/techniques';
 import { Button } from '../../ui/Button/Button';
+import { Dialog } from '../../ui/Dialog/Dialog';
+import { FileButton } from '../../ui/FileButton/FileButton';
 import { counted } from '../../ui/format';
 import { sendFile } from '../shared/api';
 import styles from './View.module.css';
 
 /** Imports a time log: first what would be taken and what is wrong, line by line, then the rows. */
 export function ImportLog() {
-  const input = useRef<HTMLInputElement>(null);
   const dialog = useRef<HTMLDialogElement>(null);
   const [file, setFile] = useState<File | null>(null);
   const [preview, setPreview] = useState<TimeLogImport | null>(null);
   const [error, setError] = useState<string | null>(null);
 
-  const show = async (chosen: File | undefined) => {
-    if (!chosen) return;
+  const show = async (chosen: File) => {
     setError(null);
     setPreview(null);
     try {
@@ -25,7 +25,6 @@ export function ImportLog() {
       setError((problem as Error).message);
     }
     dialog.current?.showModal();
-    if (input.current) input.current.value = '';
   };
   const take = async () => {
     try {
@@ -38,28 +37,26 @@ export function ImportLog() {
 
   return (
     <>
-      <input
-        ref={input}
-        type="file"
-        accept=".csv,text/csv"
-        hidden
-        aria-label="Time log file"
-        onChange={(event) => void show(event.target.files?.[0])}
-      />
-      <Button onClick={() => input.current?.click()}>Import CSV</Button>
-      <dialog ref={dialog} className={styles.dialog} aria-labelledby="import-title">
-        <h2 id="import-title">What the file holds</h2>
+      <FileButton label="Time log file" accept=".csv,text/csv" onChoose={(chosen) => void show(chosen)}>
+        Import CSV
+      </FileButton>
+      <Dialog
+        ref={dialog}
+        title="What the file holds"
+        tools={
+          <>
+            {preview && preview.newRows > 0 && (
+              <Button kind="main" onClick={() => void take()}>
+                Import {counted(preview.newRows, 'row')}
+              </Button>
+            )}
+            <Button onClick={() => dialog.current?.close()}>Cancel</Button>
+          </>
+        }
+      >
         {error && <p role="alert">{error}</p>}
         {preview && <Preview preview={preview} />}
-        <span className={styles.actions}>
-          {preview && preview.newRows > 0 && (
-            <Button kind="main" onClick={() => void take()}>
-              Import {counted(preview.newRows, 'row')}
-            </Button>
-          )}
-          <Button onClick={() => dialog.current?.close()}>Cancel</Button>
-        </span>
-      </dialog>
+      </Dialog>
     </>
   );
 }

@@ -9,7 +9,8 @@ import { NumberField } from '../../ui/Field/NumberField';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { withoutLostEnds } from './edits';
 import { PaintPicker, potOf, type PotChoice } from './PaintPicker';
-import styles from './View.module.css';
+import styles from './Mixes.module.css';
+import view from './View.module.css';
 
 interface MixesProps {
   scheme: Scheme;
@@ -35,7 +36,7 @@ export function Mixes({ scheme, paints, onChange, onNewPaint }: MixesProps) {
     setName('');
   };
   return (
-    <details className={styles.section} data-testid="mixes">
+    <details className={view.section} data-testid="mixes">
       <summary>Mixes: {mixes.length === 0 ? 'none' : mixes.map((mix) => mix.name).join(', ')}</summary>
       {mixes.map((mix) => (
         <MixEntry

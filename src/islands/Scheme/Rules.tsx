@@ -12,7 +12,8 @@ import { SelectField, TextField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';
 import { Notice } from '../../ui/Notice/Notice';
 import { counted, minutesText } from '../../ui/format';
-import styles from './View.module.css';
+import styles from './Rules.module.css';
+import view from './View.module.css';
 
 interface RulesProps {
   unit: Unit;
@@ -32,7 +33,7 @@ export function Rules({ unit, standard, paints, house, onChange }: RulesProps) {
   const nameOf = (key: string) => passName(passes.find((pass) => pass.key === key));
   const inForce = summary(rules);
   return (
-    <details className={styles.section} data-testid="rules">
+    <details className={view.section} data-testid="rules">
       <summary>
         Order rules in force: {counted(inForce.length, 'kind')}, {counted(rules.hard.length + rules.soft.length, 'pair')}
       </summary>

@@ -1,8 +1,9 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { ulid } from 'ulid';
 import { adoptScheme } from '../../core/scheme/adoptScheme';
 import { modelsOf, type Paint, type Scheme, type Standard, type Unit } from '../../core/scheme/definitions';
 import { Button } from '../../ui/Button/Button';
+import { FileButton } from '../../ui/FileButton/FileButton';
 import { counted } from '../../ui/format';
 import { saveFile } from '../shared/saveFile';
 
@@ -31,7 +32,6 @@ async function readFile(file: File) {
 
 /** A scheme kept as a file, and one from elsewhere taken for this unit. */
 export function SchemeFiles({ unit, standard, paints, isStarted, onNewPaint, onOpen }: SchemeFilesProps) {
-  const input = useRef<HTMLInputElement>(null);
   const [said, setSaid] = useState<string | null>(null);
   const save = async () => {
     const { writeScheme } = await format();
@@ -50,20 +50,12 @@ export function SchemeFiles({ unit, standard, paints, isStarted, onNewPaint, onO
   const attempt = (act: Promise<void>) => void act.catch((problem: Error) => setSaid(problem.message));
   return (
     <>
-      <input
-        ref={input}
-        type="file"
-        accept=".json,application/json"
-        hidden
-        aria-label="Scheme file"
-        onChange={(event) => {
-          const [file] = event.target.files ?? [];
-          if (file) attempt(open(file));
-          event.target.value = '';
-        }}
-      />
       {unit.scheme.parts.length > 0 && <Button onClick={() => attempt(save())}>Save the scheme as a file</Button>}
-      {!isStarted && <Button onClick={() => input.current?.click()}>Open a scheme file</Button>}
+      {!isStarted && (
+        <FileButton label="Scheme file" accept=".json,application/json" onChoose={(file) => attempt(open(file))}>
+          Open a scheme file
+        </FileButton>
+      )}
       {said && <p role="status">{said}</p>}
     </>
   );

@@ -1,7 +1,8 @@
 import { alternatives, type StepMinutes } from '../../core/scheme/alternatives';
 import type { Scheme, Standard } from '../../core/scheme/definitions';
 import { differenceText } from '../../ui/format';
-import styles from './View.module.css';
+import styles from './WhatIf.module.css';
+import view from './View.module.css';
 
 interface WhatIfProps {
   scheme: Scheme;
@@ -15,7 +16,7 @@ export function WhatIf({ scheme, standard, minutesOf }: WhatIfProps) {
   const ways = alternatives(scheme, standard, minutesOf);
   if (ways.length === 0) return null;
   return (
-    <details className={styles.section} data-testid="what-if">
+    <details className={view.section} data-testid="what-if">
       <summary>What would it cost, or save?</summary>
       <table className={styles.whatIf}>
         <thead>

@@ -1,33 +1,24 @@
-import { useRef, useState } from 'react';
-import { Button } from '../../ui/Button/Button';
+import { useState } from 'react';
+import { FileButton } from '../../ui/FileButton/FileButton';
 import { sendFile } from '../shared/api';
 import styles from './View.module.css';
 
 /** Takes a commission file in and goes to its Intake. */
 export function ImportCommission() {
-  const input = useRef<HTMLInputElement>(null);
   const [error, setError] = useState<string | null>(null);
-  const take = async (file: File | undefined) => {
-    if (!file) return;
+  const take = async (file: File) => {
     try {
       const { id } = await sendFile<{ id: string }>('/api/commissions/import', file);
       window.location.assign(`/c/${id}/intake`);
     } catch (problem) {
       setError((problem as Error).message);
     }
-    if (input.current) input.current.value = '';
   };
   return (
     <>
-      <input
-        ref={input}
-        type="file"
-        accept=".json,application/json"
-        hidden
-        aria-label="Commission file"
-        onChange={(event) => void take(event.target.files?.[0])}
-      />
-      <Button onClick={() => input.current?.click()}>Open a file</Button>
+      <FileButton label="Commission file" accept=".json,application/json" onChoose={(file) => void take(file)}>
+        Open a file
+      </FileButton>
       {error && (
         <span role="alert" className={styles.error}>
           {error}
