@@ -97,10 +97,16 @@ for (let edit = 0; edit < EDITS; edit++) {
   times.figures.push(await timed(() => loadEstimate(stores, commission.id, now)));
   times.open.push(await timed(() => loadScheme(stores, commission.id, now)));
 }
-console.log(`${cpus()[0]?.model ?? 'unknown processor'}, Node.js ${process.version}: ${UNITS} units of ${PARTS} parts, ${EDITS} edits, medians\n`);
+console.log(
+  `${cpus()[0]?.model ?? 'unknown processor'}, Node.js ${process.version}: ${UNITS} units of ${PARTS} parts, ${EDITS} edits, medians\n`,
+);
 console.log('| rules, warnings and other ways, in the window | the save | the figures of the commission after it | the view opened |');
 console.log('| ---: | ---: | ---: | ---: |');
-console.log(`| ${Object.values(times).map((each) => `${median(each).toFixed(0)} ms`).join(' | ')} |`);
+console.log(
+  `| ${Object.values(times)
+    .map((each) => `${median(each).toFixed(0)} ms`)
+    .join(' | ')} |`,
+);
 await database.close();
 rmSync(folder, { recursive: true, force: true });
 process.exit(0);
