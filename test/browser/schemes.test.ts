@@ -75,8 +75,6 @@ describe('every way of painting a unit', function () {
   });
 
   it('makes a job of each pot, with the models that take it, on the line and at the bench', async () => {
-    const line = (await (await fetch(`${app.url}/api/line?`)).json()) as { selection: { commissionId: string }[] };
-    expect(line.selection).to.have.length.greaterThan(0);
     await user.open(`/line?of=${id}`);
     await user.find('[data-searching="false"]');
     const { jobs } = (await (await fetch(`${app.url}/api/line`)).json()) as {
@@ -176,8 +174,15 @@ describe('every way of painting a unit', function () {
     expect(mix).to.deep.include({ name: 'Lifted', thin: { with: 'water', parts: 1 } });
     expect(mix!.of).to.have.length(2);
     await chip(outer, 0);
-    await user.choose('Paint', 'Lifted (mix)');
-    await driver.sleep(300);
+    // Models are painted under it: it is asked first what holds for those.
+    await user.choose('Paint for Laces: tar', 'Lifted (mix)');
+    await user.press('Keep those, change only the rest');
+    const stepNow = async () => (await firstUnit()).scheme.parts.find((part) => part.name === outer)!.steps[0]!;
+    const taken = async () => {
+      const [other] = (await stepNow()).paintFor;
+      return other !== undefined && 'mix' in other && other.mix === mix!.id;
+    };
+    await driver.wait(taken, 5000, 'the mix was not stored as what those models take');
   });
 
   it('has no accessibility violation with everything unfolded', async () => {
