@@ -87,7 +87,7 @@ for (let edit = 0; edit < EDITS; edit++) {
   first.scheme = { ...first.scheme, parts: [...others, deepest!] };
   times.window.push(
     await timed(() => {
-      const passes = passesOf(first, 'table');
+      const passes = passesOf(first, 'table', DEFAULT_HOUSE_RULES);
       orderRules(first, passes, pots, DEFAULT_HOUSE_RULES);
       schemeWarnings(first, passes, pots, DEFAULT_HOUSE_RULES);
       alternatives(first.scheme, 'table', (step) => step.coats * step.coverage);

@@ -50,7 +50,9 @@ function printProblem({ units, paints, fields }: Work): unknown {
     paints,
     units.map((unit) => unit.scheme),
   );
-  units.forEach((unit, index) => refuseCircles(orderRules(unit, passesOf(unit, unit.standard), pots, DEFAULT_HOUSE_RULES), fields[index]!));
+  units.forEach((unit, index) =>
+    refuseCircles(orderRules(unit, passesOf(unit, unit.standard, DEFAULT_HOUSE_RULES), pots, DEFAULT_HOUSE_RULES), fields[index]!),
+  );
   return buildLine({
     units,
     paints: pots,

@@ -1,8 +1,10 @@
 import type { Content, ContentCanvas, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { jobMinutes, type JobInfo } from '../core/scheme/lineJobs';
+import { coatWords } from '../core/scheme/halves';
+import { handOf, setupLabel } from '../core/scheme/setups';
 import { factsOf } from '../core/scheme/techniques';
 import type { LegSheet } from '../core/views/legSheet';
-import { counted, dayText, minutesText, momentText, positionsText, rangeText, timeOfDayText } from '../ui/format';
+import { counted, dayText, minutesText, momentText, positionsText, timeOfDayText } from '../ui/format';
 
 const MINUTE_MS = 60_000;
 const INK = '#1a1a1a';
@@ -83,7 +85,9 @@ const sessionName = ({ sessions }: LegSheet, session: number) =>
   sessions ? momentText(sessions.origin + sessions.sessions[session]!.from * MINUTE_MS) : '';
 
 function legHead({ setup, minutes }: LegSheet['legs'][number], number: number): Content {
-  const { label, hand, caution } = factsOf(setup.technique);
+  const { caution } = factsOf(setup.technique);
+  const label = setupLabel(setup);
+  const hand = handOf(setup);
   return [
     {
       columns: [
@@ -116,13 +120,12 @@ const sinceStart = (minute: number) => `${Math.floor(minute / 60)}:${String(Math
 
 function jobRow({ sessions, trays }: LegSheet, job: JobInfo, begin: number): TableCell[] {
   const part = job.partName?.toLowerCase() ?? 'over everything';
-  const { from, to } = trays.find((tray) => tray.id === job.trayId)!;
-  const coat = job.coats > 1 ? `, coat ${job.coat} of ${job.coats}` : '';
+  const tray = trays.find(({ id }) => id === job.trayId)!;
   return [
     { canvas: [{ type: 'rect', x: 0, y: 0, w: BOX_POINTS, h: BOX_POINTS, lineWidth: 0.75, lineColor: INK }] },
     { text: sessions ? timeOfDayText(sessions.origin + begin * MINUTE_MS) : sinceStart(begin), color: SOFT },
-    { text: [{ text: `${job.unitName} ${rangeText(from, to)}: `, color: SOFT }, `${part}${coat}`] },
-    job.models.length > to - from
+    { text: [{ text: `${job.unitName} ${positionsText(tray.models)}: `, color: SOFT }, `${part}${coatWords(job)}`] },
+    job.models.length === tray.models.length
       ? counted(job.models.length, 'model')
       : `${counted(job.models.length, 'model')} (${positionsText(job.models)})`,
     { text: minutesText(jobMinutes(job)), alignment: 'right' },

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { ulid } from 'ulid';
 import type { BenchEvent } from '../../src/core/bench/definitions';
+import { DEFAULT_HOUSE_RULES } from '../../src/core/scheme/houseRules';
 import { passesOf } from '../../src/core/scheme/passes';
 import { wholeCommission } from '../../src/core/views/selection';
 import { openDatabase } from '../../src/data/database';
@@ -74,7 +75,7 @@ class RandomWorkshop {
   private async passes(): Promise<WalkPass[]> {
     const { units } = await loadWorkshop(this.shop.stores, this.now);
     return units.flatMap((unit) =>
-      passesOf(unit, unit.standard).map((pass) => ({
+      passesOf(unit, unit.standard, DEFAULT_HOUSE_RULES).map((pass) => ({
         key: pass.key,
         unit: unit.id,
         step: pass.step.id,

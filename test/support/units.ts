@@ -1,6 +1,6 @@
 import { usualPart, usualStep } from '../../src/core/scheme/briefScheme';
 import type { Group, Paint, PaintKind, Part, Scheme, Standard, Step, Technique, Unit } from '../../src/core/scheme/definitions';
-import { EMPTY_SCHEME, TECHNIQUES } from '../../src/core/scheme/definitions';
+import { EMPTY_SCHEME, FACES, TECHNIQUES } from '../../src/core/scheme/definitions';
 import type { Roster, RosterUnit } from '../../src/core/scheme/buildLine';
 import { DEFAULT_HOUSE_RULES } from '../../src/core/scheme/houseRules';
 import { Random } from './random';
@@ -82,6 +82,7 @@ export function randomUnit(seed: number): { unit: Unit; paints: Map<string, Pain
     step(random.pick(TECHNIQUES), {
       paint: random.pick(paints).id,
       coats: random.whole(1, 2),
+      faces: random.pick(['whole', 'whole', ...FACES]),
       ...random.pick([{}, {}, ONLY_LEADERS, BUT_LEADERS]),
     });
   const parts = Array.from({ length: random.whole(1, 4) }, (_, index) =>

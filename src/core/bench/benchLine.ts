@@ -1,8 +1,9 @@
 import { dryMinutesOf, handleMinutesOf, type Roster, type RosterUnit } from '../scheme/buildLine';
 import { jobId } from '../scheme/lineJobs';
-import type { Size, Step, Technique } from '../scheme/definitions';
+import { idOfHalf, type Half } from '../scheme/halves';
+import type { Size, Technique } from '../scheme/definitions';
 import { orderRules } from '../scheme/orderRules';
-import { effortOf, passesOf, type Dip } from '../scheme/passes';
+import { effortOf, passesOf, type Dip, type Pass } from '../scheme/passes';
 import { lacksPaint, setupId } from '../scheme/setups';
 import { splitTrays } from '../scheme/splitTrays';
 import { leadersOf, modelFactors, type ModelFactor } from '../scheme/whoTakes';
@@ -21,9 +22,11 @@ export interface PassBefore {
 export interface BenchPass {
   key: string;
   unitId: string;
+  /** As it is marked: with the half behind it where the coat is painted in two. */
   stepId: string;
   coat: number;
   coats: number;
+  half: Half | null;
   /** Null for a step that goes over everything. */
   part: string | null;
   technique: Technique;
@@ -55,7 +58,7 @@ export interface BenchUnit {
   size: Size;
   factors: ModelFactor[];
   leaders: number[];
-  trays: { number: number; from: number; to: number }[];
+  trays: { number: number; models: number[] }[];
 }
 
 /** One pass on one tray with one pot, in the order of the line. */
@@ -106,22 +109,22 @@ const benchUnit = (unit: RosterUnit, { house }: Roster): BenchUnit => ({
   size: unit.size,
   factors: modelFactors(unit.scheme, house),
   leaders: leadersOf(unit.scheme),
-  trays: splitTrays(unit).map(({ number, from, to }) => ({ number, from, to })),
+  trays: splitTrays(unit, house).map(({ number, models }) => ({ number, models })),
 });
 
 function benchPasses(unit: RosterUnit, roster: Roster, first: number, reasons: string[]): BenchPass[] {
-  const passes = passesOf(unit, unit.standard);
+  const passes = passesOf(unit, unit.standard, roster.house);
   const { hard } = orderRules(unit, passes, roster.paints, roster.house);
   const places = new Map(passes.map((pass, index) => [pass.key, first + index]));
   const numberOf = (reason: string) => {
     if (!reasons.includes(reason)) reasons.push(reason);
     return reasons.indexOf(reason);
   };
-  const dipOf = (step: Step, dip: Dip): BenchDip => {
+  const dipOf = ({ step, half }: Pass, dip: Dip): BenchDip => {
     const dryMinutes = dryMinutesOf(step, dip.potId, roster);
     return {
       ...dip,
-      setupId: setupId(step, dip.potId),
+      setupId: setupId({ ...step, id: idOfHalf(step.id, half) }, dip.potId),
       lacksPaint: lacksPaint(step.technique, dip.potId),
       dryMinutes,
       handleMinutes: handleMinutesOf(step.technique, dryMinutes),
@@ -131,14 +134,15 @@ function benchPasses(unit: RosterUnit, roster: Roster, first: number, reasons: s
     return {
       key: pass.key,
       unitId: unit.id,
-      stepId: pass.step.id,
+      stepId: idOfHalf(pass.step.id, pass.half),
       coat: pass.coat,
       coats: pass.step.coats,
+      half: pass.half,
       part: pass.part?.name ?? null,
       technique: pass.step.technique,
       coverage: pass.step.coverage,
       models: pass.models,
-      dips: pass.dips.map((dip) => dipOf(pass.step, dip)),
+      dips: pass.dips.map((dip) => dipOf(pass, dip)),
       minutes: roster.minutesOf(unit, pass) * effortOf(pass),
       effort: effortOf(pass),
       after: hard
@@ -159,7 +163,7 @@ function jobsOf(pass: BenchPass, unit: BenchUnit): BenchJob[] {
         paintId: dip.potId,
         setupId: dip.setupId,
         lacksPaint: dip.lacksPaint,
-        models: dip.models.filter((model) => model >= tray.from && model <= tray.to),
+        models: dip.models.filter((model) => tray.models.includes(model)),
       })),
     )
     .filter((job) => job.models.length > 0);

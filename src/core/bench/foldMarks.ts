@@ -1,3 +1,4 @@
+import { coatOfKey } from '../scheme/halves';
 import { setupId } from '../scheme/setups';
 import { passKeyOf, type BenchEvent, type BenchMarks, type Mark, type WorkFacts } from './definitions';
 import { effectiveEvents } from './effectiveEvents';
@@ -47,7 +48,7 @@ function take(folded: BenchMarks, event: BenchEvent, key: string | null, facts: 
     case 'missed':
       return miss(folded, event, key!);
     case 'reopened':
-      for (const model of event.models) folded.marks.get(key!)?.delete(model);
+      for (const model of event.models) reopen(folded.marks, key!, model);
       return;
     case 'looked':
       for (const model of event.models) entry(folded.looked, key!, () => new Set<number>()).add(model);
@@ -94,6 +95,17 @@ function markDone(folded: BenchMarks, event: BenchEvent, key: string, facts: Wor
   }
 }
 
+/** A coat opened again is open in both its halves; of a whole coat, one half opened leaves the other. */
+function reopen(marks: BenchMarks['marks'], key: string, model: number): void {
+  const { whole, pairs } = coatOfKey(key);
+  const pair = pairs.find((each) => each.includes(key));
+  if (key === whole) for (const half of pairs.flat()) marks.get(half)?.delete(model);
+  const mark = marks.get(whole)?.get(model);
+  if (pair && mark) for (const half of pair) entry(marks, half, () => new Map<number, Mark>()).set(model, mark);
+  marks.get(whole)?.delete(model);
+  marks.get(key)?.delete(model);
+}
+
 /** The touched-up place is wet again. */
 function touchUp(folded: BenchMarks, event: BenchEvent, key: string): void {
   for (const model of event.models) {
@@ -112,6 +124,31 @@ function miss(folded: BenchMarks, event: BenchEvent, key: string): void {
     folded.marks.get(key)!.set(model, { ...mark, missed: { at: Date.parse(event.at), eventId: event.id, note: event.note } });
   }
   if (missed.length > 0) folded.trouble.push({ passKey: key, unit: event.unit!, models: missed, note: event.note });
+}
+
+/**
+ * What stands on the models of these passes, whether their coats were painted whole or in halves: a whole coat is both its halves,
+ * and two halves are the coat.
+ */
+export function marksOn(passKeys: readonly string[], state: BenchMarks): BenchMarks {
+  const marks = new Map(state.marks);
+  for (const key of passKeys) {
+    const { whole, pairs } = coatOfKey(key);
+    const more = key === whole ? pairs.map((pair) => bothHalves(state.marks, pair)) : [state.marks.get(whole) ?? new Map<number, Mark>()];
+    const missing = more.flatMap((each) => [...each]).filter(([model]) => !state.marks.get(key)?.has(model));
+    if (missing.length > 0) marks.set(key, new Map([...missing, ...(state.marks.get(key) ?? [])]));
+  }
+  return { ...state, marks };
+}
+
+/** Models that carry both halves, under the later of the two marks. */
+function bothHalves(marks: BenchMarks['marks'], [one, other]: [string, string]): Map<number, Mark> {
+  const both = new Map<number, Mark>();
+  for (const [model, mark] of marks.get(one) ?? []) {
+    const second = marks.get(other)?.get(model);
+    if (second) both.set(model, second.at > mark.at ? second : mark);
+  }
+  return both;
 }
 
 const NONE: ReadonlySet<number> = new Set();

@@ -1,3 +1,4 @@
+import { halfOfId } from '../scheme/halves';
 import type { LogRow } from '../time/definitions';
 import type { Stretch } from './definitions';
 
@@ -22,7 +23,7 @@ export function logRowsOf(stretches: readonly Stretch[]): IdentifiedLogRow[] {
       startedAt: new Date(stretch.startedAt).toISOString(),
       commissionId: facts.commissionId,
       unitId: unit,
-      stepId: step,
+      stepId: halfOfId(step).stepId,
       commission: facts.commission,
       unit: facts.unit,
       part: facts.part,

@@ -25,7 +25,7 @@ export interface Readiness {
  */
 export class BenchReadiness {
   private readonly passes: ReadonlyMap<string, BenchPass>;
-  private readonly trays = new Map<string, { from: number; to: number }[]>();
+  private readonly trays = new Map<string, { models: number[] }[]>();
   private readonly passesOfUnit = new Map<string, BenchPass[]>();
 
   constructor(
@@ -112,8 +112,8 @@ export class BenchReadiness {
 
   private waitsFor(before: BenchPass, model: number, scope: 'model' | 'tray'): number[] {
     if (scope === 'model') return before.models.includes(model) ? [model] : [];
-    const tray = this.trays.get(before.unitId)?.find(({ from, to }) => model >= from && model <= to);
-    return before.models.filter((each) => tray && each >= tray.from && each <= tray.to && !this.state.aside.get(before.unitId)?.has(each));
+    const tray = this.trays.get(before.unitId)?.find(({ models }) => models.includes(model));
+    return before.models.filter((each) => tray?.models.includes(each) && !this.state.aside.get(before.unitId)?.has(each));
   }
 
   private handleAt(unitId: string, model: number): number {

@@ -1,7 +1,8 @@
 import type { Paint, Standard, Unit } from '../scheme/definitions';
+import { stepOfKey } from '../scheme/halves';
 import type { HouseRules } from '../scheme/houseRules';
 import { orderRules, type HardRule, type OrderRules } from '../scheme/orderRules';
-import { passesOf, type Pass } from '../scheme/passes';
+import { passesOf } from '../scheme/passes';
 import { potsOf } from '../scheme/pots';
 import { schemeWarnings, type SchemeWarnings } from '../scheme/spoiled';
 import { InputError } from './InputError';
@@ -37,7 +38,7 @@ export function reportUnit(
   field: string,
 ): UnitReport {
   const pots = new Map([...paints, ...[...potsOf(unit.scheme, paints).values()].map((pot) => [pot.id, pot] as const)]);
-  const passes = passesOf(unit, standard);
+  const passes = passesOf(unit, standard, house);
   const rules = orderRules(unit, passes, pots, house);
   refuseCircles(rules, field);
   const byKey = new Map(passes.map((pass) => [pass.key, pass]));
@@ -75,13 +76,11 @@ export function refuseCircles({ circles }: Pick<OrderRules, 'circles'>, field: s
   const [own] = circle;
   throw new InputError(
     field,
-    `${stepOf(own!.before)} before ${stepOf(own!.after)}`,
+    `${stepOfKey(own!.before)} before ${stepOfKey(own!.after)}`,
     `take out one of these rules, or change the order of the steps: ${circleWords(circle)}`,
   );
 }
 
 /** A circle link by link: fold before coat (own: by mistake), coat before fold (layer-over-layer: …). */
-export const circleWords = (circle: readonly HardRule[], nameOf: (passKey: string) => string = stepOf): string =>
+export const circleWords = (circle: readonly HardRule[], nameOf: (passKey: string) => string = stepOfKey): string =>
   circle.map(({ before, after, rule, reason }) => `${nameOf(before)} before ${nameOf(after)} (${rule}: ${reason})`).join(', ');
-
-const stepOf = (passKey: string): Pass['step']['id'] => passKey.slice(0, passKey.lastIndexOf('#'));

@@ -1,13 +1,14 @@
 import { LINE_PROBLEM_FORMAT, type LineAfter, type LineJob, type LineProblem } from '../line/definitions';
 import { allAtOnce, type Steps } from '../steps';
 import type { Standard, Step, Technique, Unit } from './definitions';
+import { idOfHalf } from './halves';
 import type { HouseRules } from './houseRules';
 import { jobId, type JobInfo, type OrderReason, type TrayInfo } from './lineJobs';
 import { orderOnTray } from './orderOnTray';
 import { orderRules } from './orderRules';
 import { effortOf, passesOf, type Dip, type Pass } from './passes';
 import type { Pot } from './pots';
-import { changeoverMinutes, lineSetup, lineTools, setupId, startMinutes, type SetupInfo } from './setups';
+import { changeoverMinutes, lineSetup, lineTools, setupId, setupOf, startMinutes, type SetupInfo } from './setups';
 import { splitTrays, type UnitTray } from './splitTrays';
 import { factsOf } from './techniques';
 import { factorOf, modelFactors, type ModelFactor } from './whoTakes';
@@ -59,7 +60,7 @@ export function* buildLineInSteps(roster: Roster): Steps<BuiltLine> {
   return {
     problem: {
       format: LINE_PROBLEM_FORMAT,
-      trays: trays.map((tray) => ({ id: tray.id, models: tray.to - tray.from + 1 })),
+      trays: trays.map((tray) => ({ id: tray.id, models: tray.models.length })),
       tools: lineTools(roster.house),
       setups: setups.map(lineSetup),
       start: setups.map((setup) => startMinutes(setup, roster.house)),
@@ -76,10 +77,10 @@ export function* buildLineInSteps(roster: Roster): Steps<BuiltLine> {
 }
 
 function buildUnit(unit: RosterUnit, roster: Roster) {
-  const passes = passesOf(unit, unit.standard);
+  const passes = passesOf(unit, unit.standard, roster.house);
   const rules = orderRules(unit, passes, roster.paints, roster.house);
   const factors = modelFactors(unit.scheme, roster.house);
-  const trays: TrayInfo[] = splitTrays(unit).map((tray) => ({ ...tray, unitName: unit.name }));
+  const trays: TrayInfo[] = splitTrays(unit, roster.house).map((tray) => ({ ...tray, unitName: unit.name }));
   const perTray = trays.map((tray) => {
     const jobs = passes
       .flatMap((pass) => pass.dips.map((dip) => jobOf(pass, dip, unit, tray, factors, roster)))
@@ -91,19 +92,52 @@ function buildUnit(unit: RosterUnit, roster: Roster) {
   const jobs = perTray.flatMap((each) => each.jobs).sort((a, b) => place.get(a.passKey)! - place.get(b.passKey)!);
   const after = new Map(perTray.flatMap((each) => [...each.after]));
   const trayOf = new Map(trays.map((tray) => [tray.id, tray]));
+  const apart = leadersInTurn(jobs, trayOf);
   return {
     trays,
     jobs,
-    lineJobs: jobs.map((job) => lineJob(job, trayOf.get(job.trayId)!, after.get(job.id) ?? [])),
+    lineJobs: jobs.map((job) => lineJob(job, trayOf.get(job.trayId)!, [...(after.get(job.id) ?? []), ...(apart.get(job.id) ?? [])])),
     prefer: perTray.flatMap(({ prefer }) => prefer),
-    reasons: perTray.flatMap(({ reasons }) => reasons),
+    reasons: [
+      ...perTray.flatMap(({ reasons }) => reasons),
+      ...[...apart].flatMap(([job, waits]) => waits.map((wait) => ({ before: wait.job, after: job, reason: LEADERS_IN_TURN }))),
+    ],
     softReasons: perTray.flatMap(({ softReasons }) => softReasons),
   };
 }
 
+const LEADERS_IN_TURN = 'Leaders on trays of their own take their turn, as your school has it.';
+
+/**
+ * Where leaders travel apart, each pass takes the trays in their order at every change between leaders and others: nothing has to
+ * dry in between.
+ */
+function leadersInTurn(jobs: readonly JobInfo[], trays: ReadonlyMap<string, UnitTray>): Map<string, LineAfter[]> {
+  const turns = new Map<string, LineAfter[]>();
+  if ([...trays.values()].every(({ isLeaders }) => !isLeaders)) return turns;
+  const byPass = new Map<string, JobInfo[]>();
+  for (const job of jobs) byPass.set(job.passKey, [...(byPass.get(job.passKey) ?? []), job]);
+  for (const ofPass of byPass.values()) {
+    const inTurn = ofPass.toSorted((a, b) => trays.get(a.trayId)!.number - trays.get(b.trayId)!.number);
+    let before: JobInfo[] = [];
+    let now: JobInfo[] = [];
+    for (const job of inTurn) {
+      const isChange = now.length > 0 && trays.get(now[0]!.trayId)!.isLeaders !== trays.get(job.trayId)!.isLeaders;
+      if (isChange) [before, now] = [now, []];
+      now.push(job);
+      if (before.length > 0)
+        turns.set(
+          job.id,
+          before.map(({ id }) => ({ job: id, scope: 'tray', lagMinutes: 0 })),
+        );
+    }
+  }
+  return turns;
+}
+
 function jobOf(pass: Pass, dip: Dip, unit: RosterUnit, tray: UnitTray, factors: readonly ModelFactor[], roster: Roster): JobInfo {
   const done = roster.doneModels(pass.key);
-  const models = dip.models.filter((model) => model >= tray.from && model <= tray.to && !done.has(model));
+  const models = dip.models.filter((model) => tray.models.includes(model) && !done.has(model));
   const ordinary = models.length > 0 ? roster.minutesOf(unit, pass) * effortOf(pass) : 0;
   return {
     id: jobId(pass.key, tray, dip.isUsual ? null : dip.potId),
@@ -117,8 +151,9 @@ function jobOf(pass: Pass, dip: Dip, unit: RosterUnit, tray: UnitTray, factors: 
     partName: pass.part?.name ?? null,
     technique: pass.step.technique,
     paintId: dip.potId,
-    setupId: setupId(pass.step, dip.potId),
+    setupId: setupId({ ...pass.step, id: idOfHalf(pass.step.id, pass.half) }, dip.potId),
     coat: pass.coat,
+    half: pass.half,
     coats: pass.step.coats,
     coverage: pass.step.coverage,
     models,
@@ -137,13 +172,12 @@ export function dryMinutesOf(step: Step, potId: string | null, roster: Pick<Rost
 export const handleMinutesOf = (technique: Technique, dryMinutes: number): number => Math.min(factsOf(technique).handleMinutes, dryMinutes);
 
 function lineJob(job: JobInfo, tray: UnitTray, after: LineAfter[]): LineJob {
-  const trayModels = tray.to - tray.from + 1;
   const minutes = [...new Set(job.minutes)];
   return {
     id: job.id,
     tray: tray.id,
     setup: job.setupId,
-    ...(job.models.length < trayModels && { models: job.models.map((model) => model - tray.from + 1) }),
+    ...(job.models.length < tray.models.length && { models: job.models.map((model) => tray.models.indexOf(model) + 1) }),
     minutesPerModel: minutes.length === 1 ? minutes[0]! : job.minutes,
     dryMinutes: job.dryMinutes,
     handleMinutes: handleMinutesOf(job.technique, job.dryMinutes),
@@ -155,11 +189,7 @@ function distinctSetups(jobs: JobInfo[], paints: ReadonlyMap<string, Pot>): Setu
   const setups = new Map<string, SetupInfo>();
   for (const job of jobs) {
     if (setups.has(job.setupId)) continue;
-    setups.set(job.setupId, {
-      id: job.setupId,
-      technique: job.technique,
-      paint: job.paintId === null ? null : (paints.get(job.paintId) ?? null),
-    });
+    setups.set(job.setupId, setupOf(job.setupId, paints));
   }
   return [...setups.values()];
 }

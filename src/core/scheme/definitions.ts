@@ -105,7 +105,7 @@ export type StepFor = { only: string[] } | { without: string[] } | null;
 /** Another paint or mix for the models of an option. */
 export type PaintFor = { option: string; paint: string } | { option: string; mix: string };
 
-export const FACES = ['whole', 'fronts then backs'] as const;
+export const FACES = ['whole', 'fronts then backs', 'fill then cut in'] as const;
 
 export interface Step {
   id: string;

@@ -1,3 +1,4 @@
+import type { Half } from './halves';
 import type { Size, Technique } from './definitions';
 import type { UnitTray } from './splitTrays';
 
@@ -19,6 +20,7 @@ export interface JobInfo {
   setupId: string;
   coat: number;
   coats: number;
+  half: Half | null;
   coverage: number;
   /** Models of the unit still to paint, 1-based. */
   models: number[];

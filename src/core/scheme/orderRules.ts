@@ -1,12 +1,12 @@
 import { SURFACE_CM2, type OwnRule, type Unit } from './definitions';
 import type { HouseRules } from './houseRules';
 import { momentOrder } from './moments';
-import { passKey, type Pass } from './passes';
+import type { Pass } from './passes';
 import type { Pot } from './pots';
 import { Precedence } from './Precedence';
 import { RULES, type CatalogueRule, type HardRow, type SoftRow } from './ruleCatalogue';
 import type { RuleContext } from './ruleTerms';
-import type { SchoolQuestion, Schools } from './schools';
+import { schoolsOf, type SchoolQuestion, type Schools } from './schools';
 import { stagePasses, touchingParts, type StagedPass } from './stagedPasses';
 import { factsOf } from './techniques';
 
@@ -44,12 +44,6 @@ export interface OrderRules {
 const CURE_MINUTES = 24 * 60;
 
 export const OWN_RULE = 'own';
-
-/** The schools of the house, over which those of the scheme win. */
-export const schoolsOf = ({ scheme }: Pick<Unit, 'scheme'>, house: Pick<HouseRules, 'schools'>): Schools => ({
-  ...house.schools,
-  ...scheme.schools,
-});
 
 /**
  * Applies the order rules to the passes of one unit, in the order of the scheme (`passesOf`). Hard rules hold always and never form
@@ -112,10 +106,15 @@ function hardRule(a: Pass, b: Pass, rule: HardRow): HardRule {
     before: a.key,
     after: b.key,
     scope: scopeOf(a, b),
-    lagMinutes: rule.lag === 'cured' ? CURE_MINUTES : null,
+    lagMinutes: lagOf(a, rule),
     rule: rule.id,
     reason: rule.reason?.(a as StagedPass, b as StagedPass) ?? rule.says,
   };
+}
+
+function lagOf(a: Pass, { lag }: HardRow): number | null {
+  if (lag === 'cured') return CURE_MINUTES;
+  return lag === 'handle' ? factsOf(a.step.technique).handleMinutes : null;
 }
 
 /** What is sprayed is sprayed over the whole tray. */
@@ -125,14 +124,12 @@ const scopeOf = (...pair: Pass[]): HardRule['scope'] =>
 const linksOf = (chain: readonly string[], hard: ReadonlyMap<string, HardRule>): HardRule[] =>
   chain.slice(1).map((key, index) => hard.get(`${chain[index]!} ${key}`)!);
 
-/** Own rules between the last coat of the one step and the first of the other. */
+/** Own rules between the last coat of the one step and the first of the other, with every half of theirs. */
 function ownPairs(rules: readonly OwnRule[], passes: readonly Pass[]): { own: OwnRule; a: Pass; b: Pass }[] {
-  const byKey = new Map(passes.map((pass) => [pass.key, pass]));
-  const coats = new Map(passes.map((pass) => [pass.step.id, pass.step.coats]));
   return rules.flatMap((own) => {
-    const a = byKey.get(passKey(own.first, coats.get(own.first) ?? 1));
-    const b = byKey.get(passKey(own.then, 1));
-    return a && b ? [{ own, a, b }] : [];
+    const firsts = passes.filter(({ step, coat }) => step.id === own.first && coat === step.coats);
+    const thens = passes.filter(({ step, coat }) => step.id === own.then && coat === 1);
+    return firsts.flatMap((a) => thens.map((b) => ({ own, a, b })));
   });
 }
 

@@ -1,3 +1,6 @@
+import { HALF_SHARE, halvesOf, idOfHalf, type Half } from './halves';
+import type { HouseRules } from './houseRules';
+import { schoolsOf } from './schools';
 import { modelsNamed, modelsTaking } from './whoTakes';
 import type { Part, Standard, Step, Unit } from './definitions';
 import { potIdsOf } from './pots';
@@ -17,11 +20,13 @@ export interface Dip {
  * the unit is split into trays and its models dealt out, so what was logged stays true.
  */
 export interface Pass {
-  /** `stepId#coat`, coat from 1. */
+  /** `stepId#coat`, coat from 1; with the half behind the step's id where the coat is painted in two. */
   key: string;
   unitId: string;
   step: Step;
   coat: number;
+  /** Null for a whole coat. */
+  half: Half | null;
   /** Null for a step that goes over everything. */
   part: Part | null;
   /** Place of the part from the deepest (0) to the outermost; -1 for a step that goes over everything. */
@@ -32,33 +37,38 @@ export interface Pass {
   dips: Dip[];
 }
 
-export const passKey = (stepId: string, coat: number): string => `${stepId}#${coat}`;
+export const passKey = (stepId: string, coat: number, half: Half | null = null): string => `${idOfHalf(stepId, half)}#${coat}`;
 
 /** A part that is hard to reach takes so much longer, until the log says better. */
 const HARD_REACH = 1.25;
 
-/** How many easy ones a model of the pass counts as, whoever it is. */
-export const effortOf = ({ part }: Pick<Pass, 'part'>): number => (part?.reach === 'hard' ? HARD_REACH : 1);
+/** How many easy whole coats a model of the pass counts as, whoever it is. */
+export const effortOf = ({ part, half }: Pick<Pass, 'part' | 'half'>): number =>
+  (part?.reach === 'hard' ? HARD_REACH : 1) * (half === null ? 1 : HALF_SHARE);
 
 /** All passes of a unit for the standard paid for, in the order entered: the parts' strips, then the steps over everything. */
-export function passesOf(unit: Unit, standard: Standard): Pass[] {
+export function passesOf(unit: Unit, standard: Standard, house: Pick<HouseRules, 'schools'>): Pass[] {
   const { scheme } = unit;
+  const schools = schoolsOf(unit, house);
   const named = modelsNamed(scheme);
   const potIds = potIdsOf(scheme);
   const ofStep = (step: Step, part: Part | null, depth: number): Pass[] => {
     const models = modelsTaking(unit, step, standard);
     if (models.length === 0) return [];
     const dips = dipsOf(step, models, named, potIds);
-    return Array.from({ length: step.coats }, (_, index) => ({
-      key: passKey(step.id, index + 1),
-      unitId: unit.id,
-      step,
-      coat: index + 1,
-      part,
-      depth,
-      models,
-      dips,
-    }));
+    return Array.from({ length: step.coats }, (_, index) => index + 1).flatMap((coat) =>
+      halvesOf(step, schools).map((half) => ({
+        key: passKey(step.id, coat, half),
+        unitId: unit.id,
+        step,
+        coat,
+        half,
+        part,
+        depth,
+        models,
+        dips,
+      })),
+    );
   };
   return [
     ...scheme.parts.flatMap((part, depth) => part.steps.flatMap((step) => ofStep(step, part, depth))),

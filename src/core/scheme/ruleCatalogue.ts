@@ -19,6 +19,8 @@ import {
   ofTheLargestPart,
   firstPaint,
   later,
+  meet,
+  sameCoat,
   touching,
   oneAllOver,
   samePartOrAllOver,
@@ -52,8 +54,8 @@ interface RuleRow {
 }
 export interface HardRow extends RuleRow {
   kind: 'hard';
-  /** Replaces the drying time of the first pass. */
-  lag?: 'cured';
+  /** Replaces the drying time of the first pass: `handle` waits only until it can be picked up. */
+  lag?: 'cured' | 'handle';
 }
 export interface SoftRow extends RuleRow {
   kind: 'soft';
@@ -70,8 +72,26 @@ export const RULES: readonly CatalogueRule[] = [
     kind: 'hard',
     first: any,
     then: any,
-    when: (a, b) => a.step === b.step && b.coat === a.coat + 1,
+    when: (a, b) => a.step === b.step && b.coat === a.coat + 1 && meet(a, b),
     says: 'A coat goes over a dry coat.',
+  },
+  {
+    id: 'fronts-then-backs',
+    kind: 'hard',
+    lag: 'handle',
+    first: (pass) => pass.half === 'fronts',
+    then: (pass) => pass.half === 'backs',
+    when: sameCoat,
+    says: 'All fronts first: they dry while the backs are painted, and the models are held by what is dry.',
+  },
+  {
+    id: 'fill-then-cut-in',
+    kind: 'hard',
+    lag: 'handle',
+    first: (pass) => pass.half === 'fill',
+    then: (pass) => pass.half === 'edges',
+    when: sameCoat,
+    says: 'Filled in first, then cut in along the edges: the finer brush closes what the large one left.',
   },
   {
     id: 'cured-varnish',
@@ -87,7 +107,7 @@ export const RULES: readonly CatalogueRule[] = [
     kind: 'hard',
     first: any,
     then: any,
-    when: (a, b) => a.step !== b.step && a.place < b.place && a.part === b.part && (a.part !== null || a.moment === b.moment),
+    when: (a, b) => a.step !== b.step && a.place < b.place && a.part === b.part && (a.part !== null || a.moment === b.moment) && meet(a, b),
     says: 'A layer goes over a dry layer.',
   },
   {

@@ -61,5 +61,10 @@ export const oneAllOver = (a: StagedPass, b: StagedPass) => a.part === null || b
 export const samePartOrAllOver = (a: StagedPass, b: StagedPass) => samePart(a, b) || oneAllOver(a, b);
 export const touchingOrAllOver: Between = (a, b, context) => touching(a, b, context) || oneAllOver(a, b);
 
+export const sameCoat = (a: StagedPass, b: StagedPass) => a.step === b.step && a.coat === b.coat;
+/** Fronts and backs do not lie over each other. */
+export const meet = (a: StagedPass, b: StagedPass) => !(isSide(a) && isSide(b) && a.half !== b.half);
+const isSide = ({ half }: StagedPass) => half === 'fronts' || half === 'backs';
+
 export const nameOf = (pass: StagedPass) => pass.part?.name ?? 'everything';
 export const doing = (pass: StagedPass) => factsOf(pass.step.technique).label.toLowerCase();

@@ -1,3 +1,6 @@
+import type { Unit } from './definitions';
+import type { HouseRules } from './houseRules';
+
 /** Where painters differ and both are right: a choice in House rules, which a scheme may override. The first of each is the default. */
 export const SCHOOLS = {
   parts: ['deepest first', 'messiest first', 'largest first'],
@@ -12,6 +15,8 @@ export const SCHOOLS = {
   eyes: ['with the details', 'early', 'before the last highlights', 'last'],
   lights: ['with the details', 'after everything'],
   script: ['after the wash', 'before the wash'],
+  faces: ['whole models', 'fronts then backs'],
+  leaders: ['with the unit', 'first, on a tray of their own', 'last', 'as a treat after every ten'],
 } as const;
 
 export type SchoolQuestion = keyof typeof SCHOOLS;
@@ -35,4 +40,12 @@ export const SCHOOL_LABELS = {
   eyes: 'Eyes',
   lights: 'Lenses, glow, gloss',
   script: 'Script',
+  faces: 'Layers and edge lines',
+  leaders: 'Leaders',
 } as const satisfies Record<SchoolQuestion, string>;
+
+/** The schools of the house, over which those of the scheme win. */
+export const schoolsOf = ({ scheme }: Pick<Unit, 'scheme'>, house: Pick<HouseRules, 'schools'>): Schools => ({
+  ...house.schools,
+  ...scheme.schools,
+});

@@ -1,5 +1,6 @@
 import type { LineSetup, LineTool } from '../line/definitions';
 import type { Step, Technique } from './definitions';
+import { halfOfId } from './halves';
 import type { Pot } from './pots';
 import type { HouseRules } from './houseRules';
 import { factsOf, type Hand } from './techniques';
@@ -8,21 +9,37 @@ import { factsOf, type Hand } from './techniques';
 export interface SetupInfo {
   id: string;
   technique: Technique;
+  /** The finer brush that cuts in along the edges of a coat. */
+  cutsIn: boolean;
   /** A paint or a mix. */
   paint: Pot | null;
 }
 
-/** A step whose paint nobody has named yet shares its setup with no other. */
-export const setupId = ({ id, technique }: Pick<Step, 'id' | 'technique'>, potId: string | null): string =>
-  lacksPaint(technique, potId) ? `${technique}|-|${id}` : `${technique}|${potId ?? '-'}`;
+const CUTS_IN = '.edges';
+
+/** A step whose paint nobody has named yet shares its setup with no other. `id` is that of the step, or of a half of its coats. */
+export function setupId({ id, technique }: Pick<Step, 'id' | 'technique'>, potId: string | null): string {
+  const brush = halfOfId(id).half === 'edges' ? `${technique}${CUTS_IN}` : technique;
+  return lacksPaint(technique, potId) ? `${brush}|-|${halfOfId(id).stepId}` : `${brush}|${potId ?? '-'}`;
+}
 
 export const lacksPaint = (technique: Technique, potId: string | null): boolean => potId === null && factsOf(technique).usesPaint;
 
 /** A setup from its id. */
 export function setupOf(id: string, paints: ReadonlyMap<string, Pot>): SetupInfo {
-  const [technique, paintId] = id.split('|') as [Technique, string];
-  return { id, technique, paint: paints.get(paintId) ?? null };
+  const [brush, paintId] = id.split('|') as [string, string];
+  const cutsIn = brush.endsWith(CUTS_IN);
+  const technique = (cutsIn ? brush.slice(0, -CUTS_IN.length) : brush) as Technique;
+  return { id, technique, cutsIn, paint: paints.get(paintId) ?? null };
 }
+
+/** What is in the hand for it. */
+export const handOf = ({ technique, cutsIn }: Pick<SetupInfo, 'technique' | 'cutsIn'>): Hand =>
+  cutsIn ? 'fine brush' : factsOf(technique).hand;
+
+/** As it is called on screen and on paper. */
+export const setupLabel = ({ technique, cutsIn }: Pick<SetupInfo, 'technique' | 'cutsIn'>): string =>
+  `${factsOf(technique).label}${cutsIn ? ', cut in' : ''}`;
 
 const SPRAYING: readonly Hand[] = ['spray', 'airbrush'];
 const isSprayed = (setup: SetupInfo) => SPRAYING.includes(factsOf(setup.technique).hand);
@@ -36,7 +53,7 @@ export function startMinutes(setup: SetupInfo, house: HouseRules): number {
 export function changeoverMinutes(from: SetupInfo, to: SetupInfo, house: HouseRules): number {
   if (from.id === to.id) return 0;
   const paint = to.paint && to.paint.id !== from.paint?.id ? potMinutes(from.paint, to.paint, house) : 0;
-  const hand = from.technique !== to.technique ? house.handMinutes : 0;
+  const hand = from.technique !== to.technique || from.cutsIn !== to.cutsIn ? house.handMinutes : 0;
   const water =
     from.paint?.kind === 'metallic' && to.paint !== null && to.paint.kind !== 'metallic' && !isSprayed(to) ? house.waterMinutes : 0;
   const samePlace = factsOf(from.technique).hand === factsOf(to.technique).hand;

@@ -1,9 +1,10 @@
 import type { Unit } from './definitions';
 import type { HouseRules } from './houseRules';
-import { orderRules, schoolsOf } from './orderRules';
+import { orderRules } from './orderRules';
 import type { Pass } from './passes';
 import type { Pot } from './pots';
 import { Precedence } from './Precedence';
+import { schoolsOf } from './schools';
 import { isFirstPaint, stagePasses, touchingParts, type StagedPass } from './stagedPasses';
 import { factsOf } from './techniques';
 

@@ -4,6 +4,7 @@ import type { LineProblem, LineTotals } from '../line/definitions';
 import { solveLine, type SolveOptions } from '../line/solveLine';
 import { timeOrder } from '../line/timeOrder';
 import { buildLine, type Roster } from './buildLine';
+import type { HouseRules } from './houseRules';
 import { jobMinutes, type JobInfo } from './lineJobs';
 import { approved, type Unit } from './definitions';
 import { splitTrays } from './splitTrays';
@@ -42,8 +43,8 @@ export function trayLimits(models: number, holderModels: number, now: number): n
 export const sameSplit = (models: number, limit: number): number => Math.ceil(models / Math.ceil(models / limit));
 
 /** Models on each tray of a unit under a limit. */
-export const traySizes = (unit: Unit, trayLimit: number): number[] =>
-  splitTrays({ ...unit, trayLimit }).map((tray) => tray.to - tray.from + 1);
+export const traySizes = (unit: Unit, trayLimit: number, house: Pick<HouseRules, 'schools'>): number[] =>
+  splitTrays({ ...unit, trayLimit }, house).map((tray) => tray.models.length);
 
 /**
  * Builds the line anew for each limit, with the unit split that way, and looks for its best order; each search starts from
@@ -70,6 +71,7 @@ export function* tryTrays(
     const { order } = solveLine(line, { ...options, seeksProof: false, ...(start && { start }) });
     before = { jobs, order };
     yield choiceOf(
+      roster.house,
       units.find((unit) => unit.id === unitId)!,
       own,
       line,
@@ -78,12 +80,12 @@ export function* tryTrays(
   }
 }
 
-function choiceOf(unit: Unit, own: JobInfo[], line: CompiledLine, order: Int32Array): TrayChoice {
+function choiceOf(house: HouseRules, unit: Unit, own: JobInfo[], line: CompiledLine, order: Int32Array): TrayChoice {
   const timed = timeOrder(line, order);
   if ('missingMinutes' in timed) throw new Error('tryTrays: one endless session holds every order');
   return {
     limit: unit.trayLimit,
-    trays: traySizes(unit, unit.trayLimit),
+    trays: traySizes(unit, unit.trayLimit, house),
     totals: timed.totals,
     stretch: own
       .map((job) => ({ job, minutes: jobMinutes(job) }))

@@ -1,4 +1,5 @@
 import { weightOf } from '../../core/bench/divideStretch';
+import { coatWords } from '../../core/scheme/halves';
 import { allowsCountdown, factsOf } from '../../core/scheme/techniques';
 import { Notice } from '../../ui/Notice/Notice';
 import { Swatch } from '../../ui/Swatch/Swatch';
@@ -28,7 +29,7 @@ export function Instruction({ bench, now }: { bench: Bench; now: number }) {
         </p>
         <p className={styles.where}>
           {facts.label}
-          {pass.coats > 1 && `, coat ${pass.coat} of ${pass.coats}`}
+          {coatWords(pass)}
           {pass.part ? ` on ${pass.part.toLowerCase()}` : ' over everything'}, {unitWords(bench, job.unitId)}
           {trayWords(bench, job)}, model {view.model}
           {isLeader && ', a leader'}

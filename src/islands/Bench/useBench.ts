@@ -3,7 +3,7 @@ import { dipFor, factsOfPass, type BenchJob, type BenchPass } from '../../core/b
 import { effectiveEvents } from '../../core/bench/effectiveEvents';
 import { endingAdvice } from '../../core/bench/evening';
 import { foldClock } from '../../core/bench/foldClock';
-import { foldMarks } from '../../core/bench/foldMarks';
+import { foldMarks, marksOn } from '../../core/bench/foldMarks';
 import { dryingPlaces, lookBacks, passesDoneOn, troubleSpots, viewBench, type BenchScene, type LookBack } from '../../core/bench/viewBench';
 import { wholeEvent } from '../../core/formats/benchEvents';
 import { changeoverMinutes, lineTools, setupOf, startMinutes } from '../../core/scheme/setups';
@@ -37,7 +37,14 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
   const [first] = useState<BenchFigures>(picture);
   const hasEnded = useMemo(() => effectiveEvents(events).at(-1)?.kind === 'ended', [events]);
   const before = useMemo(() => unpackMarks(picture.before.marks), [picture]);
-  const state = useMemo(() => foldMarks(events, { before, knownFacts: factsFor }), [events, before, factsFor]);
+  const state = useMemo(
+    () =>
+      marksOn(
+        line.passes.map((each) => each.key),
+        foldMarks(events, { before, knownFacts: factsFor }),
+      ),
+    [line, events, before, factsFor],
+  );
   const clock = useMemo(
     () => foldClock(events, { before: picture.before.clock, marked: before.marks, knownFacts: factsFor }).clock,
     [events, before, picture, factsFor],

@@ -1,12 +1,13 @@
 import type { BenchJob, BenchPass } from '../../core/bench/benchLine';
 import { factsOf } from '../../core/scheme/techniques';
+import { coatWords } from '../../core/scheme/halves';
 import type { Bench } from './useBench';
 
 type Names = Pick<Bench, 'units' | 'passes' | 'paints' | 'line'>;
 
 /** Which part of what: Jersey, base coat, coat 2 of 2. */
 export const passWords = (pass: BenchPass): string =>
-  `${pass.part?.toLowerCase() ?? 'everything'}, ${factsOf(pass.technique).label.toLowerCase()}${pass.coats > 1 ? `, coat ${pass.coat} of ${pass.coats}` : ''}`;
+  `${pass.part?.toLowerCase() ?? 'everything'}, ${factsOf(pass.technique).label.toLowerCase()}${coatWords(pass)}`;
 
 /** The unit, with its commission where the line has several. */
 export function unitWords({ units, line }: Names, unitId: string): string {

@@ -1,6 +1,7 @@
 import type { OrderChange } from '../../core/line/definitions';
 import type { PlaceReason } from '../../core/line/explainPlace';
 import { jobMinutes } from '../../core/scheme/lineJobs';
+import { coatWords } from '../../core/scheme/halves';
 import { factsOf } from '../../core/scheme/techniques';
 import type { LinePicture } from '../../core/views/line';
 import { Swatch } from '../../ui/Swatch/Swatch';
@@ -31,7 +32,7 @@ export function JobDetails({ block, picture, reason, times, doneAt, place, count
         <strong>
           {place + 1} of {count}: {factsOf(job.technique).label} {paint && `with ${paint.name}`} on {job.unitName},{' '}
           {job.partName?.toLowerCase() ?? 'over everything'}
-          {job.coats > 1 && `, coat ${job.coat} of ${job.coats}`}
+          {coatWords(job)}
         </strong>
         {`, ${counted(job.models.length, 'model')}, ${minutesText(jobMinutes(job))} from ${times.when(block.begin)} on`}
         {times.sessionOf(block.end) > times.sessionOf(block.begin + job.minutes[0]!) && `, done ${times.when(block.end)}`}

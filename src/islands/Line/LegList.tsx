@@ -2,7 +2,7 @@ import { memo, useMemo } from 'react';
 import type { LinePlan } from '../../core/line/definitions';
 import { legsOf } from '../../core/scheme/legs';
 import type { SetupInfo } from '../../core/scheme/setups';
-import { factsOf } from '../../core/scheme/techniques';
+import { setupLabel } from '../../core/scheme/setups';
 import type { LinePicture } from '../../core/views/line';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { cx } from '../../ui/cx';
@@ -59,7 +59,7 @@ const Leg = memo(function Leg({ number, setup, unitNames, minutes, first, isInHa
         <span className={styles.legNumber}>{number}</span>
         <Swatch hex={setup.paint?.hex ?? null} kind={setup.paint?.kind ?? null} />
         <span>
-          {factsOf(setup.technique).label} {setup.paint?.name}
+          {setupLabel(setup)} {setup.paint?.name}
           <small>{unitNames}</small>
         </span>
         <span className={styles.figure}>{minutesText(minutes)}</span>

@@ -1,6 +1,6 @@
 import type { Strategy } from '../../core/line/strategies';
 import type { SharedLeg } from '../../core/scheme/sharedLegs';
-import { factsOf } from '../../core/scheme/techniques';
+import { setupLabel } from '../../core/scheme/setups';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { counted, minutesText } from '../../ui/format';
 import styles from './View.module.css';
@@ -25,7 +25,7 @@ export function SharedLegs({ shared, strategies }: { shared: SharedLeg[]; strate
           <li key={`${leg.setup.id} ${leg.unitNames.join()} ${leg.models}`}>
             <Swatch hex={leg.setup.paint?.hex ?? null} kind={leg.setup.paint?.kind ?? null} />
             <span>
-              {factsOf(leg.setup.technique).label} {leg.setup.paint?.name}
+              {setupLabel(leg.setup)} {leg.setup.paint?.name}
               <small>
                 {leg.unitNames.join(', ')}: {counted(leg.models, 'model')}
               </small>

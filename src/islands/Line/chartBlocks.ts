@@ -1,9 +1,9 @@
 import type { LinePlan, LineProblem } from '../../core/line/definitions';
 import type { JobInfo } from '../../core/scheme/lineJobs';
 import type { Paint } from '../../core/scheme/definitions';
-import { factsOf } from '../../core/scheme/techniques';
+import { setupLabel } from '../../core/scheme/setups';
 import type { LinePicture } from '../../core/views/line';
-import { rangeText } from '../../ui/format';
+import { positionsText } from '../../ui/format';
 
 export type RowsBy = 'tray' | 'setup';
 
@@ -69,13 +69,14 @@ function gatesOf(problem: LineProblem, plan: LinePlan): Map<string, number> {
 }
 
 const trayRows = (picture: LinePicture): ChartRow[] =>
-  picture.trays.map(({ id, unitName, from, to }) => ({ id, name: unitName, detail: rangeText(from, to) }));
+  picture.trays.map(({ id, unitName, models }) => ({ id, name: unitName, detail: positionsText(models) }));
 
 function setupRows(picture: LinePicture, plan: LinePlan): ChartRow[] {
   const setups = new Map(picture.setups.map((setup) => [setup.id, setup]));
   return [...new Set(plan.legs.map((leg) => leg.setup))].map((id) => {
-    const { technique, paint } = setups.get(id)!;
-    return { id, name: paint?.name ?? factsOf(technique).label, detail: paint ? factsOf(technique).label.toLowerCase() : '' };
+    const setup = setups.get(id)!;
+    const label = setupLabel(setup);
+    return { id, name: setup.paint?.name ?? label, detail: setup.paint ? label.toLowerCase() : '' };
   });
 }
 

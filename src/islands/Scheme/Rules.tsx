@@ -27,7 +27,7 @@ interface RulesProps {
 export function Rules({ unit, standard, paints, house, onChange }: RulesProps) {
   const { scheme } = unit;
   const { rules, passes } = useMemo(() => {
-    const all = passesOf(unit, standard);
+    const all = passesOf(unit, standard, house);
     return { passes: all, rules: orderRules(unit, all, withPots(new Map(paints.map((paint) => [paint.id, paint])), [unit.scheme]), house) };
   }, [unit, standard, paints, house]);
   const nameOf = (key: string) => passName(passes.find((pass) => pass.key === key));

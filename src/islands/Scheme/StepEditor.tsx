@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { includesStandard, type Paint, type Part, type Standard, type Step, type Unit } from '../../core/scheme/definitions';
+import { FACES, includesStandard, type Paint, type Part, type Standard, type Step, type Unit } from '../../core/scheme/definitions';
 import type { HouseRules } from '../../core/scheme/houseRules';
 import { MOMENTS, type Moment } from '../../core/scheme/moments';
 import { factsOf } from '../../core/scheme/techniques';
@@ -46,6 +46,8 @@ const momentOptions = [
   { value: '', label: 'as usual for it' },
   ...MOMENTS.map((value) => ({ value: value as string, label: value as string })),
 ];
+
+const facesOptions = FACES.map((value) => ({ value, label: value === 'whole' ? 'in one go' : value }));
 
 /** The step in hand: what it is, what it costs, and why it stands there. */
 export function StepEditor(props: StepEditorProps) {
@@ -136,7 +138,7 @@ export function StepEditor(props: StepEditorProps) {
           out when time is short
         </label>
         <details>
-          <summary className={styles.more}>Moment, strength, note</summary>
+          <summary className={styles.more}>Moment, halves, strength, note</summary>
           <div className={styles.editorFields}>
             <SelectField
               label="When"
@@ -144,6 +146,7 @@ export function StepEditor(props: StepEditorProps) {
               options={momentOptions}
               onChange={(moment) => onChange({ moment: moment === '' ? null : (moment as Moment) })}
             />
+            <SelectField label="Coat painted" value={step.faces} options={facesOptions} onChange={(faces) => onChange({ faces })} />
             <TextField
               label="Strength"
               placeholder="1:1 with medium"

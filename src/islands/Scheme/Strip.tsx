@@ -122,6 +122,7 @@ function StepChip({ step, part, unit, standard, paints, estimate, house, selecte
             {step.coats > 1 && ` ×${step.coats}`}
             {step.for !== null && ` (${whomText(step.for, unit.scheme)})`}
             {step.paintFor.length > 0 && ` +${step.paintFor.length}`}
+            {step.faces !== 'whole' && ' ½+½'}
             {step.optional && ' (optional)'}
             {warned.has(step.id) && (
               <>

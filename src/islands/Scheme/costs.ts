@@ -1,6 +1,7 @@
 import { includesStandard, STANDARDS, type Part, type Scheme, type Standard, type Step, type Unit } from '../../core/scheme/definitions';
 import type { HouseRules } from '../../core/scheme/houseRules';
-import { effortOf, passKey } from '../../core/scheme/passes';
+import { stepOfKey } from '../../core/scheme/halves';
+import { effortOf } from '../../core/scheme/passes';
 import { factorOf, modelFactors, modelsForStep } from '../../core/scheme/whoTakes';
 import { normMinutes } from '../../core/time/norms';
 import type { CommissionEstimate } from '../../core/views/estimate';
@@ -18,9 +19,9 @@ export interface StepCost {
 }
 
 export function stepCost(unit: Unit, step: Step, part: Part | null, estimate: CommissionEstimate, house: HouseRules): StepCost {
-  const known = estimate.passes.find((pass) => pass.passKey === passKey(step.id, 1));
+  const known = estimate.passes.find((pass) => stepOfKey(pass.passKey) === step.id);
   // A step that was only just changed or lies above the standard is not in the estimate: the norm stands in until it is.
-  const perModel = (known ? known.p50 : normMinutes(step.technique, unit.size, step.coverage)) * effortOf({ part });
+  const perModel = (known ? known.p50 : normMinutes(step.technique, unit.size, step.coverage)) * effortOf({ part, half: null });
   const models = modelsForStep(unit, step);
   const factors = modelFactors(unit.scheme, house);
   const weight = models.reduce((sum, model) => sum + factorOf(factors, model), 0);
@@ -37,7 +38,7 @@ export function stepCost(unit: Unit, step: Step, part: Part | null, estimate: Co
 export function costIfChanged(unit: Unit, step: Step, part: Part | null, estimate: CommissionEstimate, house: HouseRules): number {
   const { unitMinutes } = stepCost(unit, step, part, estimate, house);
   const original = [...unit.scheme.parts.flatMap((each) => each.steps), ...unit.scheme.allOver].find((each) => each.id === step.id);
-  const isKnown = estimate.passes.some((pass) => pass.passKey === passKey(step.id, 1));
+  const isKnown = estimate.passes.some((pass) => stepOfKey(pass.passKey) === step.id);
   if (!original || !isKnown) return unitMinutes;
   const norm = (of: Step) => normMinutes(of.technique, unit.size, of.coverage);
   return (unitMinutes * norm(step)) / norm(original);

@@ -1,7 +1,7 @@
 import type { Paint, Standard, Step, Unit } from '../../core/scheme/definitions';
 import type { HouseRules } from '../../core/scheme/houseRules';
 import { orderRules } from '../../core/scheme/orderRules';
-import { passesOf, passKey, type Pass } from '../../core/scheme/passes';
+import { passesOf, type Pass } from '../../core/scheme/passes';
 import { withPots } from '../../core/scheme/pots';
 import { factsOf } from '../../core/scheme/techniques';
 
@@ -9,21 +9,25 @@ const nameOf = (pass: Pass) => `${factsOf(pass.step.technique).label.toLowerCase
 
 /** The rules that hold a step where it is: what it waits for and what waits for it, hard ones first. */
 export function reasonsFor(unit: Unit, step: Step, standard: Standard, paints: Paint[], house: HouseRules): string[] {
-  const passes = passesOf(unit, standard);
+  const passes = passesOf(unit, standard, house);
   const byKey = new Map(passes.map((pass) => [pass.key, pass]));
   const rules = orderRules(unit, passes, withPots(new Map(paints.map((paint) => [paint.id, paint])), [unit.scheme]), house);
-  const own = passKey(step.id, 1);
-  const last = passKey(step.id, step.coats);
+  const own = new Set(passes.filter((pass) => pass.step.id === step.id && pass.coat === 1).map((pass) => pass.key));
+  const last = new Set(passes.filter((pass) => pass.step.id === step.id && pass.coat === step.coats).map((pass) => pass.key));
   const after = grouped(
-    rules.hard.filter((rule) => rule.after === own).map((rule) => ({ pass: byKey.get(rule.before)!, reason: rule.reason })),
+    rules.hard
+      .filter((rule) => own.has(rule.after) && !own.has(rule.before))
+      .map((rule) => ({ pass: byKey.get(rule.before)!, reason: rule.reason })),
   );
   const before = grouped(
-    rules.hard.filter((rule) => rule.before === last).map((rule) => ({ pass: byKey.get(rule.after)!, reason: rule.reason })),
+    rules.hard
+      .filter((rule) => last.has(rule.before) && !last.has(rule.after))
+      .map((rule) => ({ pass: byKey.get(rule.after)!, reason: rule.reason })),
   );
   return [
     ...[...after].map(([reason, passesBefore]) => `After ${listed(passesBefore)}. ${reason}`),
     ...[...before].map(([reason, passesAfter]) => `Before ${listed(passesAfter)}. ${reason}`),
-    ...rules.soft.filter((rule) => rule.then === own || rule.first === own).map((rule) => `Better so: ${rule.reason}`),
+    ...rules.soft.filter((rule) => own.has(rule.then) || own.has(rule.first)).map((rule) => `Better so: ${rule.reason}`),
   ];
 }
 

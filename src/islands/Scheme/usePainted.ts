@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { stepOfKey } from '../../core/scheme/halves';
 import type { PaintedModels } from '../../core/views/commission';
 import { send } from '../shared/api';
 
@@ -17,4 +18,4 @@ export function usePainted(commissionId: string, initial: PaintedModels[]): Read
 
 /** Models painted under any coat of a step. */
 export const paintedUnder = (painted: ReadonlyMap<string, number[]>, stepId: string): number[] =>
-  [...new Set([...painted].filter(([key]) => key.startsWith(`${stepId}#`)).flatMap(([, models]) => models))].sort((a, b) => a - b);
+  [...new Set([...painted].filter(([key]) => stepOfKey(key) === stepId).flatMap(([, models]) => models))].sort((a, b) => a - b);

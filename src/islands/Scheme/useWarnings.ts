@@ -14,7 +14,7 @@ import type { SpoiledBy } from './Spoiled';
 export function useWarnings(unit: Unit, standard: Standard, paints: Paint[], house: HouseRules) {
   return useMemo(() => {
     const pots = withPots(new Map(paints.map((paint) => [paint.id, paint])), [unit.scheme]);
-    const { spoiled, keepClear } = schemeWarnings(unit, passesOf(unit, standard), pots, house);
+    const { spoiled, keepClear } = schemeWarnings(unit, passesOf(unit, standard, house), pots, house);
     const { parts, allOver } = unit.scheme;
     const steps = [
       ...parts.flatMap((part) => part.steps.map((step) => ({ step, part }))),

@@ -1,6 +1,7 @@
 import { useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
 import { hasScheme, modelsOf, SIZE_LABELS, type Unit } from '../../core/scheme/definitions';
 import type { RosterUnit } from '../../core/scheme/buildLine';
+import type { HouseRules } from '../../core/scheme/houseRules';
 import { dryingNeeds } from '../../core/scheme/dryingNeeds';
 import { sameSplit, sweetSpot, trayLimits, traySizes, type TrayScope } from '../../core/scheme/trayChoices';
 import { rosterFrom, type TraysPicture } from '../../core/views/trays';
@@ -99,7 +100,7 @@ function ReadyTrays({ picture, wantedUnit }: TraysViewProps & { picture: TraysPi
       </div>
       <div className={styles.top}>
         <UnitTabs
-          units={withScheme.map((unit) => ({ id: unit.id, name: unit.name, detail: splitOf(unit) }))}
+          units={withScheme.map((unit) => ({ id: unit.id, name: unit.name, detail: splitOf(unit, picture.house) }))}
           shown={shown}
           onShow={show}
           controls="trays"
@@ -123,8 +124,8 @@ function ReadyTrays({ picture, wantedUnit }: TraysViewProps & { picture: TraysPi
   );
 }
 
-const splitOf = (unit: Unit): string => {
-  const trays = traySizes({ ...unit, testModel: 'none' }, unit.trayLimit);
+const splitOf = (unit: Unit, house: HouseRules): string => {
+  const trays = traySizes({ ...unit, testModel: 'none' }, unit.trayLimit, house);
   return `${counted(modelsOf(unit), 'model')}: ${splitWords({ limit: Math.max(...trays), trays })}`;
 };
 
@@ -189,7 +190,7 @@ function UnitTrays({ picture, units, unit, scope, onScope, onTake }: UnitTraysPr
             {scope === 'alone' ? 'Painted by themselves, in one sitting' : 'Painted together with the other units, in one sitting'}
             {isDone
               ? `, ${counted(choices.length, 'split')} tried.`
-              : `, trying ${splitText(nextSplit(unit, request.limits[choices.length] ?? 1))} …`}
+              : `, trying ${splitText(nextSplit(unit, request.limits[choices.length] ?? 1, picture.house))} …`}
           </p>
           <TrayCharts choices={choices} sweet={sweet} stretchMinutes={house.stretchMinutes} />
         </Panel>
@@ -238,4 +239,7 @@ function UnitTrays({ picture, units, unit, scope, onScope, onTake }: UnitTraysPr
 
 const MOST_NEEDS = 3;
 
-const nextSplit = (unit: Unit, limit: number) => ({ limit, trays: traySizes({ ...unit, testModel: 'none' }, limit) });
+const nextSplit = (unit: Unit, limit: number, house: HouseRules) => ({
+  limit,
+  trays: traySizes({ ...unit, testModel: 'none' }, limit, house),
+});

@@ -1,3 +1,4 @@
+import { stepOfKey } from '../../core/scheme/halves';
 import type { PaintedModels, SchemePicture } from '../../core/views/commission';
 import { commissionEstimate } from '../estimate/benchEstimate';
 import type { Stores } from '../stores';
@@ -27,6 +28,6 @@ function paintedModels(units: readonly WorkUnit[], { marks }: Workshop): Painted
     units.flatMap(({ scheme }) => [...scheme.parts.flatMap((part) => part.steps), ...scheme.allOver]).map((step) => step.id),
   );
   return [...marks.marks]
-    .filter(([key, models]) => models.size > 0 && steps.has(key.slice(0, key.lastIndexOf('#'))))
+    .filter(([key, models]) => models.size > 0 && steps.has(stepOfKey(key)))
     .map(([passKey, models]) => ({ passKey, models: [...models.keys()].sort((a, b) => a - b) }));
 }

@@ -48,5 +48,6 @@ async function refuseCircle(stores: Pick<Stores, 'paints' | 'houseRules'>, unit:
   if (scheme.rules.length === 0) return;
   const pots = withPots(new Map((await stores.paints.list()).map((paint) => [paint.id, paint])), [scheme]);
   const whole = { ...unit, scheme };
-  refuseCircles(orderRules(whole, passesOf(whole, 'display'), pots, await stores.houseRules.load()), 'scheme.rules');
+  const house = await stores.houseRules.load();
+  refuseCircles(orderRules(whole, passesOf(whole, 'display', house), pots, house), 'scheme.rules');
 }

@@ -128,7 +128,7 @@ function unitWork(workshop: Workshop, unit: WorkUnit): UnitWork {
   const { model, marks, house } = workshop;
   const open: WorkItem[] = [];
   const factors = modelFactors(unit.scheme, house);
-  const passes = passesOf(unit, unit.standard).map((pass): PassEstimate => {
+  const passes = passesOf(unit, unit.standard, house).map((pass): PassEstimate => {
     const kind = stepKindOf(unit, pass);
     const weightOf = (models: number[]) => effortOf(pass) * models.reduce((sum, each) => sum + factorOf(factors, each), 0);
     const done = doneModels(marks.marks, pass.key);

@@ -45,19 +45,19 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
     waitingUnits: waiting.map((unit) => unit.name),
     withWaiting: waiting.length === 0 ? null : shareMinutes((await figuresOf(stores, workshop, { selection, units }, now)).total),
     unitsWithoutScheme: units.filter((unit) => !hasScheme(unit)).map((unit) => unit.name),
-    stepsWithoutPaint: units.flatMap(stepsWithoutPaint),
+    stepsWithoutPaint: units.flatMap((unit) => stepsWithoutPaint(unit, workshop)),
     isOnBench,
     isBenchTaken: bench !== null && !isOnBench,
   };
 }
 
-function stepsWithoutPaint(unit: WorkUnit): string[] {
-  const names = passesOf(unit, unit.standard)
+function stepsWithoutPaint(unit: WorkUnit, { house }: Workshop): string[] {
+  const names = passesOf(unit, unit.standard, house)
     .filter(({ step, coat }) => coat === 1 && lacksPaint(step.technique, step.paint ?? step.mix))
     .map(
       ({ part, step }) => `${unit.name}, ${part?.name.toLowerCase() ?? 'over everything'}: ${factsOf(step.technique).label.toLowerCase()}`,
     );
-  return names;
+  return [...new Set(names)];
 }
 
 export function unitChoices(workshop: Workshop): UnitChoice[] {

@@ -15,7 +15,7 @@ export async function loadTrays(stores: Stores, now: Date): Promise<TraysPicture
   const selection = await currentSelection(stores, workshop);
   const units = chosenUnits(workshop, selection);
   const { minutesOf, doneModels, house, paints } = rosterOf(workshop, units);
-  const passes = units.flatMap((unit) => passesOf(unit, unit.standard).map((pass) => ({ unit, pass })));
+  const passes = units.flatMap((unit) => passesOf(unit, unit.standard, house).map((pass) => ({ unit, pass })));
   const bench = await stores.workshop.bench();
   return {
     house,

@@ -67,24 +67,24 @@ function describe(
 }
 
 /** Something of the unit is left that waits for nobody. */
-function canBePainted(unit: WorkUnit, { marks }: Workshop): boolean {
-  return passesOf(unit, unit.standard).some((pass) =>
+function canBePainted(unit: WorkUnit, { marks, house }: Workshop): boolean {
+  return passesOf(unit, unit.standard, house).some((pass) =>
     pass.models.some((model) => (unit.testModel !== 'waiting' || model === TEST_MODEL) && !marks.marks.get(pass.key)?.has(model)),
   );
 }
 
-function dryingRows(unit: WorkUnit, { marks }: Workshop, now: number): DryingRow[] {
-  return passesOf(unit, unit.standard).flatMap((pass) => {
+function dryingRows(unit: WorkUnit, { marks, house }: Workshop, now: number): DryingRow[] {
+  return passesOf(unit, unit.standard, house).flatMap((pass) => {
     const wet = [...(marks.marks.get(pass.key)?.values() ?? [])].filter((mark) => dryAt(mark) > now);
     if (wet.length === 0) return [];
     return [{ unitName: unit.name, what: pass.part?.name ?? 'everything', models: wet.length, lastDryAt: Math.max(...wet.map(dryAt)) }];
   });
 }
 
-function lastWorkedAt(units: readonly WorkUnit[], { marks }: Workshop): number | null {
+function lastWorkedAt(units: readonly WorkUnit[], { marks, house }: Workshop): number | null {
   let last: number | null = null;
   for (const unit of units)
-    for (const pass of passesOf(unit, unit.standard))
+    for (const pass of passesOf(unit, unit.standard, house))
       for (const mark of marks.marks.get(pass.key)?.values() ?? []) last = Math.max(last ?? 0, mark.at);
   return last;
 }

@@ -1,8 +1,9 @@
-import { foldMarks, mergeMarks, noMarks } from '../../core/bench/foldMarks';
+import { foldMarks, marksOn, mergeMarks, noMarks } from '../../core/bench/foldMarks';
 import type { BenchMarks } from '../../core/bench/definitions';
 import type { RosterUnit } from '../../core/scheme/buildLine';
 import type { Paint } from '../../core/scheme/definitions';
 import type { HouseRules } from '../../core/scheme/houseRules';
+import { passesOf } from '../../core/scheme/passes';
 import type { TimeModel } from '../../core/time/definitions';
 import { fitTimeModelInSteps } from '../../core/time/hierarchicalModel';
 import type { StoredCommission, StoredLogRow, StoredUnit } from '../../core/views/stored';
@@ -53,14 +54,19 @@ async function readWorkshop(stores: Stores, hour: Date): Promise<Workshop> {
   );
   const log = await stores.timeLog.list(letOthersIn);
   await letOthersIn();
+  const house = await stores.houseRules.load();
+  const marks = await marksOf(
+    stores,
+    units.map((unit) => unit.id),
+  );
   return {
     commissions,
     units,
     paints: new Map((await stores.paints.list()).map((paint) => [paint.id, paint])),
-    house: await stores.houseRules.load(),
-    marks: await marksOf(
-      stores,
-      units.map((unit) => unit.id),
+    house,
+    marks: marksOn(
+      units.flatMap((unit) => passesOf(unit, unit.standard, house).map((pass) => pass.key)),
+      marks,
     ),
     log,
     model: await inSlices(fitTimeModelInSteps(log, hour)),

@@ -19,13 +19,19 @@ const paints = new Map(
   [paint('red'), paint('blue'), paint('gold', 'metallic'), paint('slow', 'texture', 90)].map((each) => [each.id, each]),
 );
 
+/** The totals of an order to the nanosecond: which way round a sum was made does not matter. */
+function totalsOf(problem: LineProblem, order: readonly number[]) {
+  const { totals } = timeOrder(compileLine(problem), order) as { totals: object };
+  return Object.fromEntries(Object.entries(totals).map(([of, minutes]) => [of, Math.round(minutes * 1e9) / 1e9]));
+}
+
 describe('building a line', () => {
   it('makes a job for every pass on every tray, two coats as two jobs', () => {
     const coats = step('basecoat', { paint: 'red', coats: 2 });
     const { problem, trays } = buildLine(roster([unit('a', [part('coat', coats)], [], { promised: 12, trayLimit: 6 })], { paints }));
-    expect(trays.map((tray) => [tray.from, tray.to])).to.deep.equal([
-      [1, 6],
-      [7, 12],
+    expect(trays.map((tray) => tray.models)).to.deep.equal([
+      [1, 2, 3, 4, 5, 6],
+      [7, 8, 9, 10, 11, 12],
     ]);
     expect(problem.jobs.map((job) => job.id)).to.deep.equal([1, 2].flatMap((coat) => [1, 2].map((tray) => `${coats.id}#${coat}@${tray}`)));
     expect(problem.jobs[2]!.after).to.deep.equal([{ job: `${coats.id}#1@1`, scope: 'model' }]);
@@ -82,7 +88,7 @@ describe('building a line', () => {
       const { unit: made, paints: its } = randomUnit(seed);
       const built = buildLine(roster([made], { paints: its, standard: 'display', minutesOf: (_unit, pass) => 1 + pass.coat }));
       if (built.jobs.length === 0) return;
-      const { hard } = orderRules(made, passesOf(made, 'display'), its, DEFAULT_HOUSE_RULES);
+      const { hard } = orderRules(made, passesOf(made, 'display', DEFAULT_HOUSE_RULES), its, DEFAULT_HOUSE_RULES);
       const ids = new Set(built.jobs.map((job) => job.id));
       const full: LineProblem = {
         ...built.problem,
@@ -102,9 +108,7 @@ describe('building a line', () => {
       const random = new Random(seed);
       for (let round = 0; round < 4; round++) {
         const order = randomOrder(full, random);
-        expect(timeOrder(compileLine(built.problem), order)).to.deep.include({
-          totals: (timeOrder(compileLine(full), order) as { totals: object }).totals,
-        });
+        expect(totalsOf(built.problem, order)).to.deep.equal(totalsOf(full, order));
       }
     });
   }
@@ -114,6 +118,7 @@ describe('setups', () => {
   const setup = (technique: SetupInfo['technique'], paintId: string | null): SetupInfo => ({
     id: `${technique}|${paintId}`,
     technique,
+    cutsIn: false,
     paint: paintId === null ? null : paints.get(paintId)!,
   });
   const { paintMinutes, handMinutes, waterMinutes, sprayMinutes, sitDownMinutes } = DEFAULT_HOUSE_RULES;
@@ -135,7 +140,7 @@ describe('setups', () => {
 
 describe('trays', () => {
   const split = (promised: number, trayLimit: number) =>
-    splitTrays(unit('a', [], [], { promised, trayLimit })).map((tray) => tray.to - tray.from + 1);
+    splitTrays(unit('a', [], [], { promised, trayLimit }), DEFAULT_HOUSE_RULES).map((tray) => tray.models.length);
   it('are as few and as even as the limit allows', () => {
     expect(split(20, 10)).to.deep.equal([10, 10]);
     expect(split(20, 7)).to.deep.equal([6, 7, 7]);

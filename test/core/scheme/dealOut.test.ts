@@ -40,8 +40,8 @@ describe('groups', () => {
       scheme: scheme([part('face', eyes)], [], { groups: [boss, { ...boss, id: 'crew', models: [2], standard: 'quick' }] }),
     });
     expect([1, 2, 3].map((model) => standardOf(keepers.scheme, model, 'table'))).to.deep.equal(['full', 'quick', 'table']);
-    expect(passesOf(keepers, 'table').map((pass) => pass.models)).to.deep.equal([[1]]);
-    expect(passesOf(keepers, 'full').map((pass) => pass.models)).to.deep.equal([[1, 3]]);
+    expect(passesOf(keepers, 'table', DEFAULT_HOUSE_RULES).map((pass) => pass.models)).to.deep.equal([[1]]);
+    expect(passesOf(keepers, 'full', DEFAULT_HOUSE_RULES).map((pass) => pass.models)).to.deep.equal([[1, 3]]);
   });
 
   it('take longer by their own factor, leaders by that of the house, the largest where a model is in several', () => {

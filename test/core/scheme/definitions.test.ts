@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import { hasOpenCount, includesStandard, modelsOf, TECHNIQUES } from '../../../src/core/scheme/definitions';
+import { DEFAULT_HOUSE_RULES } from '../../../src/core/scheme/houseRules';
 import { passesOf } from '../../../src/core/scheme/passes';
 import { allowsCountdown, factsOf } from '../../../src/core/scheme/techniques';
 import { modelsForStep } from '../../../src/core/scheme/whoTakes';
@@ -27,7 +28,9 @@ describe('passes', () => {
     const badge = step('detail', { ...ONLY_LEADERS });
     const wash = step('wash');
     const of = (leaders: number) =>
-      passesOf(unit('a', [part('coat', coat), part('badge', badge)], [wash], { leaders }), 'table').map((pass) => pass.key);
+      passesOf(unit('a', [part('coat', coat), part('badge', badge)], [wash], { leaders }), 'table', DEFAULT_HOUSE_RULES).map(
+        (pass) => pass.key,
+      );
     expect(of(1)).to.deep.equal([`${coat.id}#1`, `${coat.id}#2`, `${badge.id}#1`, `${wash.id}#1`]);
     expect(of(0)).to.not.include(`${badge.id}#1`);
   });

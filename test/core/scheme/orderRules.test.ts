@@ -17,7 +17,7 @@ const paints = new Map(
 const schools = (some: Partial<Schools>): Partial<HouseRules> => ({ schools: { ...DEFAULT_SCHOOLS, ...some } });
 
 const rulesOf = (of: Unit, house: Partial<HouseRules> = {}) =>
-  orderRules(of, passesOf(of, 'display'), paints, { ...DEFAULT_HOUSE_RULES, ...house });
+  orderRules(of, passesOf(of, 'display', { ...DEFAULT_HOUSE_RULES, ...house }), paints, { ...DEFAULT_HOUSE_RULES, ...house });
 
 /** The reason why one step's last coat stands before another's first, or undefined. */
 const why = (of: Unit, before: { id: string; coats: number }, after: { id: string }, house: Partial<HouseRules> = {}) =>
@@ -92,7 +92,7 @@ describe('hard order rules', () => {
       const random = new Random(seed);
       for (let round = 0; round < 4; round++) {
         const chosen = Object.fromEntries(SCHOOL_QUESTIONS.map((question) => [question, random.pick(SCHOOLS[question])]));
-        const passes = passesOf(made, 'display');
+        const passes = passesOf(made, 'display', { ...DEFAULT_HOUSE_RULES, ...schools(chosen) });
         const { hard } = orderRules(made, passes, its, { ...DEFAULT_HOUSE_RULES, ...schools(chosen) });
         const open = new Set(passes.map((pass) => pass.key));
         for (let progress = true; progress;) {

@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { DEFAULT_HOUSE_RULES } from '../../../src/core/scheme/houseRules';
 import { compileLine } from '../../../src/core/line/compileLine';
 import { planOrder } from '../../../src/core/line/planOrder';
 import { buildLine } from '../../../src/core/scheme/buildLine';
@@ -37,8 +38,8 @@ describe('the splits of a unit', () => {
   it('know limits that split alike', () => {
     for (let limit = 1; limit <= 25; limit++) {
       const same = sameSplit(20, limit);
-      expect(traySizes(cutters(), same)).to.deep.equal(traySizes(cutters(), limit));
-      expect(Math.max(...traySizes(cutters(), limit))).to.equal(same);
+      expect(traySizes(cutters(), same, DEFAULT_HOUSE_RULES)).to.deep.equal(traySizes(cutters(), limit, DEFAULT_HOUSE_RULES));
+      expect(Math.max(...traySizes(cutters(), limit, DEFAULT_HOUSE_RULES))).to.equal(same);
     }
   });
 });
