@@ -1,4 +1,4 @@
-import { FACES, type Step } from './definitions';
+import type { FACES, type Step } from './definitions';
 import type { Schools } from './schools';
 
 /**
@@ -52,8 +52,6 @@ export function coatOfKey(passKey: string): { whole: string; pairs: [string, str
   const key = (half: Half | null) => `${idOfHalf(step, half)}${coat}`;
   return { whole: key(null), pairs: ALL.map(([a, b]) => [key(a), key(b)]) };
 }
-
-export const isHalfKey = (passKey: string): boolean => halfOfId(passKey.slice(0, passKey.lastIndexOf('#'))).half !== null;
 
 /** Behind the name of a step: which coat of several, and which half. */
 export const coatWords = ({ coat, coats, half }: { coat: number; coats: number; half: Half | null }): string =>
