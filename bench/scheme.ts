@@ -5,7 +5,7 @@ import path from 'node:path';
 import { ulid } from 'ulid';
 import { alternatives } from '../src/core/scheme/alternatives';
 import { usualPart, usualStep } from '../src/core/scheme/briefScheme';
-import { EMPTY_SCHEME, type Scheme, type Unit } from '../src/core/scheme/definitions';
+import { EMPTY_SCHEME, UNCOUNTED, type Scheme, type Unit } from '../src/core/scheme/definitions';
 import { DEFAULT_HOUSE_RULES } from '../src/core/scheme/houseRules';
 import { orderRules } from '../src/core/scheme/orderRules';
 import { passesOf } from '../src/core/scheme/passes';
@@ -67,10 +67,9 @@ const units = Array.from({ length: UNITS }, (_, place): Unit => ({
   name: `Unit ${place + 1}`,
   size: 'foot',
   promised: 20,
+  ...UNCOUNTED,
   counted: 20,
-  countNote: '',
   trayLimit: 10,
-  testModel: 'none',
   scheme: scheme(),
 }));
 await stores.commissions.insert(commission, now.toISOString());

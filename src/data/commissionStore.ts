@@ -1,11 +1,12 @@
 import type { Knex } from 'knex';
 import { ulid } from 'ulid';
 import { pieceId, pieceIds } from '../core/formats/checkScheme';
-import { EMPTY_SCHEME, type Commission, type Scheme, type Unit } from '../core/scheme/definitions';
+import { EMPTY_SCHEME, type Bit, type Commission, type Scheme, type Unit } from '../core/scheme/definitions';
 import type { RemovedPiece, StoredCommission, StoredUnit, UnitEntry } from '../core/views/stored';
 import { inPieces } from './inPieces';
 
-interface UnitRow extends UnitEntry {
+interface UnitRow extends Omit<UnitEntry, 'bits'> {
+  bits: string;
   commissionId: string;
   position: number;
   removed: number;
@@ -23,9 +24,12 @@ const unitRow = (unit: UnitEntry, commissionId: string, position: number) => ({
   name: unit.name,
   size: unit.size,
   promised: unit.promised,
+  owned: unit.owned,
   counted: unit.counted,
   countNote: unit.countNote,
   trayLimit: unit.trayLimit,
+  holder: unit.holder,
+  bits: JSON.stringify(unit.bits),
   testModel: unit.testModel,
   removed: false,
 });
@@ -43,8 +47,9 @@ const commissionRow = ({ id, name, client, dueOn, standard, hourlyRateMinor, cur
 
 const commissionOf = ({ deletedAt: _deleted, ...commission }: CommissionRow): StoredCommission => commission;
 
-const storedUnit = ({ position: _position, removed: _removed, scheme, ...unit }: UnitRow): StoredUnit => ({
+const storedUnit = ({ position: _position, removed: _removed, scheme, bits, ...unit }: UnitRow): StoredUnit => ({
   ...unit,
+  bits: JSON.parse(bits) as Bit[],
   scheme: { ...EMPTY_SCHEME, ...(JSON.parse(scheme) as Partial<Scheme>) },
 });
 
@@ -71,6 +76,11 @@ export class CommissionStore {
     // A commission that was deleted, and comes back as a file, comes back as the file has it.
     await this.db('commission').where({ id: commission.id }).whereNotNull('deletedAt').delete();
     await this.db('commission').insert({ ...commissionRow(commission), createdAt, closedAt });
+  }
+
+  /** From then on a change of scope is written down. */
+  async setAgreed(id: string, agreedAt: string | null): Promise<void> {
+    await this.db('commission').where({ id }).update({ agreedAt });
   }
 
   async setClosed(id: string, closedAt: string | null): Promise<void> {
@@ -207,13 +217,6 @@ export class CommissionStore {
       for (const { id, trayLimit } of units) await trx('unit').where({ id, commissionId }).update({ trayLimit });
       return true;
     });
-  }
-
-  /** Who is who in a unit for another number of models; a window that has the scheme open is out of date then. */
-  async setRoster(unitId: string, scheme: Scheme): Promise<void> {
-    await this.db('unit')
-      .where({ id: unitId })
-      .update({ scheme: JSON.stringify(scheme), schemeRevision: this.db.raw('scheme_revision + 1') });
   }
 
   /**

@@ -3,6 +3,7 @@ import type { CommissionStore } from '../data/commissionStore';
 import type { DemoStore } from '../data/demoStore';
 import type { HouseRulesStore } from '../data/houseRulesStore';
 import type { PaintStore } from '../data/paintStore';
+import type { ScopeStore } from '../data/scopeStore';
 import type { TimeLogStore } from '../data/timeLogStore';
 import type { WorkshopStore } from '../data/workshopStore';
 
@@ -14,6 +15,7 @@ export interface Stores {
   bench: BenchStore;
   timeLog: TimeLogStore;
   workshop: WorkshopStore;
+  scope: ScopeStore;
   demo: DemoStore;
   /** A text that changes with every write. */
   version: () => Promise<string>;

@@ -5,6 +5,7 @@ import { databaseVersion } from '../data/databaseVersion';
 import { DemoStore } from '../data/demoStore';
 import { HouseRulesStore } from '../data/houseRulesStore';
 import { PaintStore } from '../data/paintStore';
+import { ScopeStore } from '../data/scopeStore';
 import { TimeLogStore } from '../data/timeLogStore';
 import { inTransaction } from '../data/transaction';
 import { WorkshopStore } from '../data/workshopStore';
@@ -18,6 +19,7 @@ export const storesOf = (knex: Knex): Stores => ({
   bench: new BenchStore(knex),
   timeLog: new TimeLogStore(knex),
   workshop: new WorkshopStore(knex),
+  scope: new ScopeStore(knex),
   demo: new DemoStore(knex),
   version: () => databaseVersion(knex),
   allOrNothing: (work) => inTransaction(knex, (trx) => work(storesOf(trx))),

@@ -23,7 +23,8 @@ describe('a unit at Intake', () => {
       <table>
         <tbody>
           <UnitRow
-            unit={unit('Keepers', [], [], more)}
+            unit={{ ...unit('Keepers', [], [], more), cleaning: 'none', gluedLater: [] }}
+            price={{ minorPerMinute: 40, currency: 'EUR' }}
             started={false}
             roster="all alike"
             rosterHref="/scheme"

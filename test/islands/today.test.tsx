@@ -18,6 +18,7 @@ const entry = (more: Partial<TodayCommission> = {}): TodayCommission => ({
     currency: 'EUR',
     note: '',
     revision: 1,
+    agreedAt: null,
     createdAt: '2026-11-01T00:00:00Z',
     closedAt: null,
   },

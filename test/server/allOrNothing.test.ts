@@ -145,7 +145,7 @@ describe('all or nothing', () => {
   it('refuses one unit id twice at Intake, and parts or steps that are of another unit', async () => {
     const { id, units } = await given.shop.commission();
     const twice = [units[0]!, { ...units[1]!, id: units[0]!.id }];
-    expect((await rejected(saveIntake(given.database.stores, id, { revision: 2, commission: entry, units: twice }))).message).to.match(
+    expect((await rejected(saveIntake(given.database.stores, id, { revision: 2, commission: entry, units: twice }, NOW))).message).to.match(
       /^units\[1\]\.id is .*: give every unit an id of its own/,
     );
     const [keepers, cutters] = await given.database.stores.commissions.units(id);

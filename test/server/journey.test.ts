@@ -90,7 +90,7 @@ describe('the server, from intake to a moved estimate', () => {
   it('refuses to save over a newer state, units with one name, units of others', async () => {
     const { id, units } = await given.shop.commission();
     const save = (revision: number, entries: ReturnType<typeof unitEntry>[], of = id) =>
-      saveIntake(given.stores, of, { revision, commission: entry, units: entries });
+      saveIntake(given.stores, of, { revision, commission: entry, units: entries }, NOW);
     expect(await rejected(save(1, units))).to.be.instanceOf(ConflictError);
     expect((await rejected(save(2, [unitEntry('Same'), unitEntry(' same ')]))).message).to.match(
       /units\[1\]\.name is " same ": give every unit a name of its own/,
@@ -102,15 +102,17 @@ describe('the server, from intake to a moved estimate', () => {
     expect((await rejected(wrong)).message).to.match(/allOver\[0\]\.paint is "nowhere".*put it on the shelf first/);
     const stale = saveScheme(given.stores, units[0]!.id, { revision: 1, scheme: EMPTY_SCHEME }, NOW);
     expect(await rejected(stale)).to.be.instanceOf(ConflictError);
-    expect(await rejected(saveIntake(given.stores, 'none', { revision: 1, commission: entry, units }))).to.be.instanceOf(NotFoundError);
+    expect(await rejected(saveIntake(given.stores, 'none', { revision: 1, commission: entry, units }, NOW))).to.be.instanceOf(
+      NotFoundError,
+    );
   });
 
   it('brings a removed unit back with its scheme', async () => {
     const { id, units } = await given.shop.commission();
-    await saveIntake(given.stores, id, { revision: 2, commission: entry, units: [units[0]!] });
+    await saveIntake(given.stores, id, { revision: 2, commission: entry, units: [units[0]!] }, NOW);
     expect((await loadEstimate(given.stores, id, NOW)).stepsTotal).to.equal(20);
     expect((await given.stores.commissions.removedUnits(id)).map((unit) => unit.name)).to.deep.equal(['Cutters']);
-    await saveIntake(given.stores, id, { revision: 3, commission: entry, units });
+    await saveIntake(given.stores, id, { revision: 3, commission: entry, units }, NOW);
     expect((await loadEstimate(given.stores, id, NOW)).stepsTotal).to.equal(40);
     expect(await given.stores.paints.unitsUsing()).to.deep.equal({ red: 2, blue: 2 });
   });
@@ -118,7 +120,7 @@ describe('the server, from intake to a moved estimate', () => {
   it('holds the batch at the test model until it is approved', async () => {
     const { id, units } = await given.shop.commission();
     const judge = (testModel: 'waiting' | 'approved', revision: number) =>
-      saveIntake(given.stores, id, { revision, commission: entry, units: [{ ...units[0]!, testModel }, units[1]!] });
+      saveIntake(given.stores, id, { revision, commission: entry, units: [{ ...units[0]!, testModel }, units[1]!] }, NOW);
     await judge('waiting', 2);
     const waiting = await given.shop.line(id);
     expect(waiting.waitingUnits).to.deep.equal(['Keepers']);
@@ -133,7 +135,7 @@ describe('the server, from intake to a moved estimate', () => {
 
   it('says at each station what is open', async () => {
     const { id } = await createCommission(given.stores, entry, NOW);
-    await saveIntake(given.stores, id, { revision: 1, commission: entry, units: [unitEntry('Keepers', { counted: 9 })] });
+    await saveIntake(given.stores, id, { revision: 1, commission: entry, units: [unitEntry('Keepers', { counted: 9 })] }, NOW);
     expect(await stationCounts(given.stores, id)).to.deep.equal({
       commission: { id, name: 'Coast', intake: '1 count to settle', scheme: '1 without a scheme' },
       bench: null,

@@ -43,7 +43,7 @@ describe('work that is too much to compute', () => {
     expect(await refusal(smaller(10, 2))).to.match(/^units is 300\d\d: plan at most 20000 jobs at once: choose larger trays/);
     const intake = units.map((unit) => ({ ...unit, trayLimit: 10 }));
     expect(
-      await refusal(saveIntake(given.database.stores, id, { revision: 2, commission: { ...entry, name: 'Big' }, units: intake })),
+      await refusal(saveIntake(given.database.stores, id, { revision: 2, commission: { ...entry, name: 'Big' }, units: intake }, NOW)),
     ).to.match(/20000 jobs/);
     const second = await given.shop.commission('Big too', [unitEntry('Bakers', big)]);
     await saveScheme(given.database.stores, second.units[0]!.id, { revision: 2, scheme: scheme(30, 10) }, NOW);

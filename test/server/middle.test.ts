@@ -57,16 +57,21 @@ describe('in the middle of the work', () => {
     const why = async () => (await loadEstimate(given.stores, id, NOW)).passes.find((each) => each.passKey === pass.key)!;
     const before = await why();
     const renamed = units.map((unit) => ({ ...unit, name: `${unit.name}, renamed` }));
-    await saveIntake(given.stores, id, { revision: 2, commission: { ...entry, name: 'Other name' }, units: renamed });
+    await saveIntake(given.stores, id, { revision: 2, commission: { ...entry, name: 'Other name' }, units: renamed }, NOW);
     const unit = (await given.stores.commissions.findUnit(units[0]!.id))!;
     const scheme = { ...unit.scheme, parts: unit.scheme.parts.map((part) => ({ ...part, name: `${part.name}, renamed` })) };
     await saveScheme(given.stores, unit.id, { revision: 2, scheme }, NOW);
     expect(await why()).to.deep.equal(before);
-    await saveIntake(given.stores, id, {
-      revision: 3,
-      commission: entry,
-      units: renamed.map((each) => ({ ...each, size: 'heavy' as const })),
-    });
+    await saveIntake(
+      given.stores,
+      id,
+      {
+        revision: 3,
+        commission: entry,
+        units: renamed.map((each) => ({ ...each, size: 'heavy' as const })),
+      },
+      NOW,
+    );
     expect((await why()).why).to.match(/^10 models of this step logged/);
     const [row] = await given.shop.rows();
     expect(row).to.include({ unit: 'Keepers', part: 'Coat', size: 'foot' });
@@ -93,7 +98,7 @@ describe('in the middle of the work', () => {
     const [coat, cap] = unit.scheme.parts;
     const scheme = { ...unit.scheme, parts: [{ ...coat!, steps: [...coat!.steps, edge] }, cap!] };
     await saveScheme(given.stores, unit.id, { revision: 2, scheme }, NOW);
-    await saveIntake(given.stores, id, { revision: 2, commission: entry, units: [units[0]!] });
+    await saveIntake(given.stores, id, { revision: 2, commission: entry, units: [units[0]!] }, NOW);
     const changed = await given.shop.bench();
     expect(changed.changes).to.deep.equal({ added: 1, gone: 2 });
     const place = (key: string) => changed.line.jobs.findIndex((job) => job.passKey === key);
@@ -114,11 +119,16 @@ describe('in the middle of the work', () => {
       [6, 7, 8, 9, 10],
     ]);
     expect([...split.marks.marks.get(pass.key)!.keys()]).to.deep.equal([1, 2, 3]);
-    await saveIntake(given.stores, id, {
-      revision: 3,
-      commission: entry,
-      units: [{ ...units[0]!, promised: 12, trayLimit: 5 }, units[1]!],
-    });
+    await saveIntake(
+      given.stores,
+      id,
+      {
+        revision: 3,
+        commission: entry,
+        units: [{ ...units[0]!, promised: 12, trayLimit: 5 }, units[1]!],
+      },
+      NOW,
+    );
     const more = (await loadEstimate(given.stores, id, NOW)).passes.find((each) => each.passKey === pass.key)!;
     expect(more).to.include({ modelsLeft: 9, modelsTotal: 12 });
   });

@@ -27,14 +27,14 @@ describe('groups and variants of a unit', () => {
   it('are dealt anew when the count changes, and a window that has the scheme open is refused', async () => {
     const { id, units, unitId, scheme } = await unitWithBoots();
     const counted = (models: number) => [{ ...units[0]!, counted: models }, ...units.slice(1)];
-    await saveIntake(given.stores, id, { revision: 2, commission: entry, units: counted(12) });
+    await saveIntake(given.stores, id, { revision: 2, commission: entry, units: counted(12) }, NOW);
     const boots = async () => (await given.stores.commissions.findUnit(unitId))!.scheme.variants[0]!.options.map(({ models }) => models);
     expect(await boots()).to.deep.equal([
       [...range(1, 5), 11],
       [...range(6, 10), 12],
     ]);
     expect(await rejected(saveScheme(given.stores, unitId, { revision: 3, scheme }, NOW))).to.be.instanceOf(ConflictError);
-    await saveIntake(given.stores, id, { revision: 3, commission: entry, units: counted(8) });
+    await saveIntake(given.stores, id, { revision: 3, commission: entry, units: counted(8) }, NOW);
     expect(await boots()).to.deep.equal([range(1, 5), range(6, 8)]);
     expect((await given.shop.line(id)).jobs.map(({ models }) => models.length)).to.have.members([5, 3, 8, 10, 10]);
   });

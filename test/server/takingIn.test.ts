@@ -45,11 +45,16 @@ describe('taking in what is already there', () => {
     await given.shop.record(events.slice(0, 5));
     const early = await exportTimeLog(given.stores);
     await given.shop.record(events);
-    await saveIntake(given.stores, id, {
-      revision: 2,
-      commission: { ...entry, name: 'Renamed' },
-      units: units.map((unit) => ({ ...unit, name: `${unit.name} R` })),
-    });
+    await saveIntake(
+      given.stores,
+      id,
+      {
+        revision: 2,
+        commission: { ...entry, name: 'Renamed' },
+        units: units.map((unit) => ({ ...unit, name: `${unit.name} R` })),
+      },
+      NOW,
+    );
     const withoutIds = early
       .split('\r\n')
       .map((line) => line.split(',').slice(0, 11).join(','))

@@ -56,7 +56,7 @@ describe('trays', () => {
     await save({ revision, units: [entry] });
     expect(await refusal(save({ revision, units: [entry] }))).to.be.instanceOf(ConflictError);
     const commission = (await database.stores.commissions.find(id))!;
-    expect(await refusal(saveIntake(database.stores, id, { revision, commission, units: [] }))).to.be.instanceOf(ConflictError);
+    expect(await refusal(saveIntake(database.stores, id, { revision, commission, units: [] }, NOW))).to.be.instanceOf(ConflictError);
     expect((await load()).units).to.have.length(units.length);
   });
 

@@ -93,7 +93,7 @@ class RandomWorkshop {
     const units = await stores.commissions.units(id);
     const unit = this.random.pick(units);
     const save = (changed: typeof units, name = commission.name) =>
-      saveIntake(stores, id, { revision: commission.revision, commission: { ...entry, name }, units: changed });
+      saveIntake(stores, id, { revision: commission.revision, commission: { ...entry, name }, units: changed }, this.now);
     switch (this.random.pick(['rename', 'count', 'trays', 'step', 'remove', 'line', 'close', 'restart'] as const)) {
       case 'rename':
         await save(

@@ -38,9 +38,12 @@ export const unitEntry = (name: string, more: Partial<ShopUnit> = {}): ShopUnit 
   name,
   size: 'foot',
   promised: 10,
+  owned: 0,
   counted: null,
   countNote: '',
   trayLimit: 10,
+  holder: '',
+  bits: [],
   testModel: 'none',
   ...more,
 });
@@ -66,7 +69,7 @@ export class TestShop {
   /** A commission of two units that share two paints, each with a coat and a cap. */
   async commission(name = 'Coast', units = [unitEntry('Keepers'), unitEntry('Cutters')]): Promise<{ id: string; units: ShopUnit[] }> {
     const { id } = await createCommission(this.stores, { ...entry, name }, NOW);
-    await saveIntake(this.stores, id, { revision: 1, commission: { ...entry, name }, units });
+    await saveIntake(this.stores, id, { revision: 1, commission: { ...entry, name }, units }, NOW);
     await this.stores.paints.addMissing([paint('red'), paint('blue')]);
     for (const unit of units) {
       const parts = [

@@ -38,7 +38,7 @@ export function checkScheme(scheme: Scheme, around: Around): void {
 }
 
 /** The same for the scheme of a unit. */
-export const aroundUnit = (unit: Pick<Unit, 'promised' | 'counted'>, around: Omit<Around, 'models'>): Around => ({
+export const aroundUnit = (unit: Pick<Unit, 'promised' | 'owned' | 'counted'>, around: Omit<Around, 'models'>): Around => ({
   ...around,
   models: modelsOf(unit),
 });

@@ -13,5 +13,11 @@ export function checkUnits(units: readonly Omit<Unit, 'scheme'>[]): void {
     if (names.has(name))
       throw new InputError(`${field}.name`, unit.name, 'give every unit a name of its own, so that you can tell them apart at the bench');
     names.add(name);
+    if (unit.owned >= unit.promised)
+      throw new InputError(
+        `${field}.owned`,
+        unit.owned,
+        `give fewer than the ${unit.promised} promised, or take the unit out: nothing of it would be painted`,
+      );
   });
 }

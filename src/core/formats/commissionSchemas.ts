@@ -1,6 +1,6 @@
-import { number, object, string } from 'yup';
+import { boolean, number, object, string } from 'yup';
 import { PAINT_KINDS, SIZES, STANDARDS, TEST_MODEL_STATES } from '../scheme/definitions';
-import { count, day, hexColour, id, note, oneOf, requiredText } from './fields';
+import { atLeast, count, day, hexColour, id, list, note, oneOf, requiredText, text } from './fields';
 import { dryMinutes, MOST_MODELS } from './schemeSchemas';
 
 /** Fields of a commission as they come in from a form or a file. */
@@ -32,8 +32,20 @@ export const unitFields = {
   name: requiredText('a name for the unit'),
   size: oneOf(SIZES),
   promised: count(1, MOST_MODELS),
+  owned: count(0, MOST_MODELS).optional().default(0),
   counted: number().strict().integer().min(1).max(MOST_MODELS).nullable().defined(),
   countNote: note(),
   trayLimit: count(1, MOST_MODELS),
+  holder: text('what holds the models', 200).optional().default(''),
+  bits: list(
+    object({
+      name: requiredText('a name for the bit'),
+      seconds: atLeast(0, 'a number of seconds from 0 to 3600').max(3600),
+      leftOff: boolean().strict().default(false),
+    }),
+    50,
+  )
+    .optional()
+    .default([]),
   testModel: oneOf(TEST_MODEL_STATES),
 };

@@ -1,5 +1,5 @@
 import { object } from 'yup';
-import { SIZES, STANDARDS, type Paint, type Scheme, type Size, type Standard, type Unit } from '../scheme/definitions';
+import { SIZES, STANDARDS, UNCOUNTED, type Paint, type Scheme, type Size, type Standard, type Unit } from '../scheme/definitions';
 import { paintsOfScheme } from '../scheme/pots';
 import { checkScheme } from './checkScheme';
 import { paintSchema } from './commissionSchemas';
@@ -50,10 +50,8 @@ export const unitOf = ({ name, size, models, scheme }: SchemeFile): Unit => ({
   name,
   size,
   promised: models,
-  counted: null,
-  countNote: '',
+  ...UNCOUNTED,
   trayLimit: models,
-  testModel: 'none',
   scheme,
 });
 

@@ -18,7 +18,7 @@ interface WorkSize {
  * left out of account, so that neither can push a unit over the limit later. Throws an `InputError`.
  */
 export function checkWorkSize(
-  units: readonly Pick<Unit, 'name' | 'promised' | 'counted' | 'trayLimit' | 'scheme'>[],
+  units: readonly Pick<Unit, 'name' | 'promised' | 'owned' | 'counted' | 'trayLimit' | 'scheme'>[],
   field = 'units',
 ): void {
   const size: WorkSize = { jobs: 0, painted: 0 };

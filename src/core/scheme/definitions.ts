@@ -182,20 +182,44 @@ export const EMPTY_SCHEME: Scheme = { groups: [], variants: [], mixes: [], schoo
 export const TEST_MODEL_STATES = ['none', 'waiting', 'approved'] as const;
 export type TestModelState = (typeof TEST_MODEL_STATES)[number];
 
+/** A small thing on every model, and what it takes. */
+export interface Bit {
+  name: string;
+  /** For one model. */
+  seconds: number;
+  leftOff: boolean;
+}
+
 export interface Unit {
   id: string;
   name: string;
   size: Size;
   promised: number;
+  /** Of those promised, models that the client has painted already or does not want painted. */
+  owned: number;
   /** Models found in the box; null until somebody has counted. */
   counted: number | null;
   /** Why a difference between promised and counted is all right; empty while it is open. */
   countNote: string;
   /** Most models that travel together. */
   trayLimit: number;
+  /** What they are held by while they are painted: corks, card strips; empty while nobody has said. */
+  holder: string;
+  /** Fiddly bits, each decided while it can still be left off at the build. */
+  bits: Bit[];
   testModel: TestModelState;
   scheme: Scheme;
 }
+
+/** What nobody has said of a unit yet. */
+export const UNCOUNTED: Pick<Unit, 'owned' | 'counted' | 'countNote' | 'holder' | 'bits' | 'testModel'> = {
+  owned: 0,
+  counted: null,
+  countNote: '',
+  holder: '',
+  bits: [],
+  testModel: 'none',
+};
 
 /** The unit as it will be painted: a test model that waits for the client's word is taken as approved. */
 export const approved = <U extends Unit>(unit: U): U => ({
@@ -203,15 +227,18 @@ export const approved = <U extends Unit>(unit: U): U => ({
   testModel: unit.testModel === 'waiting' ? 'approved' : unit.testModel,
 });
 
-/** Models to paint: what is in the box, or what was promised until it is counted. */
-export const modelsOf = (unit: Pick<Unit, 'promised' | 'counted'>): number => unit.counted ?? unit.promised;
+/** Models that the box should hold: those promised, without what is owned or not needed. */
+export const expectedOf = ({ promised, owned }: Pick<Unit, 'promised' | 'owned'>): number => promised - owned;
+
+/** Models to paint: what is in the box, or what it should hold until it is counted. */
+export const modelsOf = (unit: Pick<Unit, 'promised' | 'owned' | 'counted'>): number => unit.counted ?? expectedOf(unit);
 
 /** Whether anybody has written down yet how the unit is painted. */
 export const hasScheme = ({ scheme }: Pick<Unit, 'scheme'>): boolean => scheme.parts.length + scheme.allOver.length > 0;
 
 /** A count that does not match and that nobody has settled yet. */
-export const hasOpenCount = (unit: Pick<Unit, 'promised' | 'counted' | 'countNote'>): boolean =>
-  unit.counted !== null && unit.counted !== unit.promised && unit.countNote.trim() === '';
+export const hasOpenCount = (unit: Pick<Unit, 'promised' | 'owned' | 'counted' | 'countNote'>): boolean =>
+  unit.counted !== null && unit.counted !== expectedOf(unit) && unit.countNote.trim() === '';
 
 export const TECHNIQUES = [
   'clean',

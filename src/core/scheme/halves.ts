@@ -1,4 +1,4 @@
-import type { FACES, type Step } from './definitions';
+import type { FACES, Step } from './definitions';
 import type { Schools } from './schools';
 
 /**

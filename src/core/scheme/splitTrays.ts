@@ -20,7 +20,7 @@ export const TEST_MODEL = 1;
 /** With leaders as a treat, one follows every so many of the others. */
 const TREAT_AFTER = 10;
 
-type SplitUnit = Pick<Unit, 'id' | 'promised' | 'counted' | 'trayLimit' | 'testModel' | 'scheme'>;
+type SplitUnit = Pick<Unit, 'id' | 'promised' | 'owned' | 'counted' | 'trayLimit' | 'testModel' | 'scheme'>;
 
 /**
  * Splits a unit into as few trays as its limit allows, as even as possible; leaders travel with the others or apart, as the school

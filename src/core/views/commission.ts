@@ -1,8 +1,12 @@
 import type { BenchNote } from '../bench/definitions';
+import type { BuildChoices } from '../scheme/buildChoices';
 import type { Paint } from '../scheme/definitions';
 import type { HouseRules } from '../scheme/houseRules';
 import type { CommissionEstimate } from './estimate';
-import type { RemovedPiece, StoredCommission, StoredUnit } from './stored';
+import type { RemovedPiece, StoredCommission, StoredUnit, UnitEntry } from './stored';
+
+/** A unit as Intake edits it: with what of its scheme is decided while it is built. */
+export type IntakeUnit = UnitEntry & BuildChoices;
 
 /** What the Intake view is drawn from. */
 export interface IntakePicture {
@@ -33,4 +37,11 @@ export interface SchemePicture {
   painted: PaintedModels[];
   /** Taken out of the schemes, and can be put back. */
   removed: RemovedPiece[];
+}
+
+/** A commission that units can be copied from. */
+export interface EarlierCommission {
+  id: string;
+  name: string;
+  units: { id: string; name: string; models: number }[];
 }

@@ -10,6 +10,8 @@ export interface StoredCommission extends Commission {
   createdAt: string;
   /** Handed over and put away; null while it is open. */
   closedAt: string | null;
+  /** When its scope was agreed with the client; null while it is still being put together. */
+  agreedAt: string | null;
 }
 
 /** A paint as it is on the shelf: saving is refused when `revision` has moved on. */

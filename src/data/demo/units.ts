@@ -1,5 +1,5 @@
 import { wholeScheme, type BriefPart, type BriefScheme, type BriefStep } from '../../core/scheme/briefScheme';
-import type { Size, Unit } from '../../core/scheme/definitions';
+import { UNCOUNTED, type Size, type Unit } from '../../core/scheme/definitions';
 import type { PaintKey } from './paints';
 
 type StepEntry = BriefStep<PaintKey>;
@@ -175,8 +175,8 @@ export const demoUnit = (entry: UnitEntry, newId: () => string, paintId: (key: P
   name: entry.name,
   size: entry.size,
   promised: entry.promised,
+  ...UNCOUNTED,
   counted: entry.counted ?? entry.promised,
-  countNote: '',
   trayLimit: entry.trayLimit ?? 10,
   testModel: entry.testModel ?? 'none',
   scheme: wholeScheme(entry, newId, paintId),

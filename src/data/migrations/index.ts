@@ -5,6 +5,8 @@ import * as oneStream from './20261126_one_stream_of_bench_events';
 import * as revisions from './20261126_revisions_of_rules_paints_and_lines';
 import * as toldTimes from './20261126_times_as_they_were_told';
 import * as schemesInFull from './20261126_schemes_in_full';
+import * as intakeInFull from './20261127_intake_in_full';
+import * as scopeChanges from './20261127_changes_of_scope';
 
 export interface Migration {
   name: string;
@@ -13,4 +15,13 @@ export interface Migration {
 }
 
 /** All migrations in the order they run. Imported, not read from a folder, so that they are part of the build. */
-export const migrations: readonly Migration[] = [walkingLine, ownLine, oneStream, revisions, toldTimes, schemesInFull];
+export const migrations: readonly Migration[] = [
+  walkingLine,
+  ownLine,
+  oneStream,
+  revisions,
+  toldTimes,
+  schemesInFull,
+  intakeInFull,
+  scopeChanges,
+];

@@ -52,7 +52,7 @@ export function NewUnitRow({ names, onAdd }: NewUnitRowProps) {
           onChange={setPromised}
         />
       </td>
-      <td colSpan={5}>
+      <td colSpan={6}>
         <Button onClick={add}>Add the unit</Button>
       </td>
     </tr>

@@ -1,16 +1,18 @@
-import { X } from 'lucide-react';
+import { ChevronDown, ChevronUp, X } from 'lucide-react';
 import { useState } from 'react';
-import { hasOpenCount, type TestModelState } from '../../core/scheme/definitions';
-import type { UnitEntry } from '../../core/views/stored';
+import { expectedOf, hasOpenCount, type TestModelState } from '../../core/scheme/definitions';
+import type { IntakeUnit } from '../../core/views/commission';
 import { Button } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';
 import { Hidden } from '../../ui/Hidden/Hidden';
 import { counted } from '../../ui/format';
 import { sizeOptions } from '../shared/options';
+import { UnitMore } from './UnitMore';
 import styles from './View.module.css';
 
 const MOST = 1000;
+const COLUMNS = 9;
 
 const testModelOptions: { value: TestModelState; label: string }[] = [
   { value: 'none', label: 'none' },
@@ -19,17 +21,20 @@ const testModelOptions: { value: TestModelState; label: string }[] = [
 ];
 
 interface UnitRowProps {
-  unit: UnitEntry;
+  unit: IntakeUnit;
   started: boolean;
   /** Leaders and groups in few words, and where they are changed. */
   roster: string;
   rosterHref: string;
-  onChange: (part: Partial<UnitEntry>) => void;
+  /** Of a minute at the bench, minor units. */
+  price: { minorPerMinute: number; currency: string };
+  onChange: (part: Partial<IntakeUnit>) => void;
   onRemove: () => void;
 }
 
-export function UnitRow({ unit, started, roster, rosterHref, onChange, onRemove }: UnitRowProps) {
+export function UnitRow({ unit, started, roster, rosterHref, price, onChange, onRemove }: UnitRowProps) {
   const [asked, setAsked] = useState(false);
+  const [isOpen, setOpen] = useState(false);
   const remove = () => (started && !asked ? setAsked(true) : onRemove());
   const named = (what: string) => `${what} of ${unit.name}`;
   return (
@@ -50,6 +55,17 @@ export function UnitRow({ unit, started, roster, rosterHref, onChange, onRemove 
             min={1}
             max={MOST}
             onChange={(promised) => promised && onChange({ promised })}
+          />
+        </td>
+        <td className={styles.figure}>
+          <NumberField
+            label={named('Owned or not needed')}
+            hideLabel
+            whole
+            value={unit.owned}
+            min={0}
+            max={Math.max(0, unit.promised - 1)}
+            onChange={(owned) => owned !== null && onChange({ owned })}
           />
         </td>
         <td className={styles.figure}>
@@ -91,25 +107,35 @@ export function UnitRow({ unit, started, roster, rosterHref, onChange, onRemove 
             onChange={(testModel) => onChange({ testModel })}
           />
         </td>
-        <td>
+        <td className={styles.rowTools}>
+          <Button kind="quiet" aria-expanded={isOpen} aria-label={`More about ${unit.name}`} onClick={() => setOpen(!isOpen)}>
+            {isOpen ? <ChevronUp aria-hidden="true" size={18} /> : <ChevronDown aria-hidden="true" size={18} />}
+          </Button>
           <Button kind="quiet" aria-label={`Remove ${unit.name}`} onClick={remove}>
             {asked ? 'Models are painted. Remove all the same?' : <X aria-hidden="true" size={18} />}
           </Button>
         </td>
       </tr>
-      {unit.counted !== null && unit.counted !== unit.promised && <CountDifference unit={unit} onChange={onChange} />}
+      {unit.counted !== null && unit.counted !== expectedOf(unit) && <CountDifference unit={unit} onChange={onChange} />}
+      {isOpen && (
+        <tr>
+          <td colSpan={COLUMNS}>
+            <UnitMore unit={unit} {...price} onChange={onChange} />
+          </td>
+        </tr>
+      )}
     </>
   );
 }
 
 /** A count that is off stays in sight until somebody writes down why that is all right. */
 function CountDifference({ unit, onChange }: Pick<UnitRowProps, 'unit' | 'onChange'>) {
-  const short = unit.promised - unit.counted!;
+  const short = expectedOf(unit) - unit.counted!;
   const difference = short > 0 ? `${counted(short, 'model')} short` : `${counted(-short, 'model')} too many`;
   const open = hasOpenCount(unit);
   return (
     <tr>
-      <td colSpan={8}>
+      <td colSpan={COLUMNS}>
         <div className={open ? styles.openCount : styles.settledCount}>
           <strong>
             {unit.name}: {difference}. {open ? 'Not settled.' : 'Settled.'}

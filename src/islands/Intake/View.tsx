@@ -10,9 +10,14 @@ import { counted, minorPerMajor, minutesText, momentText, moneyText, positionsTe
 import { standardOptions } from '../shared/options';
 import { Opened } from '../shared/Opened';
 import { SaveState } from '../shared/SaveState';
+import { BackPlanned } from './BackPlanned';
 import { CommissionActions } from './CommissionActions';
+import { EarlierUnits } from './EarlierUnits';
 import { NewUnitRow } from './NewUnitRow';
+import { Reconciled } from './Reconciled';
 import { RosterFile } from './RosterFile';
+import { ScopeChanges } from './ScopeChanges';
+import { StandardPrices } from './StandardPrices';
 import { UnitRow } from './UnitRow';
 import { useIntake } from './useIntake';
 import styles from './View.module.css';
@@ -54,21 +59,27 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
         </div>
       </Panel>
       <Panel
-        aside={<RosterFile names={units.map((unit) => unit.name)} onAdd={intake.addUnits} />}
+        aside={
+          <span className={styles.sources}>
+            <EarlierUnits commissionId={picture.commission.id} onBefore={intake.retry} />
+            <RosterFile names={units.map((unit) => unit.name)} onAdd={intake.addUnits} />
+          </span>
+        }
         title={`What came in the box: ${counted(models, 'model')} in ${counted(units.length, 'unit')}`}
       >
-        <table className={styles.units}>
+        <table className={styles.units} id="units">
           <thead>
             <tr>
               <th scope="col">Unit</th>
               <th scope="col">Size</th>
               <th scope="col">Promised</th>
+              <th scope="col">Owned, not needed</th>
               <th scope="col">Counted</th>
               <th scope="col">Who is who</th>
               <th scope="col">Most on a tray</th>
               <th scope="col">Test model</th>
               <th scope="col">
-                <Hidden>Remove</Hidden>
+                <Hidden>More, remove</Hidden>
               </th>
             </tr>
           </thead>
@@ -79,6 +90,7 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
                 unit={unit}
                 roster={rosterText(picture, unit.id)}
                 rosterHref={`/c/${picture.commission.id}/scheme?unit=${unit.id}`}
+                price={{ minorPerMinute: commission.hourlyRateMinor / 60, currency: commission.currency }}
                 started={picture.startedUnits.includes(unit.id)}
                 onChange={(part) => intake.changeUnit(unit.id, part)}
                 onRemove={() => intake.removeUnit(unit.id)}
@@ -93,6 +105,7 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
       </Panel>
       <Removed units={picture.removedUnits.filter((unit) => !units.some((each) => each.id === unit.id))} onBringBack={intake.bringBack} />
       <Notes picture={picture} />
+      <Figures intake={intake} commissionId={picture.commission.id} models={models} />
       <div className={styles.foot}>
         <Hours intake={intake} />
         <CommissionActions commission={{ ...picture.commission, ...commission }} />
@@ -103,6 +116,31 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
         </span>
       </div>
     </div>
+  );
+}
+
+/** What is worked out beside the page: who is accounted for, what it takes, whether the date can be kept, what was changed. */
+function Figures({ intake, commissionId, models }: { intake: ReturnType<typeof useIntake>; commissionId: string; models: number }) {
+  const { figures, value } = intake;
+  if (figures === null || value.units.length === 0) return null;
+  return (
+    <>
+      <Reconciled rows={figures.reconciliation} commissionId={commissionId} />
+      {figures.backPlan && (
+        <>
+          <StandardPrices figures={figures} commission={value.commission} names={value.units} />
+          <BackPlanned plan={figures.backPlan} cureDays={figures.cureDays} dueOn={value.commission.dueOn} models={models} />
+        </>
+      )}
+      <ScopeChanges
+        commissionId={commissionId}
+        agreedAt={figures.agreedAt}
+        changes={figures.scope}
+        hourlyRateMinor={value.commission.hourlyRateMinor}
+        currency={value.commission.currency}
+        onChanged={intake.refreshFigures}
+      />
+    </>
   );
 }
 

@@ -1,10 +1,12 @@
-import { useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { ulid } from 'ulid';
 import type { NewUnit } from '../../core/formats/readRoster';
-import type { Commission } from '../../core/scheme/definitions';
-import type { IntakePicture } from '../../core/views/commission';
+import { cleaningOf, gluedLaterOf } from '../../core/scheme/buildChoices';
+import { UNCOUNTED, type Commission } from '../../core/scheme/definitions';
+import type { IntakePicture, IntakeUnit } from '../../core/views/commission';
 import type { CommissionEstimate } from '../../core/views/estimate';
-import type { UnitEntry } from '../../core/views/stored';
+import type { IntakeFigures } from '../../core/views/intakeFigures';
+import type { StoredUnit } from '../../core/views/stored';
 import { send } from '../shared/api';
 import { useSaved } from '../shared/useSaved';
 
@@ -12,31 +14,26 @@ export type CommissionEntry = Omit<Commission, 'id'>;
 
 export interface IntakeValue {
   commission: CommissionEntry;
-  units: UnitEntry[];
+  units: IntakeUnit[];
 }
 
 const NEW_TRAY_LIMIT = 10;
 
-const unitEntry = ({ id, name, size, promised, counted, countNote, trayLimit, testModel }: UnitEntry): UnitEntry => ({
-  id,
-  name,
-  size,
-  promised,
-  counted,
-  countNote,
-  trayLimit,
-  testModel,
+const unitEntry = ({ commissionId: _commission, schemeRevision: _revision, scheme, ...unit }: StoredUnit): IntakeUnit => ({
+  ...unit,
+  cleaning: cleaningOf(scheme),
+  gluedLater: gluedLaterOf(scheme),
 });
 
-const entryOf = ({ name, promised, size }: NewUnit): UnitEntry => ({
+const entryOf = ({ name, promised, size }: NewUnit): IntakeUnit => ({
+  ...UNCOUNTED,
   id: ulid(),
   name,
   size,
   promised,
-  counted: null,
-  countNote: '',
   trayLimit: NEW_TRAY_LIMIT,
-  testModel: 'none',
+  cleaning: 'none',
+  gluedLater: [],
 });
 
 const commissionEntry = ({ name, client, dueOn, standard, hourlyRateMinor, currency, note }: Commission): CommissionEntry => ({
@@ -54,23 +51,43 @@ export function useIntake(picture: IntakePicture) {
   const revision = useRef(picture.commission.revision);
   const [estimate, setEstimate] = useState<CommissionEstimate>(picture.estimate);
   const { id } = picture.commission;
+  const { figures, refresh } = useFigures(id);
   const saved = useSaved<IntakeValue>({
     initial: { commission: commissionEntry(picture.commission), units: picture.units.map(unitEntry) },
     save: async (value) => {
       const answer = await send<{ revision: number }>('PUT', `/api/commissions/${id}`, { revision: revision.current, ...value });
       revision.current = answer.revision;
       setEstimate(await send<CommissionEstimate>('GET', `/api/commissions/${id}/estimate`));
+      refresh();
     },
   });
   const { value, change } = saved;
   return {
     ...saved,
     estimate,
+    figures,
+    refreshFigures: refresh,
     changeCommission: (part: Partial<CommissionEntry>) => change({ ...value, commission: { ...value.commission, ...part } }),
-    changeUnit: (unitId: string, part: Partial<UnitEntry>) =>
+    changeUnit: (unitId: string, part: Partial<IntakeUnit>) =>
       change({ ...value, units: value.units.map((unit) => (unit.id === unitId ? { ...unit, ...part } : unit)) }),
     addUnits: (units: readonly NewUnit[]) => change({ ...value, units: [...value.units, ...units.map(entryOf)] }),
-    bringBack: (unit: UnitEntry) => change({ ...value, units: [...value.units, unitEntry(unit)] }),
+    bringBack: (unit: StoredUnit) => change({ ...value, units: [...value.units, unitEntry(unit)] }),
     removeUnit: (unitId: string) => change({ ...value, units: value.units.filter((unit) => unit.id !== unitId) }),
   };
+}
+
+/** What takes longer to work out follows beside; of answers that overtake each other the last asked for counts. */
+function useFigures(id: string) {
+  const [figures, setFigures] = useState<IntakeFigures | null>(null);
+  const asked = useRef(0);
+  const refresh = useCallback(() => {
+    const mine = ++asked.current;
+    send<IntakeFigures>('GET', `/api/commissions/${id}/figures`).then(
+      (answer) => mine === asked.current && setFigures(answer),
+      // What was worked out before stays when the program does not answer.
+      () => undefined,
+    );
+  }, [id]);
+  useEffect(refresh, [refresh]);
+  return { figures, refresh };
 }

@@ -3,7 +3,7 @@ import { ulid } from 'ulid';
 import { day, requiredText } from '../../core/formats/fields';
 import { copyScheme } from '../../core/scheme/copyScheme';
 import { fitRoster } from '../../core/scheme/dealOut';
-import type { Unit } from '../../core/scheme/definitions';
+import { modelsOf, UNCOUNTED, type Unit } from '../../core/scheme/definitions';
 import { NotFoundError } from '../errors';
 import { findCommission } from '../workshop/loadWorkshop';
 import type { Stores } from '../stores';
@@ -58,14 +58,17 @@ export async function duplicateCommission(
   return { id: copy.id };
 }
 
-function copyUnit(unit: Unit): Unit {
+/** The unit as it would be ordered again: nothing painted, counted or settled yet. */
+export function copyUnit(unit: Unit): Unit {
   const scheme = copyScheme(unit.scheme, ulid);
   return {
     ...unit,
     id: ulid(),
-    counted: null,
-    countNote: '',
+    ...UNCOUNTED,
+    owned: unit.owned,
+    holder: unit.holder,
+    bits: unit.bits,
     testModel: unit.testModel === 'none' ? 'none' : 'waiting',
-    scheme: { ...scheme, ...fitRoster(scheme, unit.promised) },
+    scheme: { ...scheme, ...fitRoster(scheme, modelsOf({ ...unit, counted: null })) },
   };
 }

@@ -8,10 +8,15 @@ import { explainEstimate } from '../../../src/core/time/explainEstimate';
 import { BUT_LEADERS, ONLY_LEADERS, part, step, unit } from '../../support/units';
 
 describe('counting models', () => {
-  const counted = (promised: number, found: number | null, countNote = '') => ({ promised, counted: found, countNote });
+  const counted = (promised: number, found: number | null, countNote = '') => ({ promised, owned: 0, counted: found, countNote });
   it('believes the box once it is counted', () => {
     expect(modelsOf(counted(10, null))).to.equal(10);
     expect(modelsOf(counted(10, 9))).to.equal(9);
+  });
+  it('leaves out what is owned or not needed', () => {
+    expect(modelsOf({ ...counted(10, null), owned: 3 })).to.equal(7);
+    expect(hasOpenCount({ ...counted(10, 7), owned: 3 })).to.equal(false);
+    expect(hasOpenCount({ ...counted(10, 10), owned: 3 })).to.equal(true);
   });
   it('keeps a difference open until it is settled', () => {
     expect(

@@ -3,4 +3,4 @@ import { intakeSchema, saveIntake } from '../../../../server/commissions/saveInt
 import { endpoint, query } from '../../../../server/http/endpoint';
 
 export const GET = query(({ stores, params, now }) => loadIntake(stores, params['id'], now));
-export const PUT = endpoint(intakeSchema, (input, { stores, params }) => saveIntake(stores, params['id'], input));
+export const PUT = endpoint(intakeSchema, (input, { stores, params, now }) => saveIntake(stores, params['id'], input, now));

@@ -1,0 +1,26 @@
+import type { BackPlan, StandardTotals } from '../calendar/backPlan';
+import type { Reconciliation } from '../scheme/reconcile';
+import type { Standard } from '../scheme/definitions';
+import type { ScopeChange } from './scope';
+
+/** What one unit would take at one standard, painted from the start. */
+export interface UnitAtStandard {
+  unitId: string;
+  standard: Standard;
+  handsOn: number;
+  likely: number;
+}
+
+/** What Intake works out beside the page, anew after every change. */
+export interface IntakeFigures {
+  reconciliation: Reconciliation[];
+  /** Lowest first. */
+  totals: StandardTotals[];
+  units: UnitAtStandard[];
+  /** Null while nothing of it is planned. */
+  backPlan: BackPlan | null;
+  /** Days that varnish has to cure before the models travel. */
+  cureDays: number;
+  scope: ScopeChange[];
+  agreedAt: string | null;
+}

@@ -1,0 +1,23 @@
+/** What a change of scope is about. */
+export const SCOPE_SUBJECTS = ['models', 'size', 'unit added', 'unit removed', 'standard', 'due date'] as const;
+export type ScopeSubject = (typeof SCOPE_SUBJECTS)[number];
+
+/** A change of what was agreed with the client, and what it did to the whole commission. */
+export interface ScopeChange {
+  id: string;
+  commissionId: string;
+  /** UTC ISO 8601. */
+  at: string;
+  /** Null for a change of the commission itself. */
+  unitId: string | null;
+  /** The unit as it was called then; empty for the commission. */
+  unit: string;
+  subject: ScopeSubject;
+  before: string;
+  after: string;
+  /** Hands-on minutes of the whole commission. */
+  minutesBefore: number;
+  minutesAfter: number;
+  /** Why, and what was said about the price. */
+  note: string;
+}

@@ -1,0 +1,26 @@
+import type { Knex } from 'knex';
+import type { ScopeChange } from '../core/views/scope';
+
+/** Dated changes of what was agreed. */
+export class ScopeStore {
+  constructor(private readonly db: Knex) {}
+
+  /** In the order they were made. */
+  ofCommission(commissionId: string): Promise<ScopeChange[]> {
+    return this.db<ScopeChange>('scope_change').where({ commissionId }).orderBy(['at', 'id']);
+  }
+
+  /** Adds a change, or replaces it by its id. */
+  async put(change: ScopeChange): Promise<void> {
+    await this.db('scope_change').insert(change).onConflict('id').merge();
+  }
+
+  async remove(id: string): Promise<void> {
+    await this.db('scope_change').where({ id }).delete();
+  }
+
+  /** False when there is none. */
+  async setNote(id: string, note: string): Promise<boolean> {
+    return (await this.db('scope_change').where({ id }).update({ note })) > 0;
+  }
+}

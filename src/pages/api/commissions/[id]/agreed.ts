@@ -1,0 +1,4 @@
+import { agreedSchema, setAgreed } from '../../../../server/commissions/scope';
+import { endpoint } from '../../../../server/http/endpoint';
+
+export const PUT = endpoint(agreedSchema, (input, { stores, params, now }) => setAgreed(stores, params['id'], input, now));

@@ -1,0 +1,5 @@
+import { copyUnits, copyUnitsSchema, earlierCommissions } from '../../../../server/commissions/earlierUnits';
+import { endpoint, query } from '../../../../server/http/endpoint';
+
+export const GET = query(({ stores, params }) => earlierCommissions(stores, params['id']));
+export const POST = endpoint(copyUnitsSchema, (input, { stores, params, now }) => copyUnits(stores, params['id'], input, now));
