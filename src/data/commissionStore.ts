@@ -219,6 +219,14 @@ export class CommissionStore {
     });
   }
 
+  /** Opens or shuts the gate of the test model; a window that has Intake open is out of date then. */
+  async setTestModel(unitId: string, testModel: Unit['testModel']): Promise<void> {
+    await this.db('unit').where({ id: unitId }).update({ testModel });
+    await this.db('commission')
+      .whereIn('id', this.db('unit').where({ id: unitId }).select('commissionId'))
+      .update({ revision: this.db.raw('revision + 1') });
+  }
+
   /**
    * Replaces a unit's scheme; steps keep their ids, so what was logged on them stays, and what is taken out is put aside.
    * False when the revision has moved on.

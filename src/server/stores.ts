@@ -4,6 +4,10 @@ import type { DemoStore } from '../data/demoStore';
 import type { HouseRulesStore } from '../data/houseRulesStore';
 import type { PaintStore } from '../data/paintStore';
 import type { ScopeStore } from '../data/scopeStore';
+import type { LibraryStore } from '../data/libraryStore';
+import type { PictureStore } from '../data/pictureStore';
+import type { SchemeRevisionStore } from '../data/schemeRevisionStore';
+import type { TestRoundStore } from '../data/testRoundStore';
 import type { TimeLogStore } from '../data/timeLogStore';
 import type { WorkshopStore } from '../data/workshopStore';
 
@@ -16,6 +20,10 @@ export interface Stores {
   timeLog: TimeLogStore;
   workshop: WorkshopStore;
   scope: ScopeStore;
+  pictures: PictureStore;
+  testRounds: TestRoundStore;
+  library: LibraryStore;
+  revisions: SchemeRevisionStore;
   demo: DemoStore;
   /** A text that changes with every write. */
   version: () => Promise<string>;

@@ -6,6 +6,10 @@ import { DemoStore } from '../data/demoStore';
 import { HouseRulesStore } from '../data/houseRulesStore';
 import { PaintStore } from '../data/paintStore';
 import { ScopeStore } from '../data/scopeStore';
+import { LibraryStore } from '../data/libraryStore';
+import { PictureStore } from '../data/pictureStore';
+import { SchemeRevisionStore } from '../data/schemeRevisionStore';
+import { TestRoundStore } from '../data/testRoundStore';
 import { TimeLogStore } from '../data/timeLogStore';
 import { inTransaction } from '../data/transaction';
 import { WorkshopStore } from '../data/workshopStore';
@@ -20,6 +24,10 @@ export const storesOf = (knex: Knex): Stores => ({
   timeLog: new TimeLogStore(knex),
   workshop: new WorkshopStore(knex),
   scope: new ScopeStore(knex),
+  pictures: new PictureStore(knex),
+  testRounds: new TestRoundStore(knex),
+  library: new LibraryStore(knex),
+  revisions: new SchemeRevisionStore(knex),
   demo: new DemoStore(knex),
   version: () => databaseVersion(knex),
   allOrNothing: (work) => inTransaction(knex, (trx) => work(storesOf(trx))),

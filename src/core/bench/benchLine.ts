@@ -29,6 +29,7 @@ export interface BenchPass {
   half: Half | null;
   /** Null for a step that goes over everything. */
   part: string | null;
+  partId: string | null;
   technique: Technique;
   coverage: number;
   /** Models of the unit that take it, 1-based, ascending. */
@@ -139,6 +140,7 @@ function benchPasses(unit: RosterUnit, roster: Roster, first: number, reasons: s
       coats: pass.step.coats,
       half: pass.half,
       part: pass.part?.name ?? null,
+      partId: pass.part?.id ?? null,
       technique: pass.step.technique,
       coverage: pass.step.coverage,
       models: pass.models,

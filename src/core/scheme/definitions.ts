@@ -178,8 +178,8 @@ export interface Scheme {
 
 export const EMPTY_SCHEME: Scheme = { groups: [], variants: [], mixes: [], schools: {}, rules: [], off: [], parts: [], allOver: [] };
 
-/** `waiting`: only the test model may be painted until it is approved. */
-export const TEST_MODEL_STATES = ['none', 'waiting', 'approved'] as const;
+/** `waiting`: only the test model may be painted until it is approved; `on trust`: the painter goes on without the client's word. */
+export const TEST_MODEL_STATES = ['none', 'waiting', 'approved', 'on trust'] as const;
 export type TestModelState = (typeof TEST_MODEL_STATES)[number];
 
 /** A small thing on every model, and what it takes. */

@@ -4,6 +4,7 @@ import type { CompactEvent } from '../formats/benchEvents';
 import type { BenchSession } from '../calendar/benchSessions';
 import type { Paint } from '../scheme/definitions';
 import type { HouseRules } from '../scheme/houseRules';
+import type { Picture } from './pictures';
 import type { WorkFigures } from './estimate';
 import type { StoredLogRow } from './stored';
 
@@ -44,6 +45,8 @@ export interface BenchFigures {
 export interface BenchPicture extends BenchFigures {
   line: BenchLine;
   paints: Paint[];
+  /** Reference pictures of the units on it. */
+  pictures: Picture[];
   house: HouseRules;
   /** The painter's sessions, the one going on first. */
   sessions: BenchSession[];

@@ -1,6 +1,7 @@
 import type { BackPlan, StandardTotals } from '../calendar/backPlan';
 import type { Reconciliation } from '../scheme/reconcile';
 import type { Standard } from '../scheme/definitions';
+import type { TestModelPicture } from './testModel';
 import type { ScopeChange } from './scope';
 
 /** What one unit would take at one standard, painted from the start. */
@@ -21,6 +22,7 @@ export interface IntakeFigures {
   backPlan: BackPlan | null;
   /** Days that varnish has to cure before the models travel. */
   cureDays: number;
+  testModels: TestModelPicture[];
   scope: ScopeChange[];
   agreedAt: string | null;
 }

@@ -5,8 +5,10 @@ import * as oneStream from './20261126_one_stream_of_bench_events';
 import * as revisions from './20261126_revisions_of_rules_paints_and_lines';
 import * as toldTimes from './20261126_times_as_they_were_told';
 import * as schemesInFull from './20261126_schemes_in_full';
-import * as intakeInFull from './20261127_intake_in_full';
-import * as scopeChanges from './20261127_changes_of_scope';
+import * as intakeInFull from './20261126_intake_in_full';
+import * as scopeChanges from './20261126_changes_of_scope';
+import * as testModels from './20261126_pictures_and_test_models';
+import * as schemeRevisions from './20261126_revisions_of_schemes';
 
 export interface Migration {
   name: string;
@@ -24,4 +26,6 @@ export const migrations: readonly Migration[] = [
   schemesInFull,
   intakeInFull,
   scopeChanges,
+  testModels,
+  schemeRevisions,
 ];

@@ -139,6 +139,7 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
     view,
     job,
     pass,
+    references: picture.pictures,
     figures,
     first,
     unsent,

@@ -18,6 +18,7 @@ const testModelOptions: { value: TestModelState; label: string }[] = [
   { value: 'none', label: 'none' },
   { value: 'waiting', label: 'paint this one first' },
   { value: 'approved', label: 'approved' },
+  { value: 'on trust', label: 'going on without an answer' },
 ];
 
 interface UnitRowProps {

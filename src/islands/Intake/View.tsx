@@ -9,7 +9,9 @@ import { Panel } from '../../ui/Panel/Panel';
 import { counted, minorPerMajor, minutesText, momentText, moneyText, positionsText } from '../../ui/format';
 import { standardOptions } from '../shared/options';
 import { Opened } from '../shared/Opened';
+import { PictureStrip } from '../shared/PictureStrip';
 import { SaveState } from '../shared/SaveState';
+import { picturesAt, usePictures, type Pictures } from '../shared/usePictures';
 import { BackPlanned } from './BackPlanned';
 import { CommissionActions } from './CommissionActions';
 import { EarlierUnits } from './EarlierUnits';
@@ -18,6 +20,7 @@ import { Reconciled } from './Reconciled';
 import { RosterFile } from './RosterFile';
 import { ScopeChanges } from './ScopeChanges';
 import { StandardPrices } from './StandardPrices';
+import { TestModel } from './TestModel';
 import { UnitRow } from './UnitRow';
 import { useIntake } from './useIntake';
 import styles from './View.module.css';
@@ -32,6 +35,7 @@ export function IntakeView({ commissionId }: { commissionId: string }) {
 
 function OpenedIntake({ picture }: { picture: IntakePicture }) {
   const intake = useIntake(picture);
+  const pictures = usePictures(picture.commission.id);
   const { commission, units } = intake.value;
   const models = units.reduce((sum, unit) => sum + modelsOf(unit), 0);
   const perMajor = minorPerMajor(commission.currency);
@@ -103,9 +107,20 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
           </tbody>
         </table>
       </Panel>
+      <Panel title="Reference pictures">
+        <PictureStrip pictures={pictures} place={{ unitId: null, partId: null, kind: 'reference' }} of="the whole commission" />
+        {units.map((unit) => (
+          <details key={unit.id} className={styles.removed}>
+            <summary>
+              {unit.name}: {counted(picturesAt(pictures, { unitId: unit.id, partId: null, kind: 'reference' }).length, 'picture')}
+            </summary>
+            <PictureStrip pictures={pictures} place={{ unitId: unit.id, partId: null, kind: 'reference' }} of={unit.name} />
+          </details>
+        ))}
+      </Panel>
       <Removed units={picture.removedUnits.filter((unit) => !units.some((each) => each.id === unit.id))} onBringBack={intake.bringBack} />
       <Notes picture={picture} />
-      <Figures intake={intake} commissionId={picture.commission.id} models={models} />
+      <Figures intake={intake} commissionId={picture.commission.id} models={models} pictures={pictures} />
       <div className={styles.foot}>
         <Hours intake={intake} />
         <CommissionActions commission={{ ...picture.commission, ...commission }} />
@@ -119,13 +134,30 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
   );
 }
 
+interface FiguresProps {
+  intake: ReturnType<typeof useIntake>;
+  commissionId: string;
+  models: number;
+  pictures: Pictures;
+}
+
 /** What is worked out beside the page: who is accounted for, what it takes, whether the date can be kept, what was changed. */
-function Figures({ intake, commissionId, models }: { intake: ReturnType<typeof useIntake>; commissionId: string; models: number }) {
+function Figures({ intake, commissionId, models, pictures }: FiguresProps) {
   const { figures, value } = intake;
   if (figures === null || value.units.length === 0) return null;
   return (
     <>
       <Reconciled rows={figures.reconciliation} commissionId={commissionId} />
+      {figures.testModels.map((test) => (
+        <TestModel
+          key={test.unitId}
+          picture={test}
+          unitName={value.units.find((unit) => unit.id === test.unitId)?.name ?? ''}
+          pictures={pictures}
+          onBefore={intake.retry}
+          onSent={intake.refreshFigures}
+        />
+      ))}
       {figures.backPlan && (
         <>
           <StandardPrices figures={figures} commission={value.commission} names={value.units} />

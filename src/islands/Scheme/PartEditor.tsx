@@ -1,11 +1,15 @@
 import type { Part, Scheme } from '../../core/scheme/definitions';
 import { SelectField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';
+import { PictureStrip } from '../shared/PictureStrip';
+import type { Pictures } from '../shared/usePictures';
 import styles from './View.module.css';
 
 interface PartEditorProps {
   part: Part;
   scheme: Scheme;
+  unitId: string;
+  pictures: Pictures;
   onChange: (change: Partial<Part>) => void;
 }
 
@@ -15,7 +19,7 @@ const reachOptions = [
 ];
 
 /** What else can be said of a part: how large, how to reach, what it touches. */
-export function PartEditor({ part, scheme, onChange }: PartEditorProps) {
+export function PartEditor({ part, scheme, unitId, pictures, onChange }: PartEditorProps) {
   const others = scheme.parts.filter((each) => each.id !== part.id);
   const place = scheme.parts.indexOf(part);
   const isTouched = (other: Part) =>
@@ -59,6 +63,7 @@ export function PartEditor({ part, scheme, onChange }: PartEditorProps) {
             ))}
           </fieldset>
         )}
+        <PictureStrip pictures={pictures} place={{ unitId, partId: part.id, kind: 'reference' }} of={part.name} />
       </div>
     </aside>
   );

@@ -9,8 +9,10 @@ import type { RemovedPiece, StoredUnit } from '../../core/views/stored';
 import { Button } from '../../ui/Button/Button';
 import { cx } from '../../ui/cx';
 import { counted, minutesText } from '../../ui/format';
+import { PlainPictures } from '../shared/PictureStrip';
 import { SaveState } from '../shared/SaveState';
 import { SchoolFields } from '../shared/SchoolFields';
+import { picturesAt, type Pictures } from '../shared/usePictures';
 import { useSaved } from '../shared/useSaved';
 import { costIfChanged, stopLines } from './costs';
 import {
@@ -52,6 +54,7 @@ interface UnitSchemeProps {
   paints: Paint[];
   house: HouseRules;
   estimate: CommissionEstimate;
+  pictures: Pictures;
   onSave: (scheme: Scheme) => Promise<void>;
   onNewPaint: (paint: Paint) => Promise<void>;
   /** Models painted under each pass. */
@@ -61,7 +64,19 @@ interface UnitSchemeProps {
 }
 
 /** The scheme of one unit: strips from the deepest part to the outermost, and beside them the step in hand. */
-export function UnitScheme({ unit, others, standard, paints, house, estimate, onSave, onNewPaint, painted, removed }: UnitSchemeProps) {
+export function UnitScheme({
+  unit,
+  others,
+  standard,
+  paints,
+  house,
+  estimate,
+  pictures,
+  onSave,
+  onNewPaint,
+  painted,
+  removed,
+}: UnitSchemeProps) {
   const saved = useSaved<Scheme>({ initial: unit.scheme, save: onSave });
   const { value: scheme, change } = saved;
   const [out, setOut] = useState(() => removed.map(({ piece }) => piece));
@@ -115,6 +130,7 @@ export function UnitScheme({ unit, others, standard, paints, house, estimate, on
           <StopLines lines={stopLines(shownUnit, scheme, estimate, house)} standard={standard} />
           <SaveState saved={saved} />
         </div>
+        <PlainPictures pictures={picturesAt(pictures, { unitId: unit.id, partId: null, kind: 'reference' })} />
         <Roster unit={shownUnit} scheme={scheme} standard={standard} onChange={change} />
         {scheme.parts.length > 0 && (
           <p className={styles.depth}>The deepest part, painted first. Minutes: one model, then the whole unit.</p>
@@ -196,7 +212,13 @@ export function UnitScheme({ unit, others, standard, paints, house, estimate, on
         </div>
       </div>
       {partInHand ? (
-        <PartEditor part={partInHand} scheme={scheme} onChange={(part) => change(changePart(scheme, partInHand.id, part))} />
+        <PartEditor
+          part={partInHand}
+          scheme={scheme}
+          unitId={unit.id}
+          pictures={pictures}
+          onChange={(part) => change(changePart(scheme, partInHand.id, part))}
+        />
       ) : (
         <StepEditor
           key={step?.id ?? 'none'}

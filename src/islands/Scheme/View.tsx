@@ -8,6 +8,7 @@ import { counted, minutesText } from '../../ui/format';
 import { send } from '../shared/api';
 import { Opened } from '../shared/Opened';
 import { keepInAddress, UnitTabs } from '../shared/UnitTabs';
+import { usePictures } from '../shared/usePictures';
 import { UnitScheme } from './UnitScheme';
 import { usePainted } from './usePainted';
 import styles from './View.module.css';
@@ -32,6 +33,7 @@ function OpenedScheme({ picture, commissionId, wantedUnit }: SchemeViewProps & {
   const [paints, setPaints] = useState(picture.paints);
   const [estimate, setEstimate] = useState(picture.estimate);
   const [shown, setShown] = useState(() => (picture.units.find((unit) => unit.id === wantedUnit) ?? picture.units[0])?.id);
+  const pictures = usePictures(commissionId);
   const painted = usePainted(commissionId, picture.painted);
   const unit = units.find((each) => each.id === shown);
   if (!unit) {
@@ -91,6 +93,7 @@ function OpenedScheme({ picture, commissionId, wantedUnit }: SchemeViewProps & {
         standard={picture.commission.standard}
         paints={paints}
         house={picture.house}
+        pictures={pictures}
         estimate={estimate}
         onSave={saveScheme}
         onNewPaint={addPaint}

@@ -35,6 +35,7 @@ export async function loadBench(stores: Stores, now: Date): Promise<BenchPicture
   return {
     line,
     paints: [...roster.paints.values()].filter((paint) => paintIds.has(paint.id)),
+    pictures: await stores.pictures.ofUnits(units.map((unit) => unit.id)),
     house: workshop.house,
     sessions: benchSessions(workshop.house.sessions, now.getTime() - DAY_MS, now.getTime() + 7 * DAY_MS).filter(
       (session) => session.to > now.getTime(),

@@ -7,6 +7,7 @@ import type { IntakeFigures } from '../../core/views/intakeFigures';
 import { benchEstimate } from '../estimate/benchEstimate';
 import { standardTotals } from '../estimate/standardTotals';
 import type { Stores } from '../stores';
+import { loadTestModels } from '../testModel/loadTestModels';
 import { findOpenCommission, type Workshop, type WorkUnit } from '../workshop/loadWorkshop';
 
 const DAY_MS = 86_400_000;
@@ -47,6 +48,7 @@ export async function loadIntakeFigures(stores: Stores, id: string | undefined, 
             })),
             sessionLength: sessions.length === 0 ? 0 : inWeek / sessions.length,
           }),
+    testModels: await loadTestModels(stores, workshop, units),
     scope: await stores.scope.ofCommission(commission.id),
     agreedAt: commission.agreedAt,
   };

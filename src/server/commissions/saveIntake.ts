@@ -11,6 +11,7 @@ import { EMPTY_SCHEME, modelsOf, type Scheme } from '../../core/scheme/definitio
 import { ConflictError } from '../errors';
 import type { Stores } from '../stores';
 import { findCommission } from '../workshop/loadWorkshop';
+import { keepRevision } from './revisions';
 import { scopeBefore, writeScope } from './scope';
 
 /** What of a scheme is decided at the build; left out where it stays as it is. */
@@ -39,7 +40,8 @@ export async function saveIntake(stores: Stores, id: string | undefined, input: 
   const before = new Map((await stores.commissions.allUnits(commission.id)).map((unit) => [unit.id, unit]));
   checkWorkSize(input.units.map((unit) => ({ ...unit, scheme: before.get(unit.id)?.scheme ?? EMPTY_SCHEME })));
   const scope = await scopeBefore(stores, commission, input, now);
-  await stores.allOrNothing(async ({ commissions }) => {
+  await stores.allOrNothing(async (within) => {
+    const { commissions } = within;
     if (!(await commissions.saveIntake({ id: commission.id, ...input.commission }, input.units, input.revision)))
       throw new ConflictError(
         'This commission was changed in another window after this one was opened: reload the page, then make your change again.',
@@ -49,6 +51,8 @@ export async function saveIntake(stores: Stores, id: string | undefined, input: 
       const scheme = schemeFor(known?.scheme ?? EMPTY_SCHEME, unit, known ? modelsOf(known) : null);
       if (JSON.stringify(scheme) !== JSON.stringify(known?.scheme ?? EMPTY_SCHEME))
         await commissions.saveScheme(unit.id, scheme, known?.schemeRevision ?? 1, now.toISOString());
+      if (known && unit.testModel === 'approved' && known.testModel !== 'approved')
+        await keepRevision(within, { id: unit.id, scheme }, 'approved', '', now);
     }
   });
   await writeScope(stores, scope, now);

@@ -46,6 +46,17 @@ export function endpoint<S extends Schema>(
   });
 }
 
+/** An endpoint that takes a file as it is, and writes. */
+export function bytesEndpoint(
+  useCase: (file: Uint8Array, call: Call) => Promise<unknown>,
+  { limitBytes }: Required<Pick<EndpointOptions, 'limitBytes'>>,
+): APIRoute {
+  return answering(async ({ request }, call) => {
+    const file = await readBytes(request, limitBytes);
+    return answerOf(await writing.together(() => useCase(file, call)));
+  });
+}
+
 /** An endpoint that takes a JSON body and writes nothing. A use case may return a `Response` of its own, for files. */
 export function question<S extends Schema>(schema: S, useCase: (input: InferType<S>, call: Call) => Promise<unknown>): APIRoute {
   return answering(async (context, call) =>

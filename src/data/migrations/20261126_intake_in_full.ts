@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
 
-export const name = '20261127_intake_in_full';
+export const name = '20261126_intake_in_full';
 
 /** What a unit is held by, what of it is owned already, and the fiddly bits on it. */
 export async function up(knex: Knex): Promise<void> {

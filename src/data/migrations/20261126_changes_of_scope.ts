@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
 
-export const name = '20261127_changes_of_scope';
+export const name = '20261126_changes_of_scope';
 
 export async function up(knex: Knex): Promise<void> {
   await knex.schema.alterTable('commission', (table) => table.text('agreed_at'));

@@ -1,0 +1,4 @@
+import { answerSchema, answerTestModel } from '../../../../server/testModel/answerTestModel';
+import { endpoint } from '../../../../server/http/endpoint';
+
+export const POST = endpoint(answerSchema, (input, { stores, params, now }) => answerTestModel(stores, params['id'], input, now));

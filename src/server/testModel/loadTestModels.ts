@@ -1,0 +1,39 @@
+import { doneModels } from '../../core/bench/foldMarks';
+import { effortOf, passesOf } from '../../core/scheme/passes';
+import { TEST_MODEL } from '../../core/scheme/splitTrays';
+import { factorOf, modelFactors } from '../../core/scheme/whoTakes';
+import { minutesThatCount } from '../../core/time/definitions';
+import type { TestModelPicture, TestRound } from '../../core/views/testModel';
+import type { Stores } from '../stores';
+import type { Workshop, WorkUnit } from '../workshop/loadWorkshop';
+import { stepKindOf } from '../workshop/roster';
+
+/** The test models of these units: how far they are, what they took, and what the client said. */
+export async function loadTestModels(stores: Stores, workshop: Workshop, units: readonly WorkUnit[]): Promise<TestModelPicture[]> {
+  const rounds = await stores.testRounds.ofUnits(units.map((unit) => unit.id));
+  const shown = units.filter((unit) => unit.testModel !== 'none' || rounds.some((round) => round.unitId === unit.id));
+  const lastTo = shown.length === 0 ? '' : await stores.testRounds.lastTo(shown[0]!.commissionId);
+  return shown.map((unit) => {
+    const own = rounds.filter((round) => round.unitId === unit.id);
+    return { unitId: unit.id, state: unit.testModel, rounds: own, lastTo, ...progressOf(unit, own, workshop) };
+  });
+}
+
+type Progress = Pick<TestModelPicture, 'stepsDone' | 'stepsTotal' | 'minutesLogged' | 'minutesExpected'>;
+
+function progressOf(unit: WorkUnit, rounds: readonly TestRound[], { marks, house, model, log }: Workshop): Progress {
+  const passes = passesOf(unit, unit.standard, house).filter((pass) => pass.models.includes(TEST_MODEL));
+  const factor = factorOf(modelFactors(unit.scheme, house), TEST_MODEL);
+  // Until its gate was opened nothing else of the unit could be painted.
+  const openedAt = rounds.find(({ answer }) => answer === 'approved' || answer === 'on trust')?.answeredAt;
+  const until = unit.testModel === 'waiting' ? null : (openedAt ?? '');
+  const logged = log
+    .filter((row) => row.unitId === unit.id && row.models === 1 && (until === null || Date.parse(row.startedAt) <= Date.parse(until)))
+    .map((row) => minutesThatCount(row) ?? 0);
+  return {
+    stepsDone: passes.filter((pass) => doneModels(marks.marks, pass.key).has(TEST_MODEL)).length,
+    stepsTotal: passes.length,
+    minutesLogged: logged.length === 0 ? null : logged.reduce((sum, minutes) => sum + minutes, 0),
+    minutesExpected: passes.reduce((sum, pass) => sum + model.estimate(stepKindOf(unit, pass)).p50 * effortOf(pass) * factor, 0),
+  };
+}
