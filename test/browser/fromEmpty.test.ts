@@ -75,6 +75,7 @@ describe('from an empty database to a changed estimate', function () {
     await user.see('[data-part="Hood"]', /min/);
     await user.press('Net menders');
     await user.press('Copy from Thatchers');
+    await user.press('Use it for Net menders');
     await user.see('[data-part="Hood"]', /Kelp green/);
     await user.isStored();
   });

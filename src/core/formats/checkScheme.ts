@@ -154,12 +154,17 @@ function checkTouches({ parts }: Scheme, { field }: Around): void {
   });
 }
 
-function checkRules({ rules, off }: Scheme, { field }: Around, steps: ReadonlySet<string>): void {
+function checkRules({ rules, off, stops }: Scheme, { field }: Around, steps: ReadonlySet<string>): void {
   rules.forEach((rule, index) => {
     for (const end of ['first', 'then'] as const)
       if (!steps.has(rule[end])) throw new InputError(`${field}rules[${index}].${end}`, rule[end], 'name a step of this scheme');
     if (rule.first === rule.then) throw new InputError(`${field}rules[${index}].then`, rule.then, 'name another step than the first');
   });
+  stops.forEach((stop, index) =>
+    stop.steps.forEach((id, at) => {
+      if (!steps.has(id)) throw new InputError(`${field}stops[${index}].steps[${at}]`, id, 'name a step of the scheme');
+    }),
+  );
   off.forEach(({ rule, note }, index) => {
     const known = RULES.find(({ id }) => id === rule);
     if (!known) throw new InputError(`${field}off[${index}].rule`, rule, `name one of ${RULES.map(({ id }) => id).join(', ')}`);

@@ -58,7 +58,7 @@ export const unitOf = ({ name, size, models, scheme }: SchemeFile): Unit => ({
 /** Writes a scheme with the paints it asks for, its fields always in the same order. */
 export function writeScheme({ name, size, models, standard, paints, scheme }: SchemeFile): string {
   const used = paintsOfScheme(scheme);
-  const { groups, variants, mixes, schools, rules, off, parts, allOver } = scheme;
+  const { groups, variants, mixes, schools, rules, off, stops, parts, allOver } = scheme;
   const file = {
     format: SCHEME_FORMAT,
     name,
@@ -74,6 +74,7 @@ export function writeScheme({ name, size, models, standard, paints, scheme }: Sc
     schools,
     rules,
     off,
+    ...(stops.length > 0 && { stops }),
     parts,
     allOver,
   };

@@ -101,6 +101,13 @@ const rule = object({
 
 const ruleOff = object({ rule: id(), note: note().optional().default('') });
 
+const stop = object({
+  id: id(),
+  name: requiredText('a name for the stop'),
+  steps: array(id()).strict().max(MOST_STEPS).required(),
+  usable: boolean().strict().default(false),
+});
+
 const school = (question: SchoolQuestion) => oneOf<string>(SCHOOLS[question]);
 const everySchool = <T>(field: (question: SchoolQuestion) => T): Record<SchoolQuestion, T> =>
   Object.fromEntries(SCHOOL_QUESTIONS.map((question) => [question, field(question)])) as Record<SchoolQuestion, T>;
@@ -119,6 +126,7 @@ export const schemeFields = {
   schools: someSchools.default({}),
   rules: optional(list(rule, MOST_RULES)),
   off: optional(list(ruleOff, MOST_RULES)),
+  stops: optional(list(stop, MOST_GROUPS)),
   parts: list(part, MOST_PARTS),
   allOver: list(step, MOST_PARTS),
 };
@@ -129,7 +137,7 @@ type ParsedStep = InferType<typeof step>;
 
 /** The scheme that was read, every field in its place and nothing undefined among them. */
 export function schemeOf(parsed: Parsed): Scheme {
-  const { groups, variants, mixes, schools, rules, off, parts: strips, allOver } = parsed as unknown as Scheme & Parsed;
+  const { groups, variants, mixes, schools, rules, off, stops, parts: strips, allOver } = parsed as unknown as Scheme & Parsed;
   return {
     groups,
     variants,
@@ -137,6 +145,7 @@ export function schemeOf(parsed: Parsed): Scheme {
     schools: Object.fromEntries(Object.entries(schools).filter(([, choice]) => choice !== undefined)) as Partial<Schools>,
     rules,
     off,
+    stops,
     parts: strips.map((each) => ({ ...each, steps: each.steps.map((one) => stepOf(one as unknown as ParsedStep)) })),
     allOver: allOver.map((one) => stepOf(one as unknown as ParsedStep)),
   };

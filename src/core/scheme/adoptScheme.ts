@@ -1,6 +1,7 @@
 import { copyScheme } from './copyScheme';
 import { fitRoster } from './dealOut';
-import type { Mix, Paint, PaintFor, Scheme, Step } from './definitions';
+import type { Paint, Scheme } from './definitions';
+import { repainted } from './recolour';
 
 interface Adopted {
   scheme: Scheme;
@@ -35,22 +36,3 @@ export function adoptScheme(
 }
 
 const nameOf = ({ name }: Paint) => name.trim().toLowerCase();
-
-/** The same scheme with other paints. */
-function repainted(scheme: Scheme, other: (paintId: string) => string): Scheme {
-  const step = (each: Step): Step => ({
-    ...each,
-    paint: each.paint === null ? null : other(each.paint),
-    paintFor: each.paintFor.map((one): PaintFor => ('paint' in one ? { ...one, paint: other(one.paint) } : one)),
-  });
-  const mix = (each: Mix): Mix => ({
-    ...each,
-    of: each.of.map((share) => ('paint' in share ? { ...share, paint: other(share.paint) } : share)),
-  });
-  return {
-    ...scheme,
-    mixes: scheme.mixes.map(mix),
-    parts: scheme.parts.map((part) => ({ ...part, steps: part.steps.map(step) })),
-    allOver: scheme.allOver.map(step),
-  };
-}

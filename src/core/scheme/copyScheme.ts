@@ -17,6 +17,7 @@ export function copyScheme(scheme: Scheme, newId: () => string): Scheme {
       steps: freshSteps(part.steps),
     })),
     allOver: freshSteps(scheme.allOver),
+    stops: scheme.stops.map((stop) => ({ ...stop, steps: stop.steps.map(fresh) })),
     rules: scheme.rules.map((rule) => ({ ...rule, first: fresh(rule.first), then: fresh(rule.then) })),
   };
 }

@@ -163,6 +163,16 @@ export interface RuleOff {
   note: string;
 }
 
+/** A place to stop at: what has to be done by then, with all that must come before it. */
+export interface Stop {
+  id: string;
+  name: string;
+  /** Ids of steps. */
+  steps: string[];
+  /** The models can be used from here. */
+  usable: boolean;
+}
+
 /** Parts from the deepest to the outermost, each with its strip of steps, the steps that go over everything, and who gets what. */
 export interface Scheme {
   groups: Group[];
@@ -172,11 +182,23 @@ export interface Scheme {
   schools: Partial<Schools>;
   rules: OwnRule[];
   off: RuleOff[];
+  /** Stops set by hand, beside those that the standards make. */
+  stops: Stop[];
   parts: Part[];
   allOver: Step[];
 }
 
-export const EMPTY_SCHEME: Scheme = { groups: [], variants: [], mixes: [], schools: {}, rules: [], off: [], parts: [], allOver: [] };
+export const EMPTY_SCHEME: Scheme = {
+  groups: [],
+  variants: [],
+  mixes: [],
+  schools: {},
+  rules: [],
+  off: [],
+  stops: [],
+  parts: [],
+  allOver: [],
+};
 
 /** `waiting`: only the test model may be painted until it is approved; `on trust`: the painter goes on without the client's word. */
 export const TEST_MODEL_STATES = ['none', 'waiting', 'approved', 'on trust'] as const;

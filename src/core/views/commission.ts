@@ -3,6 +3,7 @@ import type { BuildChoices } from '../scheme/buildChoices';
 import type { Paint } from '../scheme/definitions';
 import type { HouseRules } from '../scheme/houseRules';
 import type { CommissionEstimate } from './estimate';
+import type { SchemeRevision } from './revisions';
 import type { RemovedPiece, StoredCommission, StoredUnit, UnitEntry } from './stored';
 
 /** A unit as Intake edits it: with what of its scheme is decided while it is built. */
@@ -37,6 +38,8 @@ export interface SchemePicture {
   painted: PaintedModels[];
   /** Taken out of the schemes, and can be put back. */
   removed: RemovedPiece[];
+  /** Of its units, the latest first. */
+  revisions: SchemeRevision[];
 }
 
 /** A commission that units can be copied from. */

@@ -1,6 +1,9 @@
+import { useState } from 'react';
 import type { Part, Scheme } from '../../core/scheme/definitions';
 import { SelectField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';
+import { Button } from '../../ui/Button/Button';
+import { send } from '../shared/api';
 import { PictureStrip } from '../shared/PictureStrip';
 import type { Pictures } from '../shared/usePictures';
 import styles from './View.module.css';
@@ -10,6 +13,8 @@ interface PartEditorProps {
   scheme: Scheme;
   unitId: string;
   pictures: Pictures;
+  /** Stores what is changed and not stored yet. */
+  onBefore: () => Promise<void>;
   onChange: (change: Partial<Part>) => void;
 }
 
@@ -19,7 +24,7 @@ const reachOptions = [
 ];
 
 /** What else can be said of a part: how large, how to reach, what it touches. */
-export function PartEditor({ part, scheme, unitId, pictures, onChange }: PartEditorProps) {
+export function PartEditor({ part, scheme, unitId, pictures, onBefore, onChange }: PartEditorProps) {
   const others = scheme.parts.filter((each) => each.id !== part.id);
   const place = scheme.parts.indexOf(part);
   const isTouched = (other: Part) =>
@@ -63,8 +68,25 @@ export function PartEditor({ part, scheme, unitId, pictures, onChange }: PartEdi
             ))}
           </fieldset>
         )}
+        <KeepRecipe unitId={unitId} part={part} onBefore={onBefore} />
         <PictureStrip pictures={pictures} place={{ unitId, partId: part.id, kind: 'reference' }} of={part.name} />
       </div>
     </aside>
+  );
+}
+
+/** One part with its steps, for other units: a recipe for bases, say. */
+function KeepRecipe({ unitId, part, onBefore }: Pick<PartEditorProps, 'unitId' | 'part' | 'onBefore'>) {
+  const [said, setSaid] = useState<string | null>(null);
+  const keep = async () => {
+    await onBefore();
+    await send('POST', '/api/library', { unitId, partId: part.id, name: part.name });
+    setSaid(`${part.name} is in the library.`);
+  };
+  return (
+    <p>
+      <Button onClick={() => void keep().catch((problem: Error) => setSaid(problem.message))}>Keep as a recipe in the library</Button>{' '}
+      {said && <span role="status">{said}</span>}
+    </p>
   );
 }

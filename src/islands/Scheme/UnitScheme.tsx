@@ -1,10 +1,9 @@
 import { useMemo, useState } from 'react';
-import { ulid } from 'ulid';
-import { copyScheme } from '../../core/scheme/copyScheme';
 import { includesStandard, type Paint, type Scheme, type Standard, type Step } from '../../core/scheme/definitions';
 import type { HouseRules } from '../../core/scheme/houseRules';
 import { factsOf } from '../../core/scheme/techniques';
 import type { CommissionEstimate } from '../../core/views/estimate';
+import type { SchemeRevision } from '../../core/views/revisions';
 import type { RemovedPiece, StoredUnit } from '../../core/views/stored';
 import { Button } from '../../ui/Button/Button';
 import { cx } from '../../ui/cx';
@@ -35,6 +34,7 @@ import {
 import { Mixes } from './Mixes';
 import { NewPart } from './NewPart';
 import { PartEditor } from './PartEditor';
+import { Revisions } from './Revisions';
 import { Roster } from './Roster';
 import { Rules } from './Rules';
 import { SchemeFiles } from './SchemeFiles';
@@ -42,6 +42,7 @@ import { Starters } from './Starters';
 import { StepEditor } from './StepEditor';
 import { Strip } from './Strip';
 import { sendMarks } from './sendMarks';
+import { UsedAgain } from './UsedAgain';
 import { paintedUnder } from './usePainted';
 import { useWarnings } from './useWarnings';
 import { WhatIf } from './WhatIf';
@@ -61,6 +62,7 @@ interface UnitSchemeProps {
   painted: ReadonlyMap<string, number[]>;
   /** Taken out of this scheme before. */
   removed: RemovedPiece[];
+  revisions: SchemeRevision[];
 }
 
 /** The scheme of one unit: strips from the deepest part to the outermost, and beside them the step in hand. */
@@ -76,6 +78,7 @@ export function UnitScheme({
   onNewPaint,
   painted,
   removed,
+  revisions,
 }: UnitSchemeProps) {
   const saved = useSaved<Scheme>({ initial: unit.scheme, save: onSave });
   const { value: scheme, change } = saved;
@@ -96,6 +99,7 @@ export function UnitScheme({
   };
 
   const allSteps = [...scheme.parts.flatMap((part) => part.steps), ...scheme.allOver];
+  const isStarted = allSteps.some((each) => paintedUnder(painted, each.id).length > 0);
   const takenOut = out.filter((piece) => isOut(scheme, piece));
   const takeOut = (piece: RemovedPiece['piece'], next: Scheme) => {
     setOut((all) => [piece, ...all]);
@@ -131,6 +135,16 @@ export function UnitScheme({
           <SaveState saved={saved} />
         </div>
         <PlainPictures pictures={picturesAt(pictures, { unitId: unit.id, partId: null, kind: 'reference' })} />
+        <Revisions
+          unit={shownUnit}
+          paints={paints}
+          house={house}
+          estimate={estimate}
+          painted={painted}
+          initial={revisions}
+          onBefore={saved.retry}
+          onChange={change}
+        />
         <Roster unit={shownUnit} scheme={scheme} standard={standard} onChange={change} />
         {scheme.parts.length > 0 && (
           <p className={styles.depth}>The deepest part, painted first. Minutes: one model, then the whole unit.</p>
@@ -194,21 +208,17 @@ export function UnitScheme({
           </details>
         )}
         <div className={styles.starts}>
-          <SchemeFiles
-            unit={shownUnit}
-            standard={standard}
-            paints={paints}
-            isStarted={allSteps.some((each) => paintedUnder(painted, each.id).length > 0)}
-            onNewPaint={onNewPaint}
-            onOpen={change}
-          />
+          <SchemeFiles unit={shownUnit} standard={standard} paints={paints} isStarted={isStarted} onNewPaint={onNewPaint} onOpen={change} />
           {scheme.allOver.length === 0 && <Button onClick={() => change(addUsualGround(scheme))}>Add primer, wash, rim and varnish</Button>}
-          {scheme.parts.length === 0 &&
-            others.map((other) => (
-              <Button key={other.id} onClick={() => change(copyScheme(other.scheme, ulid))}>
-                Copy from {other.name}
-              </Button>
-            ))}
+          <UsedAgain
+            unit={shownUnit}
+            others={others}
+            shelf={paints}
+            isStarted={isStarted}
+            onNewPaint={onNewPaint}
+            onChange={change}
+            onBefore={saved.retry}
+          />
         </div>
       </div>
       {partInHand ? (
@@ -217,6 +227,7 @@ export function UnitScheme({
           scheme={scheme}
           unitId={unit.id}
           pictures={pictures}
+          onBefore={saved.retry}
           onChange={(part) => change(changePart(scheme, partInHand.id, part))}
         />
       ) : (

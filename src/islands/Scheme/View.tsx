@@ -98,6 +98,7 @@ function OpenedScheme({ picture, commissionId, wantedUnit }: SchemeViewProps & {
         onSave={saveScheme}
         onNewPaint={addPaint}
         painted={painted}
+        revisions={picture.revisions.filter((each) => each.unitId === unit.id)}
         removed={picture.removed.filter((each) => each.unitId === unit.id)}
       />
     </div>

@@ -106,6 +106,9 @@ export function withoutLostEnds(scheme: Scheme): Scheme {
     })),
     allOver: scheme.allOver.map(tidied),
     rules: scheme.rules.filter((rule) => steps.has(rule.first) && steps.has(rule.then)),
+    stops: scheme.stops
+      .map((stop) => ({ ...stop, steps: stop.steps.filter((id) => steps.has(id)) }))
+      .filter((stop) => stop.steps.length > 0),
   };
 }
 

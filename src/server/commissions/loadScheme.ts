@@ -13,6 +13,7 @@ export async function loadScheme(stores: Stores, commissionId: string | undefine
     house: workshop.house,
     estimate: await commissionEstimate(stores, workshop, commission.id, now),
     painted: paintedModels(units, workshop),
+    revisions: await stores.revisions.ofUnits(units.map((unit) => unit.id)),
     removed: await stores.commissions.removedPieces(units.map((unit) => unit.id)),
   };
 }

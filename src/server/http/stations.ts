@@ -2,7 +2,7 @@ import type { AstroCookies } from 'astro';
 import { stationCounts } from '../commissions/stationCounts';
 import { services } from '../services';
 
-type StationKey = 'today' | 'intake' | 'scheme' | 'trays' | 'line' | 'bench' | 'ledger' | 'shelf' | 'house' | 'backups';
+type StationKey = 'today' | 'intake' | 'scheme' | 'trays' | 'line' | 'bench' | 'ledger' | 'shelf' | 'library' | 'house' | 'backups';
 
 const COOKIE = 'commission';
 const YEAR_SECONDS = 31_536_000;
@@ -40,6 +40,7 @@ export async function stationsFor(current: StationKey, cookies: AstroCookies, co
     house: [
       { href: '/ledger', name: 'Ledger', current: current === 'ledger' },
       { href: '/shelf', name: 'Shelf', current: current === 'shelf' },
+      { href: '/library', name: 'Library', current: current === 'library' },
       { href: '/house-rules', name: 'House rules', current: current === 'house' },
       { href: '/backups', name: 'Backups', current: current === 'backups' },
     ],
