@@ -57,6 +57,7 @@ describe('a strip of a scheme', () => {
   it('shows every step with its paint and its minutes for one model and for the unit', () => {
     const markup = renderToStaticMarkup(
       <Strip
+        id="coat"
         name="coat"
         steps={[coat, eyes]}
         {...common}
@@ -89,6 +90,9 @@ describe('a strip of a scheme', () => {
         {...common}
         standard={standard}
         house={DEFAULT_HOUSE_RULES}
+        onStops={nothing}
+        onDuplicate={nothing}
+        onPaste={nothing}
         onChange={nothing}
         onRemove={nothing}
         onNewPaint={promise}

@@ -98,8 +98,18 @@ describe('what a step costs', () => {
     expect(cost({ coverage: 0.1, coats: 1 })).to.be.closeTo((15 * normMinutes('basecoat', 'foot', 0.1)) / norm, 1e-9);
   });
 
+  const linesOf = (of: typeof keepers) => stopLines(of, 'full', [], estimate, { ...DEFAULT_HOUSE_RULES, leaderFactor: 1 }).lines;
+
+  it('adds up to a stop set by hand, from which the models are usable if the painter says so', () => {
+    const stop = { id: 'fit', name: 'fit for the table', steps: [coat.id], usable: true };
+    const [first, ...standards] = linesOf({ ...keepers, scheme: { ...keepers.scheme, stops: [stop] } });
+    expect(first).to.deep.include({ name: 'fit for the table', usable: true, minutes: 30 });
+    expect(standards.map(({ usable }) => usable)).to.deep.equal([false, false, false, false]);
+    expect(linesOf(keepers).map(({ usable }) => usable)).to.deep.equal([true, false, false, false]);
+  });
+
   it('adds up to a stop line for each standard', () => {
-    const lines = stopLines(keepers, keepers.scheme, estimate, { ...DEFAULT_HOUSE_RULES, leaderFactor: 1 }).map((line) => line.minutes);
+    const lines = linesOf(keepers).map((line) => line.minutes);
     expect(lines[0]).to.equal(30);
     expect(lines[1]).to.equal(30);
     expect(lines[2]).to.be.greaterThan(30);

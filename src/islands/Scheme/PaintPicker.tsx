@@ -4,6 +4,7 @@ import { PAINT_KINDS, type Mix, type Paint, type PaintKind } from '../../core/sc
 import { potsOf, type Pot } from '../../core/scheme/pots';
 import { Button } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
+import { FindPaint } from './FindPaint';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import styles from './View.module.css';
 
@@ -62,6 +63,7 @@ export function PaintPicker({ label, value, paints, mixes = [], onChange, onNewP
         options={options}
         onChange={(id) => (id === NEW ? setAdding(true) : onChange(choiceOf(id)))}
       />
+      <FindPaint label={label} options={options.filter(({ value: id }) => id !== NEW)} onFound={(id) => onChange(choiceOf(id))} />
     </div>
   );
 }

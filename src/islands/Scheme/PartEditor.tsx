@@ -15,6 +15,7 @@ interface PartEditorProps {
   pictures: Pictures;
   /** Stores what is changed and not stored yet. */
   onBefore: () => Promise<void>;
+  onDuplicate: () => void;
   onChange: (change: Partial<Part>) => void;
 }
 
@@ -24,7 +25,7 @@ const reachOptions = [
 ];
 
 /** What else can be said of a part: how large, how to reach, what it touches. */
-export function PartEditor({ part, scheme, unitId, pictures, onBefore, onChange }: PartEditorProps) {
+export function PartEditor({ part, scheme, unitId, pictures, onBefore, onDuplicate, onChange }: PartEditorProps) {
   const others = scheme.parts.filter((each) => each.id !== part.id);
   const place = scheme.parts.indexOf(part);
   const isTouched = (other: Part) =>
@@ -68,6 +69,9 @@ export function PartEditor({ part, scheme, unitId, pictures, onBefore, onChange 
             ))}
           </fieldset>
         )}
+        <p>
+          <Button onClick={onDuplicate}>Duplicate part</Button>
+        </p>
         <KeepRecipe unitId={unitId} part={part} onBefore={onBefore} />
         <PictureStrip pictures={pictures} place={{ unitId, partId: part.id, kind: 'reference' }} of={part.name} />
       </div>

@@ -1,5 +1,14 @@
 import { useState } from 'react';
-import { FACES, includesStandard, type Paint, type Part, type Standard, type Step, type Unit } from '../../core/scheme/definitions';
+import {
+  FACES,
+  includesStandard,
+  type Paint,
+  type Part,
+  type Standard,
+  type Step,
+  type Stop,
+  type Unit,
+} from '../../core/scheme/definitions';
 import type { HouseRules } from '../../core/scheme/houseRules';
 import { MOMENTS, type Moment } from '../../core/scheme/moments';
 import { factsOf } from '../../core/scheme/techniques';
@@ -11,11 +20,13 @@ import { Notice } from '../../ui/Notice/Notice';
 import { counted, differenceText, minutesText } from '../../ui/format';
 import { standardNames, techniqueOptions } from '../shared/options';
 import { stepCost } from './costs';
+import { CopyStep } from './CopyStep';
 import { HalfDone } from './HalfDone';
 import { MorePaints } from './MorePaints';
 import { PaintPicker, potOf } from './PaintPicker';
 import { reasonsFor } from './reasons';
 import { Spoiled, type SpoiledBy } from './Spoiled';
+import { StopFields } from './Stops';
 import { whomOf, whomOptions, whomValue } from './whom';
 import styles from './View.module.css';
 
@@ -33,6 +44,10 @@ interface StepEditorProps {
   paints: Paint[];
   house: HouseRules;
   estimate: CommissionEstimate;
+  onStops: (stops: Stop[]) => void;
+  onDuplicate: () => void;
+  /** Copies it to these parts. */
+  onPaste: (partIds: string[]) => void;
   onChange: (part: Partial<Step>) => void;
   /** Models painted under this step. */
   painted: number[];
@@ -138,7 +153,7 @@ export function StepEditor(props: StepEditorProps) {
           out when time is short
         </label>
         <details>
-          <summary className={styles.more}>Moment, halves, strength, note</summary>
+          <summary className={styles.more}>Moment, halves, strength, note, stops</summary>
           <div className={styles.editorFields}>
             <SelectField
               label="When"
@@ -154,6 +169,7 @@ export function StepEditor(props: StepEditorProps) {
               onChange={(strength) => onChange({ strength })}
             />
             <TextField label="Note" value={step.note} onChange={(note) => onChange({ note })} />
+            <StopFields scheme={unit.scheme} step={step} onChange={props.onStops} />
           </div>
         </details>
       </div>
@@ -181,6 +197,7 @@ export function StepEditor(props: StepEditorProps) {
           ))}
         </ul>
       </details>
+      <CopyStep parts={unit.scheme.parts.filter((each) => each.id !== part?.id)} onDuplicate={props.onDuplicate} onPaste={props.onPaste} />
       <Button onClick={() => (painted.length > 0 && !isSure ? setSure(true) : onRemove())}>
         {isSure ? `${counted(painted.length, 'model')} painted with it. Remove step all the same?` : 'Remove step'}
       </Button>

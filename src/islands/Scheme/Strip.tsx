@@ -1,4 +1,6 @@
-import { ArrowDown, ArrowUp, Plus, Settings2, TriangleAlert, X } from 'lucide-react';
+import { useDroppable } from '@dnd-kit/core';
+import { rectSortingStrategy, SortableContext, useSortable } from '@dnd-kit/sortable';
+import { ArrowDown, ArrowUp, GripVertical, Plus, Settings2, TriangleAlert, X } from 'lucide-react';
 import { useState, type KeyboardEvent } from 'react';
 import { includesStandard, type Paint, type Part, type Standard, type Step, type Unit } from '../../core/scheme/definitions';
 import type { HouseRules } from '../../core/scheme/houseRules';
@@ -10,12 +12,17 @@ import { Hidden } from '../../ui/Hidden/Hidden';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { cx } from '../../ui/cx';
 import { minutesText } from '../../ui/format';
+import { carriedStyle } from './carriedStyle';
 import { stepCost } from './costs';
+import type { StripId } from './edits';
 import { potOf } from './PaintPicker';
+import type { DragItem } from './SchemeDrag';
 import { whomText } from './whom';
 import styles from './View.module.css';
 
 interface StripProps {
+  /** Null for what goes over everything. */
+  id: StripId;
   name: string;
   steps: Step[];
   unit: Unit;
@@ -40,8 +47,14 @@ interface StripProps {
 }
 
 /** One part and its steps, in the order they go on. */
-export function Strip({ name, steps, onAdd, onRename, onSelectPart, onMovePart, onRemovePart, painted = false, ...rest }: StripProps) {
+export function Strip({ id, name, steps, onAdd, onRename, onSelectPart, onMovePart, onRemovePart, painted = false, ...rest }: StripProps) {
   const [isSure, setSure] = useState(false);
+  const { setNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({
+    id: `part ${id}`,
+    data: { kind: 'part', part: id ?? '' } satisfies DragItem,
+    disabled: id === null,
+  });
+  const { setNodeRef: setEndRef, isOver } = useDroppable({ id: `end ${id}`, data: { kind: 'strip end', strip: id } satisfies DragItem });
   const onKeyDown = (event: KeyboardEvent) => {
     if (!event.altKey || !onMovePart) return;
     if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
@@ -50,7 +63,13 @@ export function Strip({ name, steps, onAdd, onRename, onSelectPart, onMovePart, 
     }
   };
   return (
-    <div className={styles.strip} data-part={name} onKeyDown={onKeyDown}>
+    <div
+      ref={setNodeRef}
+      className={styles.strip}
+      data-part={name}
+      onKeyDown={onKeyDown}
+      style={carriedStyle({ transform, transition, isDragging })}
+    >
       <div className={styles.part}>
         {onRename ? (
           <TextField label={`Name of the part ${name}`} hideLabel value={name} onChange={onRename} />
@@ -59,6 +78,9 @@ export function Strip({ name, steps, onAdd, onRename, onSelectPart, onMovePart, 
         )}
         {onMovePart && (
           <span className={styles.partTools}>
+            <button type="button" className={styles.grip} {...attributes} {...listeners} aria-label={`Move ${name}`}>
+              <GripVertical aria-hidden="true" size={16} />
+            </button>
             <Button kind="quiet" aria-label={`More about ${name}`} onClick={onSelectPart}>
               <Settings2 aria-hidden="true" size={16} />
             </Button>
@@ -79,10 +101,12 @@ export function Strip({ name, steps, onAdd, onRename, onSelectPart, onMovePart, 
         )}
       </div>
       <ol className={styles.steps}>
-        {steps.map((step) => (
-          <StepChip key={step.id} step={step} {...rest} />
-        ))}
-        <li>
+        <SortableContext items={steps.map((step) => `step ${step.id}`)} strategy={rectSortingStrategy}>
+          {steps.map((step) => (
+            <StepChip key={step.id} step={step} strip={id} {...rest} />
+          ))}
+        </SortableContext>
+        <li ref={setEndRef} className={cx(isOver && styles.dropHere)}>
           <Button kind="quiet" aria-label={`Another step on ${name}`} onClick={onAdd}>
             <Plus aria-hidden="true" size={18} />
           </Button>
@@ -92,11 +116,19 @@ export function Strip({ name, steps, onAdd, onRename, onSelectPart, onMovePart, 
   );
 }
 
-type ChipProps = Omit<StripProps, 'name' | 'steps' | 'onAdd' | 'onRename' | 'onSelectPart' | 'onMovePart' | 'onRemovePart' | 'painted'> & {
+type ChipProps = Omit<
+  StripProps,
+  'id' | 'name' | 'steps' | 'onAdd' | 'onRename' | 'onSelectPart' | 'onMovePart' | 'onRemovePart' | 'painted'
+> & {
   step: Step;
+  strip: StripId;
 };
 
-function StepChip({ step, part, unit, standard, paints, estimate, house, selected, warned, onSelect, onMove }: ChipProps) {
+function StepChip({ step, strip, part, unit, standard, paints, estimate, house, selected, warned, onSelect, onMove }: ChipProps) {
+  const { setNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({
+    id: `step ${step.id}`,
+    data: { kind: 'step', step: step.id, strip } satisfies DragItem,
+  });
   const paint = potOf(step, paints, unit.scheme.mixes);
   const facts = factsOf(step.technique);
   const cost = stepCost(unit, step, part, estimate, house);
@@ -104,12 +136,14 @@ function StepChip({ step, part, unit, standard, paints, estimate, house, selecte
     if (event.altKey && (event.key === 'ArrowLeft' || event.key === 'ArrowRight')) {
       event.preventDefault();
       onMove(step.id, event.key === 'ArrowLeft' ? -1 : 1);
-    }
+    } else listeners?.['onKeyDown']?.(event);
   };
   return (
-    <li>
+    <li ref={setNodeRef} style={carriedStyle({ transform, transition, isDragging })}>
       <button
         type="button"
+        {...attributes}
+        {...listeners}
         className={cx(styles.chip, selected === step.id && styles.selected, !includesStandard(standard, step.standard) && styles.beyond)}
         aria-pressed={selected === step.id}
         onClick={() => onSelect(step.id)}

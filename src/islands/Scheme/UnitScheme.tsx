@@ -1,13 +1,13 @@
+import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { useMemo, useState } from 'react';
-import { includesStandard, type Paint, type Scheme, type Standard, type Step } from '../../core/scheme/definitions';
+import { type Paint, type Scheme, type Standard, type Step } from '../../core/scheme/definitions';
 import type { HouseRules } from '../../core/scheme/houseRules';
 import { factsOf } from '../../core/scheme/techniques';
 import type { CommissionEstimate } from '../../core/views/estimate';
 import type { SchemeRevision } from '../../core/views/revisions';
 import type { RemovedPiece, StoredUnit } from '../../core/views/stored';
 import { Button } from '../../ui/Button/Button';
-import { cx } from '../../ui/cx';
-import { counted, minutesText } from '../../ui/format';
+import { counted } from '../../ui/format';
 import { PlainPictures } from '../shared/PictureStrip';
 import { SaveState } from '../shared/SaveState';
 import { SchoolFields } from '../shared/SchoolFields';
@@ -28,6 +28,9 @@ import {
   removeStep,
   withSchool,
   changePart,
+  duplicatePart,
+  duplicateStep,
+  pasteStep,
   changeStep,
   type StripId,
 } from './edits';
@@ -37,11 +40,15 @@ import { PartEditor } from './PartEditor';
 import { Revisions } from './Revisions';
 import { Roster } from './Roster';
 import { Rules } from './Rules';
+import { SchemeDrag } from './SchemeDrag';
 import { SchemeFiles } from './SchemeFiles';
 import { Starters } from './Starters';
 import { StepEditor } from './StepEditor';
+import { StopLines } from './Stops';
 import { Strip } from './Strip';
 import { sendMarks } from './sendMarks';
+import { TypedLines } from './TypedLines';
+import { Undercoats } from './Undercoats';
 import { UsedAgain } from './UsedAgain';
 import { paintedUnder } from './usePainted';
 import { useWarnings } from './useWarnings';
@@ -107,6 +114,7 @@ export function UnitScheme({
   };
 
   const stripProps = (id: StripId) => ({
+    id,
     unit: shownUnit,
     standard,
     paints,
@@ -121,157 +129,173 @@ export function UnitScheme({
     },
     onMove: (stepId: string, by: number) => change(moveStep(scheme, id, stepId, by)),
     onAdd: () => {
-      const added = newStep(id === null ? 'wash' : 'layer', null, id === null);
+      const added = newStep(id === null ? 'wash' : 'layer', null, id === null, scheme.parts.find((part) => part.id === id) ?? null);
       change(addStep(scheme, id, added));
       setSelected({ strip: id, step: added.id });
     },
   });
 
   return (
-    <div className={styles.scheme} id="scheme" role="tabpanel" aria-label={`Scheme of ${unit.name}`}>
-      <div className={styles.strips}>
-        <div className={styles.bar}>
-          <StopLines lines={stopLines(shownUnit, scheme, estimate, house)} standard={standard} />
-          <SaveState saved={saved} />
-        </div>
-        <PlainPictures pictures={picturesAt(pictures, { unitId: unit.id, partId: null, kind: 'reference' })} />
-        <Revisions
-          unit={shownUnit}
-          paints={paints}
-          house={house}
-          estimate={estimate}
-          painted={painted}
-          initial={revisions}
-          onBefore={saved.retry}
-          onChange={change}
-        />
-        <Roster unit={shownUnit} scheme={scheme} standard={standard} onChange={change} />
-        {scheme.parts.length > 0 && (
-          <p className={styles.depth}>The deepest part, painted first. Minutes: one model, then the whole unit.</p>
-        )}
-        {scheme.parts.map((part) => (
-          <Strip
-            key={part.id}
-            name={part.name}
-            steps={part.steps}
-            {...stripProps(part.id)}
-            onRename={(name) => change(changePart(scheme, part.id, { name }))}
-            onSelectPart={() => {
-              setSelected(null);
-              setSelectedPart(part.id);
-            }}
-            onMovePart={(by) => change(movePart(scheme, part.id, by))}
-            painted={part.steps.flatMap((each) => paintedUnder(painted, each.id)).length > 0}
-            onRemovePart={() => takeOut({ kind: 'part', part }, removePart(scheme, part.id))}
-          />
-        ))}
-        {scheme.parts.length > 0 && <p className={styles.depth}>The outermost part.</p>}
-        <NewPart
-          paints={paints}
-          isFirst={scheme.parts.length === 0}
-          onNewPaint={onNewPaint}
-          onAdd={(name, paintId) => change(addPart(scheme, name, paintId))}
-        />
-        {scheme.parts.length === 0 && scheme.allOver.length === 0 && (
-          <Starters unit={shownUnit} paints={paints} onNewPaint={onNewPaint} onStart={change} />
-        )}
-        {scheme.allOver.length > 0 && <Strip name="Over everything" steps={scheme.allOver} {...stripProps(null)} />}
-        <Mixes scheme={scheme} paints={paints} onChange={change} onNewPaint={onNewPaint} />
-        <details className={styles.section} data-testid="schools">
-          <summary>
-            Schools of this scheme:{' '}
-            {Object.keys(scheme.schools).length === 0 ? 'as in House rules' : Object.values(scheme.schools).join(', ')}
-          </summary>
-          <div className={styles.schools}>
-            <SchoolFields
-              value={scheme.schools}
-              house={house.schools}
-              onChange={(question, choice) => change(withSchool(scheme, question, choice))}
-            />
+    <SchemeDrag scheme={scheme} onChange={change}>
+      <div className={styles.scheme} id="scheme" role="tabpanel" aria-label={`Scheme of ${unit.name}`}>
+        <div className={styles.strips}>
+          <div className={styles.bar}>
+            <StopLines {...stopLines(shownUnit, standard, paints, estimate, house)} standard={standard} />
+            <SaveState saved={saved} />
           </div>
-        </details>
-        <WhatIf scheme={scheme} standard={standard} minutesOf={(each, part) => costIfChanged(shownUnit, each, part, estimate, house)} />
-        <Rules unit={shownUnit} standard={standard} paints={paints} house={house} onChange={change} />
-        {takenOut.length > 0 && (
-          <details className={styles.removed} data-testid="removed">
-            <summary>{counted(takenOut.length, 'thing')} removed</summary>
-            <ul>
-              {takenOut.map((piece) => (
-                <li key={piece.kind === 'part' ? piece.part.id : piece.step.id}>
-                  {pieceName(piece)}{' '}
-                  <Button kind="quiet" onClick={() => change(putBack(scheme, piece))}>
-                    Put back
-                  </Button>
-                </li>
-              ))}
-            </ul>
+          <PlainPictures pictures={picturesAt(pictures, { unitId: unit.id, partId: null, kind: 'reference' })} />
+          <Revisions
+            unit={shownUnit}
+            paints={paints}
+            house={house}
+            estimate={estimate}
+            painted={painted}
+            initial={revisions}
+            onBefore={saved.retry}
+            onChange={change}
+          />
+          <Roster unit={shownUnit} scheme={scheme} standard={standard} onChange={change} />
+          {scheme.parts.length > 0 && (
+            <p className={styles.depth}>The deepest part, painted first. Minutes: one model, then the whole unit.</p>
+          )}
+          <SortableContext items={scheme.parts.map((part) => `part ${part.id}`)} strategy={verticalListSortingStrategy}>
+            {scheme.parts.map((part) => (
+              <Strip
+                key={part.id}
+                name={part.name}
+                steps={part.steps}
+                {...stripProps(part.id)}
+                onRename={(name) => change(changePart(scheme, part.id, { name }))}
+                onSelectPart={() => {
+                  setSelected(null);
+                  setSelectedPart(part.id);
+                }}
+                onMovePart={(by) => change(movePart(scheme, part.id, by))}
+                painted={part.steps.flatMap((each) => paintedUnder(painted, each.id)).length > 0}
+                onRemovePart={() => takeOut({ kind: 'part', part }, removePart(scheme, part.id))}
+              />
+            ))}
+          </SortableContext>
+          {scheme.parts.length > 0 && <p className={styles.depth}>The outermost part.</p>}
+          <NewPart
+            paints={paints}
+            isFirst={scheme.parts.length === 0}
+            onNewPaint={onNewPaint}
+            onAdd={(name, paintId) => change(addPart(scheme, name, paintId))}
+          />
+          <TypedLines scheme={scheme} paints={paints} onChange={change} />
+          {scheme.parts.length === 0 && scheme.allOver.length === 0 && (
+            <Starters unit={shownUnit} paints={paints} onNewPaint={onNewPaint} onStart={change} />
+          )}
+          {scheme.allOver.length > 0 && <Strip name="Over everything" steps={scheme.allOver} {...stripProps(null)} />}
+          <Mixes scheme={scheme} paints={paints} onChange={change} onNewPaint={onNewPaint} />
+          <details className={styles.section} data-testid="schools">
+            <summary>
+              Schools of this scheme:{' '}
+              {Object.keys(scheme.schools).length === 0 ? 'as in House rules' : Object.values(scheme.schools).join(', ')}
+            </summary>
+            <div className={styles.schools}>
+              <SchoolFields
+                value={scheme.schools}
+                house={house.schools}
+                onChange={(question, choice) => change(withSchool(scheme, question, choice))}
+              />
+            </div>
           </details>
-        )}
-        <div className={styles.starts}>
-          <SchemeFiles unit={shownUnit} standard={standard} paints={paints} isStarted={isStarted} onNewPaint={onNewPaint} onOpen={change} />
-          {scheme.allOver.length === 0 && <Button onClick={() => change(addUsualGround(scheme))}>Add primer, wash, rim and varnish</Button>}
-          <UsedAgain
+          <Undercoats
             unit={shownUnit}
             others={others}
-            shelf={paints}
+            standard={standard}
+            paints={paints}
+            house={house}
+            estimate={estimate}
             isStarted={isStarted}
-            onNewPaint={onNewPaint}
             onChange={change}
-            onBefore={saved.retry}
           />
+          <WhatIf scheme={scheme} standard={standard} minutesOf={(each, part) => costIfChanged(shownUnit, each, part, estimate, house)} />
+          <Rules unit={shownUnit} standard={standard} paints={paints} house={house} onChange={change} />
+          {takenOut.length > 0 && (
+            <details className={styles.removed} data-testid="removed">
+              <summary>{counted(takenOut.length, 'thing')} removed</summary>
+              <ul>
+                {takenOut.map((piece) => (
+                  <li key={piece.kind === 'part' ? piece.part.id : piece.step.id}>
+                    {pieceName(piece)}{' '}
+                    <Button kind="quiet" onClick={() => change(putBack(scheme, piece))}>
+                      Put back
+                    </Button>
+                  </li>
+                ))}
+              </ul>
+            </details>
+          )}
+          <div className={styles.starts}>
+            <SchemeFiles
+              unit={shownUnit}
+              standard={standard}
+              paints={paints}
+              isStarted={isStarted}
+              onNewPaint={onNewPaint}
+              onOpen={change}
+            />
+            {scheme.allOver.length === 0 && (
+              <Button onClick={() => change(addUsualGround(scheme))}>Add primer, wash, rim and varnish</Button>
+            )}
+            <UsedAgain
+              unit={shownUnit}
+              others={others}
+              shelf={paints}
+              isStarted={isStarted}
+              onNewPaint={onNewPaint}
+              onChange={change}
+              onBefore={saved.retry}
+            />
+          </div>
         </div>
+        {partInHand ? (
+          <PartEditor
+            part={partInHand}
+            scheme={scheme}
+            unitId={unit.id}
+            pictures={pictures}
+            onBefore={saved.retry}
+            onDuplicate={() => change(duplicatePart(scheme, partInHand))}
+            onChange={(part) => change(changePart(scheme, partInHand.id, part))}
+          />
+        ) : (
+          <StepEditor
+            key={step?.id ?? 'none'}
+            unit={shownUnit}
+            step={step}
+            part={stepPart}
+            spoiled={step ? warnings.by(step.id, estimate) : null}
+            keepClear={step ? (warnings.keepClear.get(step.id) ?? []) : []}
+            onBringBack={() => step && selected && bringBack(step, selected.strip)}
+            standard={standard}
+            paints={paints}
+            house={house}
+            estimate={estimate}
+            onNewPaint={onNewPaint}
+            painted={step ? paintedUnder(painted, step.id) : []}
+            onStops={(stops) => change({ ...scheme, stops })}
+            onDuplicate={() => {
+              if (!step || !selected) return;
+              const copied = duplicateStep(scheme, selected.strip, step);
+              change(copied.scheme);
+              setSelected({ strip: selected.strip, step: copied.step.id });
+            }}
+            onPaste={(to) => step && change(pasteStep(scheme, step, stepPart, to))}
+            onChange={(part) => selected && change(changeStep(scheme, selected.strip, selected.step, part))}
+            onEvents={(kind, coats) => step && sendMarks(unit.id, step, kind, coats, paintedUnder(painted, step.id))}
+            onRemove={() =>
+              selected && step && takeOut({ kind: 'step', step, partId: selected.strip }, removeStep(scheme, selected.strip, selected.step))
+            }
+          />
+        )}
       </div>
-      {partInHand ? (
-        <PartEditor
-          part={partInHand}
-          scheme={scheme}
-          unitId={unit.id}
-          pictures={pictures}
-          onBefore={saved.retry}
-          onChange={(part) => change(changePart(scheme, partInHand.id, part))}
-        />
-      ) : (
-        <StepEditor
-          key={step?.id ?? 'none'}
-          unit={shownUnit}
-          step={step}
-          part={stepPart}
-          spoiled={step ? warnings.by(step.id, estimate) : null}
-          keepClear={step ? (warnings.keepClear.get(step.id) ?? []) : []}
-          onBringBack={() => step && selected && bringBack(step, selected.strip)}
-          standard={standard}
-          paints={paints}
-          house={house}
-          estimate={estimate}
-          onNewPaint={onNewPaint}
-          painted={step ? paintedUnder(painted, step.id) : []}
-          onChange={(part) => selected && change(changeStep(scheme, selected.strip, selected.step, part))}
-          onEvents={(kind, coats) => step && sendMarks(unit.id, step, kind, coats, paintedUnder(painted, step.id))}
-          onRemove={() =>
-            selected && step && takeOut({ kind: 'step', step, partId: selected.strip }, removeStep(scheme, selected.strip, selected.step))
-          }
-        />
-      )}
-    </div>
+    </SchemeDrag>
   );
 }
 
 const pieceName = (piece: RemovedPiece['piece']): string =>
   piece.kind === 'part' ? `${piece.part.name}, ${counted(piece.part.steps.length, 'step')}` : factsOf(piece.step.technique).label;
-
-/** How long the unit takes up to each standard; what the client pays for is the solid one. */
-function StopLines({ lines, standard }: { lines: ReturnType<typeof stopLines>; standard: Standard }) {
-  return (
-    <dl className={styles.stopLines} aria-label="Stop lines">
-      {lines.map((line) => (
-        <div
-          key={line.standard}
-          className={cx(line.standard === standard && styles.paidFor, !includesStandard(standard, line.standard) && styles.beyond)}
-        >
-          <dt>{line.standard === standard ? `${line.standard}, paid for` : line.standard}</dt>
-          <dd>{minutesText(line.minutes)}</dd>
-        </div>
-      ))}
-    </dl>
-  );
-}

@@ -1,7 +1,9 @@
-import { includesStandard, STANDARDS, type Part, type Scheme, type Standard, type Step, type Unit } from '../../core/scheme/definitions';
+import { includesStandard, STANDARDS, type Paint, type Part, type Standard, type Step, type Unit } from '../../core/scheme/definitions';
 import type { HouseRules } from '../../core/scheme/houseRules';
 import { stepOfKey } from '../../core/scheme/halves';
 import { effortOf } from '../../core/scheme/passes';
+import { withPots } from '../../core/scheme/pots';
+import { stepsUntil } from '../../core/scheme/stops';
 import { factorOf, modelFactors, modelsForStep } from '../../core/scheme/whoTakes';
 import { normMinutes } from '../../core/time/norms';
 import type { CommissionEstimate } from '../../core/views/estimate';
@@ -44,21 +46,45 @@ export function costIfChanged(unit: Unit, step: Step, part: Part | null, estimat
   return (unitMinutes * norm(step)) / norm(original);
 }
 
-/** Minutes a unit takes up to each standard: its stop lines. */
+/** A place to stop at, and the hands-on minutes of the unit up to it. */
+export interface StopLine {
+  id: string;
+  name: string;
+  /** Null for one set by hand. */
+  standard: Standard | null;
+  usable: boolean;
+  minutes: number;
+}
+
+/** The standards of a unit and the stops set by hand, each with its minutes; by default it can be used from the lowest standard on. */
 export function stopLines(
   unit: Unit,
-  scheme: Scheme,
+  paidFor: Standard,
+  paints: readonly Paint[],
   estimate: CommissionEstimate,
   house: HouseRules,
-): { standard: Standard; minutes: number }[] {
-  const steps = [
+): { lines: StopLine[]; optionalMinutes: number } {
+  const { scheme } = unit;
+  const costs = [
     ...scheme.parts.flatMap((part) => part.steps.map((step) => ({ step, part }))),
     ...scheme.allOver.map((step) => ({ step, part: null })),
-  ];
-  return STANDARDS.map((standard) => ({
+  ].map(({ step, part }) => ({ step, minutes: stepCost(unit, step, part, estimate, house).unitMinutes }));
+  const sum = (isIn: (step: Step) => boolean) => costs.reduce((total, { step, minutes }) => total + (isIn(step) ? minutes : 0), 0);
+  const pots = withPots(new Map(paints.map((paint) => [paint.id, paint])), [scheme]);
+  const isSaid = scheme.stops.some((stop) => stop.usable);
+  const byHand = scheme.stops.map((stop): StopLine => {
+    const steps = stepsUntil(stop, unit, paidFor, pots, house);
+    return { id: stop.id, name: stop.name, standard: null, usable: stop.usable, minutes: sum((step) => steps.has(step.id)) };
+  });
+  const standards = STANDARDS.map((standard): StopLine => ({
+    id: standard,
+    name: standard,
     standard,
-    minutes: steps
-      .filter(({ step }) => includesStandard(standard, step.standard))
-      .reduce((sum, { step, part }) => sum + stepCost(unit, step, part, estimate, house).unitMinutes, 0),
+    usable: !isSaid && standard === STANDARDS[0],
+    minutes: sum((step) => includesStandard(standard, step.standard)),
   }));
+  return {
+    lines: [...byHand, ...standards],
+    optionalMinutes: sum((step) => step.optional && includesStandard(paidFor, step.standard)),
+  };
 }

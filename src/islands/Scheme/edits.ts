@@ -28,10 +28,69 @@ const usualCoverage = (technique: Technique, overAll: boolean): number => {
   return ['basecoat', 'translucent', 'wash'].includes(technique) ? 0.15 : 0.05;
 };
 
-export const newStep = (technique: Technique, paint: string | null, overAll: boolean): Step => ({
-  ...usualStep(ulid(), technique, factsOf(technique).usesPaint ? paint : null, usualCoverage(technique, overAll)),
+/** A new step in a part covers it, a highlight a third of it; without a part it is as large as such steps are. */
+export const newStep = (technique: Technique, paint: string | null, overAll: boolean, part: Pick<Part, 'surface'> | null = null): Step => ({
+  ...usualStep(
+    ulid(),
+    technique,
+    factsOf(technique).usesPaint ? paint : null,
+    part ? coverageIn(technique, part) : usualCoverage(technique, overAll),
+  ),
   standard: ['base', 'shade', 'prime', 'rim', 'ground', 'varnish', 'build'].includes(factsOf(technique).moment) ? 'quick' : 'table',
 });
+
+const LEAST_COVERAGE = 0.005;
+const coverageIn = (technique: Technique, { surface }: Pick<Part, 'surface'>): number =>
+  Math.max(LEAST_COVERAGE, factsOf(technique).moment === 'highlight' ? surface / 3 : surface);
+
+/** A step takes the place of another, in its own strip or in that of another part; at the end where no place is named. */
+export function moveStepTo(scheme: Scheme, stepId: string, to: { strip: StripId; before: string | null }): Scheme {
+  const all = [...scheme.parts.flatMap((part) => part.steps), ...scheme.allOver];
+  const step = all.find(({ id }) => id === stepId);
+  if (!step || to.before === stepId) return scheme;
+  const without = (steps: Step[]) => steps.filter(({ id }) => id !== stepId);
+  const taken = {
+    ...scheme,
+    allOver: without(scheme.allOver),
+    parts: scheme.parts.map((part) => ({ ...part, steps: without(part.steps) })),
+  };
+  return mapStrip(taken, to.strip, (steps) => {
+    const place = steps.findIndex(({ id }) => id === to.before);
+    return place < 0 ? [...steps, step] : [...steps.slice(0, place), step, ...steps.slice(place)];
+  });
+}
+
+/** A part takes the place of another. */
+export const movePartTo = (scheme: Scheme, partId: string, place: number): Scheme => {
+  const from = scheme.parts.findIndex(({ id }) => id === partId);
+  return { ...scheme, parts: moved(scheme.parts, from, place - from) };
+};
+
+/** A step once more, right behind itself. */
+export function duplicateStep(scheme: Scheme, strip: StripId, step: Step): { scheme: Scheme; step: Step } {
+  const copy = { ...step, id: ulid() };
+  const behind = (steps: Step[]) => steps.flatMap((each) => (each.id === step.id ? [each, copy] : [each]));
+  return { scheme: mapStrip(scheme, strip, behind), step: copy };
+}
+
+/** A part with its steps once more, further out than itself. */
+export function duplicatePart(scheme: Scheme, part: Part): Scheme {
+  const copy = { ...part, id: ulid(), name: `${part.name} 2`, steps: part.steps.map((step) => ({ ...step, id: ulid() })) };
+  return { ...scheme, parts: scheme.parts.flatMap((each) => (each.id === part.id ? [each, copy] : [each])) };
+}
+
+/** A step at the end of the strips of these parts, as large there as it was here by the size of the parts. */
+export function pasteStep(scheme: Scheme, step: Step, from: Part | null, to: readonly string[]): Scheme {
+  const share = from && from.surface > 0 ? step.coverage / from.surface : null;
+  return {
+    ...scheme,
+    parts: scheme.parts.map((part) => {
+      if (!to.includes(part.id)) return part;
+      const coverage = share === null ? step.coverage : Math.min(1, Math.max(LEAST_COVERAGE, share * part.surface));
+      return { ...part, steps: [...part.steps, { ...step, id: ulid(), coverage }] };
+    }),
+  };
+}
 
 export const addPart = (scheme: Scheme, name: string, paint: string | null): Scheme => ({
   ...scheme,
