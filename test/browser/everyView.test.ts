@@ -15,6 +15,7 @@ const VIEWS = [
   '/bench',
   '/ledger',
   '/shelf',
+  '/library',
   '/house-rules',
   '/backups',
   '/nowhere',

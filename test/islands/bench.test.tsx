@@ -51,6 +51,7 @@ function benchAfter(events: BenchEvent[], minute: number, at = shed): Bench {
     view,
     job: view.job,
     pass,
+    references: [],
     figures: figures(100, 2),
     first: figures(120, 3),
     lookBacks: lookBacks(scene, START + minute * MINUTE),

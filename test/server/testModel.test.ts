@@ -4,7 +4,11 @@ import { expect } from 'chai';
 import sharp from 'sharp';
 import { InputError } from '../../src/core/formats/InputError';
 import { loadIntakeFigures } from '../../src/server/commissions/loadIntakeFigures';
+import { exportCommission } from '../../src/server/commissions/exportCommission';
+import { importCommission } from '../../src/server/commissions/importCommission';
+import { deleteCommission } from '../../src/server/commissions/lifecycle';
 import { saveIntake } from '../../src/server/commissions/saveIntake';
+import { setAgreed } from '../../src/server/commissions/scope';
 import { addPicture, changePicture, loadPictures, pictureFile } from '../../src/server/pictures/pictures';
 import { encodePicture } from '../../src/server/pictures/encodePicture';
 import { answerTestModel } from '../../src/server/testModel/answerTestModel';
@@ -135,5 +139,31 @@ describe('a test model', () => {
     expect((await rejected(saveIntake(given.stores, id, { revision: 2, commission: entry, units: [unit] }, NOW))).message).to.match(
       /another window/,
     );
+  });
+
+  it('goes with its commission as a file, pictures, answers and revisions among it, and comes back from one', async () => {
+    const { id, unit, folder } = await waitingUnit();
+    const file = await plain(20, 20).png().toBuffer();
+    await addPicture(given.stores, file, new URLSearchParams({ commission: id, unit: unit.id, caption: 'box' }), NOW);
+    const round = await sendTestModel(given.stores, unit.id, { to: 'club@example.org', note: '', pictureIds: [] }, { now: NOW, folder });
+    await answerTestModel(given.stores, unit.id, { roundId: round.id, answer: 'approved', note: 'lovely' }, minute(20));
+    await setAgreed(given.stores, id, { agreed: true }, NOW);
+    await saveIntake(
+      given.stores,
+      id,
+      { revision: 3, commission: entry, units: [{ ...unit, promised: 12, testModel: 'approved' }] },
+      minute(25),
+    );
+    const first = (await exportCommission(given.stores, id)).text;
+    await deleteCommission(given.stores, id, { deleted: true }, NOW);
+    await importCommission(given.stores, JSON.parse(first), minute(40));
+    const second = JSON.parse((await exportCommission(given.stores, id)).text) as Record<string, unknown>;
+    expect(second['record']).to.deep.equal((JSON.parse(first) as typeof second)['record']);
+    expect(await loadPictures(given.stores, new URLSearchParams({ commission: id }))).to.have.lengthOf(1);
+    expect((await figures(id, 50)).scope.map(({ after }) => after)).to.deep.equal(['12']);
+    const broken = JSON.parse(first) as { id: string; record: { pictures: { jpeg: string }[] } };
+    broken.record.pictures[0]!.jpeg = 'AAAA';
+    await deleteCommission(given.stores, id, { deleted: true }, NOW);
+    expect(await rejected(importCommission(given.stores, broken, minute(41)))).to.be.instanceOf(InputError);
   });
 });

@@ -8,6 +8,7 @@ import { benchRunSchema, checkRun, eventsOfRun, type BenchRun } from './benchRun
 import { commissionFields, paintSchema, unitFields } from './commissionSchemas';
 import { unitsAsToday } from './earlierSchemes';
 import { schemeOf, schemeSchema } from './schemeSchemas';
+import { recordOf, recordSchema, type CommissionRecord } from './commissionRecord';
 import { aroundUnit, checkScheme } from './checkScheme';
 import { checkUnits } from './checkUnits';
 import { id, instant, list, minutes, oneOf, parse, requiredText } from './fields';
@@ -36,6 +37,8 @@ export interface CommissionFile extends Commission {
   judgements: JudgedRowId[];
   /** The painter's own order of what is left, when there is one. */
   line?: OwnLine;
+  /** What was agreed, sent, answered and shown; left out where there is nothing. */
+  record?: CommissionRecord;
 }
 
 /** The painter's own order with its wishes; jobs and trays by the ids of the line problem. */
@@ -48,6 +51,7 @@ const common = {
   paints: list(paintSchema),
   units: list(object({ ...unitFields, scheme: schemeSchema.required() }), 500),
   line: ownLine().default(undefined),
+  record: recordSchema.optional().default(undefined),
 };
 
 const schema = object({
@@ -71,7 +75,15 @@ const isFirst = (value: unknown): boolean =>
   typeof value === 'object' && value !== null && 'format' in value && value.format === FIRST_FORMAT;
 
 const asFile = (parsed: InferType<typeof schema>): CommissionFile =>
-  ({ ...parsed, format: COMMISSION_FORMAT, units: unitsOf(parsed.units), events: parsed.events.map(eventOf) }) as CommissionFile;
+  ({
+    ...parsed,
+    format: COMMISSION_FORMAT,
+    units: unitsOf(parsed.units),
+    events: parsed.events.map(eventOf),
+    ...withRecord(parsed),
+  }) as CommissionFile;
+
+const withRecord = ({ record }: { record?: InferType<typeof recordSchema> | undefined }) => (record ? { record: recordOf(record) } : {});
 
 const unitsOf = (parsed: InferType<typeof schema>['units']): Unit[] =>
   parsed.map((unit) => ({ ...unit, scheme: schemeOf(unit.scheme) }) as Unit);
@@ -117,7 +129,18 @@ function checkEvents({ id, units, events, judgements }: CommissionFile, taken: S
   });
 }
 
-const FIELDS = ['id', ...Object.keys(commissionFields), 'closedAt', 'paints', 'units', 'bench', 'events', 'judgements', 'line'] as const;
+const FIELDS = [
+  'id',
+  ...Object.keys(commissionFields),
+  'closedAt',
+  'paints',
+  'units',
+  'bench',
+  'events',
+  'judgements',
+  'line',
+  'record',
+] as const;
 
 /** Writes a commission, its fields always in the same order; reading it again and writing that gives the same text. */
 export function writeCommission(file: Omit<CommissionFile, 'format'>): string {

@@ -78,12 +78,6 @@ export function Strip({ id, name, steps, onAdd, onRename, onSelectPart, onMovePa
         )}
         {onMovePart && (
           <span className={styles.partTools}>
-            <button type="button" className={styles.grip} {...attributes} {...listeners} aria-label={`Move ${name}`}>
-              <GripVertical aria-hidden="true" size={16} />
-            </button>
-            <Button kind="quiet" aria-label={`More about ${name}`} onClick={onSelectPart}>
-              <Settings2 aria-hidden="true" size={16} />
-            </Button>
             <Button kind="quiet" aria-label={`${name} deeper`} onClick={() => onMovePart(-1)}>
               <ArrowUp aria-hidden="true" size={16} />
             </Button>
@@ -112,6 +106,16 @@ export function Strip({ id, name, steps, onAdd, onRename, onSelectPart, onMovePa
           </Button>
         </li>
       </ol>
+      {onMovePart && (
+        <span className={styles.partHandles}>
+          <button type="button" className={styles.grip} {...attributes} {...listeners} aria-label={`Move ${name}`}>
+            <GripVertical aria-hidden="true" size={16} />
+          </button>
+          <Button kind="quiet" aria-label={`More about ${name}`} onClick={onSelectPart}>
+            <Settings2 aria-hidden="true" size={16} />
+          </Button>
+        </span>
+      )}
     </div>
   );
 }

@@ -3,6 +3,7 @@ import { useRef, useState, type ClipboardEvent, type DragEvent } from 'react';
 import { CLOSENESSES, pictureUrl, type Picture } from '../../core/views/pictures';
 import { Button } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
+import { Hidden } from '../../ui/Hidden/Hidden';
 import { cx } from '../../ui/cx';
 import { picturesAt, type PicturePlace, type Pictures } from './usePictures';
 import styles from './Pictures.module.css';
@@ -79,8 +80,12 @@ export function PictureStrip({ pictures, place, of }: PictureStripProps) {
             event.target.value = '';
           }}
         />
-        <Button aria-label={`Choose a ${what}: ${of}`} onClick={() => input.current?.click()}>
+        <Button onClick={() => input.current?.click()}>
           Choose a picture
+          <Hidden>
+            {' '}
+            ({what}: {of})
+          </Hidden>
         </Button>
         <span>or drop or paste one here</span>
         {isBusy && <span role="status">Storing …</span>}

@@ -1,22 +1,27 @@
 import type { BenchEvent } from '../../core/bench/definitions';
 import { SITTING_GAP_MINUTES } from '../../core/bench/foldClock';
+import { isEmptyRecord } from '../../core/formats/commissionRecord';
 import { writeCommission } from '../../core/formats/commission';
 import type { Paint, Unit } from '../../core/scheme/definitions';
 import { paintsOfScheme } from '../../core/scheme/pots';
 import { wholeCommission } from '../../core/views/selection';
 import type { StoredEvent } from '../../core/views/stored';
 import { findCommission } from '../workshop/loadWorkshop';
+import { readRecord } from './commissionRecord';
 import type { Stores } from '../stores';
 
 const GAP_MS = SITTING_GAP_MINUTES * 60_000;
 
 /** A commission with its units, schemes, the paints they use, and everything logged at the bench, as a file. */
 export async function exportCommission(stores: Stores, id: string | undefined): Promise<{ name: string; text: string }> {
-  const { revision: _revision, createdAt: _createdAt, closedAt, ...commission } = await findCommission(stores, id);
+  const stored = await findCommission(stores, id);
+  const { revision: _revision, createdAt: _createdAt, agreedAt: _agreed, closedAt, ...commission } = stored;
   const units = (await stores.commissions.units(commission.id)).map(
     ({ commissionId: _commission, schemeRevision: _scheme, ...unit }): Unit => unit,
   );
-  const used = usedPaints(units);
+  const unitIds = await stores.commissions.unitIds(commission.id);
+  const record = await readRecord(stores, stored, unitIds);
+  const used = usedPaints([...units, ...record.revisions]);
   const paints = (await stores.paints.list()).filter((paint) => used.has(paint.id));
   const line = await stores.workshop.ownLine(wholeCommission(commission.id));
   const judgements = (await stores.timeLog.ofCommission(commission.id))
@@ -29,16 +34,17 @@ export async function exportCommission(stores: Stores, id: string | undefined): 
       closedAt,
       paints: paints.sort(byId),
       units,
-      ...ofOneBench(await eventsFor(stores, await stores.commissions.unitIds(commission.id)), await stores.workshop.benchId()),
+      ...ofOneBench(await eventsFor(stores, unitIds), await stores.workshop.benchId()),
       judgements,
       ...(line && { line }),
+      ...(!isEmptyRecord(record) && { record }),
     }),
   };
 }
 
 const byId = (a: Paint, b: Paint) => (a.id < b.id ? -1 : 1);
 
-const usedPaints = (units: Unit[]) => new Set(units.flatMap((unit) => [...paintsOfScheme(unit.scheme)]));
+const usedPaints = (units: readonly Pick<Unit, 'scheme'>[]) => new Set(units.flatMap((unit) => [...paintsOfScheme(unit.scheme)]));
 
 /**
  * The events of these units, and of all else in their sittings what moves the clock: breaks whole, work on other commissions as

@@ -4,6 +4,7 @@ import { readCommission, type CommissionFile } from '../../core/formats/commissi
 import type { Paint } from '../../core/scheme/definitions';
 import { wholeCommission } from '../../core/views/selection';
 import { refuseOtherEvents } from '../bench/refuseOtherEvents';
+import { encodeRecord, writeRecord } from './commissionRecord';
 import { ConflictError } from '../errors';
 import type { Stores } from '../stores';
 
@@ -19,9 +20,12 @@ export interface ImportedCommission {
  */
 export async function importCommission(stores: Stores, value: unknown, now: Date): Promise<ImportedCommission> {
   const file = readCommission(value);
+  const encoded = file.record ? await encodeRecord(file.record) : [];
   return stores.allOrNothing(async (within) => {
     await refuseKnown(within, file);
-    return takeIn(within, file, now);
+    const taken = await takeIn(within, file, now);
+    if (file.record) await writeRecord(within, file.id, file.record, encoded);
+    return taken;
   });
 }
 
@@ -45,7 +49,7 @@ const few = (ids: readonly string[]): string =>
   ids.length > MOST_NAMED ? `${ids.slice(0, MOST_NAMED).join(', ')} and ${ids.length - MOST_NAMED} more` : ids.join(', ');
 
 async function takeIn(stores: Stores, file: CommissionFile, now: Date): Promise<ImportedCommission> {
-  const { format: _format, paints, units, bench, events, judgements, line, closedAt, ...commission } = file;
+  const { format: _format, paints, units, bench, events, judgements, line, record: _record, closedAt, ...commission } = file;
   const shelf = new Map((await stores.paints.list()).map((paint) => [paint.id, paint]));
   await stores.paints.addMissing(paints);
   await stores.commissions.insert(commission, now.toISOString(), closedAt);

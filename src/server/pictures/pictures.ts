@@ -10,7 +10,7 @@ import { encodePicture } from './encodePicture';
 type Call = Pick<Stores, 'commissions' | 'pictures'>;
 
 /** Pictures that a commission may have; the file that is the backup stays handy. */
-const MOST_PICTURES = 300;
+const MOST_PICTURES = 100;
 
 /** Where a new picture belongs, as its address says. */
 const placeSchema = object({

@@ -1,0 +1,87 @@
+import { number, object, string, type InferType } from 'yup';
+import { SCOPE_SUBJECTS, type ScopeChange } from '../views/scope';
+import { CLOSENESSES, PICTURE_KINDS, type Picture } from '../views/pictures';
+import { REVISION_REASONS, type SchemeRevision } from '../views/revisions';
+import { ANSWERS, type TestRound } from '../views/testModel';
+import { id, instant, list, note, oneOf, text } from './fields';
+import { schemeOf, schemeSchema } from './schemeSchemas';
+
+/** What was agreed, sent, answered and shown for a commission, beside its units and its bench. */
+export interface CommissionRecord {
+  /** When the scope was agreed; null while it is open. */
+  agreedAt: string | null;
+  scope: Omit<ScopeChange, 'id' | 'commissionId'>[];
+  /** Letters themselves stay in the outbox. */
+  testRounds: Omit<TestRound, 'id' | 'mailId'>[];
+  revisions: Omit<SchemeRevision, 'id'>[];
+  /** Each with its JPEG, base64. */
+  pictures: (Pick<Picture, 'unitId' | 'partId' | 'kind' | 'closeness' | 'caption' | 'addedAt'> & { jpeg: string })[];
+}
+
+export const NO_RECORD: CommissionRecord = { agreedAt: null, scope: [], testRounds: [], revisions: [], pictures: [] };
+
+const MOST = 1000;
+const MOST_PICTURES = 100;
+const MOST_BASE64 = 4_000_000;
+
+const orNull = () => id().nullable().notRequired().defined();
+const when = () => instant().nullable().notRequired().defined();
+const minutes = () => number().strict().required().min(0).max(10_000_000);
+const short = (what: string) => text(what).defined();
+
+export const recordSchema = object({
+  agreedAt: when(),
+  scope: list(
+    object({
+      at: instant(),
+      unitId: orNull(),
+      unit: short('the name of the unit'),
+      subject: oneOf(SCOPE_SUBJECTS),
+      before: short('what it was'),
+      after: short('what it is'),
+      minutesBefore: minutes(),
+      minutesAfter: minutes(),
+      note: note(),
+    }),
+    MOST,
+  ),
+  testRounds: list(
+    object({
+      unitId: id(),
+      sentAt: when(),
+      sentTo: short('an address'),
+      note: note(),
+      answer: oneOf(ANSWERS).nullable().notRequired().defined(),
+      answeredAt: when(),
+      answerNote: note(),
+    }),
+    MOST,
+  ),
+  revisions: list(
+    object({ unitId: id(), at: instant(), why: oneOf(REVISION_REASONS), note: note(), scheme: schemeSchema.required() }),
+    MOST,
+  ),
+  pictures: list(
+    object({
+      unitId: orNull(),
+      partId: orNull(),
+      kind: oneOf(PICTURE_KINDS),
+      closeness: oneOf(CLOSENESSES),
+      caption: short('a caption'),
+      addedAt: instant(),
+      jpeg: string()
+        .strict()
+        .required()
+        .max(MOST_BASE64)
+        .matches(/^[A-Za-z0-9+/]+={0,2}$/, 'give a JPEG as base64'),
+    }),
+    MOST_PICTURES,
+  ),
+});
+
+/** What was read, with its schemes in full. */
+export const recordOf = (parsed: InferType<typeof recordSchema>): CommissionRecord =>
+  ({ ...parsed, revisions: parsed.revisions.map((revision) => ({ ...revision, scheme: schemeOf(revision.scheme) })) }) as CommissionRecord;
+
+/** Nothing was agreed, sent or shown. */
+export const isEmptyRecord = (record: CommissionRecord): boolean => JSON.stringify(record) === JSON.stringify(NO_RECORD);
