@@ -12,6 +12,15 @@ interface FindPaintProps {
 
 const MOST_SHOWN = 8;
 
+/** Those that have every word, the names that begin with the first of them first. */
+function foundBy<O extends { label: string }>(words: readonly string[], options: readonly O[]): O[] {
+  const rank = ({ label }: O) => {
+    const name = label.toLowerCase();
+    return name.startsWith(words[0]!) ? 0 : name.includes(` ${words[0]!}`) ? 1 : 2;
+  };
+  return options.filter((option) => words.every((word) => option.label.toLowerCase().includes(word))).toSorted((a, b) => rank(a) - rank(b));
+}
+
 /** A paint found by typing some of its name; Enter takes the first. */
 export function FindPaint({ label, options, onFound }: FindPaintProps) {
   const [typed, setTyped] = useState<string | null>(null);
@@ -23,7 +32,7 @@ export function FindPaint({ label, options, onFound }: FindPaintProps) {
     );
   }
   const words = typed.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = words.length === 0 ? [] : options.filter((option) => words.every((word) => option.label.toLowerCase().includes(word)));
+  const found = words.length === 0 ? [] : foundBy(words, options);
   const take = (id: string) => {
     onFound(id);
     setTyped(null);
