@@ -66,7 +66,7 @@ describe('every way of painting a unit', function () {
     const { scheme } = await firstUnit();
     outer = scheme.parts.find((part) => part.steps[0]!.technique === 'basecoat' && part.steps[0]!.coats === 1)!.name;
     await chip(outer, 0);
-    await user.choose('Another paint for', 'Laces: tar');
+    await user.press('Another paint for Laces: tar');
     await user.find('[aria-label="The same paint for Laces: tar"]');
     await user.isStored();
     const step = (await firstUnit()).scheme.parts.find((part) => part.name === outer)!.steps[0]!;

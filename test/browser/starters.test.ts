@@ -61,7 +61,7 @@ describe('from an empty database to a line with variants', function () {
     await act(user.keys(Key.ENTER));
     await user.see('[data-testid="roster"] summary', /Boots 10 dark \/ 10 tan/);
     await act(driver.executeScript(`document.querySelector('[data-part="Boots"] button[aria-pressed]').click()`));
-    await act(user.choose('Another paint for', 'Boots: tan'));
+    await act(user.press('Another paint for Boots: tan'));
     await user.isStored();
     await act(user.press('Next: in which order?'));
     await user.find('[data-searching="false"]');

@@ -164,7 +164,7 @@ describe('a scheme typed, carried about, kept and used again in other colours', 
     await user.keys(Key.ENTER);
     await user.press('One for each squad');
     await driver.executeScript(`document.querySelector('[data-part="Boots"] button[aria-pressed]').click()`);
-    await user.choose('Another paint for', 'Boots: tan');
+    await user.press('Another paint for Boots: tan');
     await user.isStored();
     const id = /c\/([^/]+)/.exec(scheme)![1]!;
     await user.open(`/line?of=${id}`);

@@ -1,7 +1,6 @@
 import { X } from 'lucide-react';
 import type { Mix, Paint, PaintFor, Scheme, Step } from '../../core/scheme/definitions';
 import { Button } from '../../ui/Button/Button';
-import { SelectField } from '../../ui/Field/Field';
 import { PaintPicker, type PotChoice } from './PaintPicker';
 import { namedOf } from './whom';
 import styles from './View.module.css';
@@ -51,17 +50,18 @@ export function MorePaints({ step, scheme, paints, mixes, onChange, onNewPaint }
           </Button>
         </div>
       ))}
-      {free.length > 0 && first && (
-        <SelectField
-          label="Another paint for"
-          value=""
-          options={[{ value: '', label: 'no others' }, ...free.map(({ id, name }) => ({ value: id, label: name }))]}
-          onChange={(option) => {
-            const other = paints.find((paint) => paint.id !== step.paint) ?? first;
-            if (option !== '') onChange([...step.paintFor, { option, paint: other.id }]);
-          }}
-        />
-      )}
+      {first &&
+        free.map(({ id, name }) => (
+          <Button
+            key={id}
+            kind="quiet"
+            onClick={() =>
+              onChange([...step.paintFor, { option: id, paint: (paints.find((paint) => paint.id !== step.paint) ?? first).id }])
+            }
+          >
+            Another paint for {name}
+          </Button>
+        ))}
     </>
   );
 }

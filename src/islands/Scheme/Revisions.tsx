@@ -12,6 +12,7 @@ import { counted, minutesText, momentText, positionsText } from '../../ui/format
 import { send } from '../shared/api';
 import { stepCost } from './costs';
 import { paintedUnder } from './usePainted';
+import own from './Revisions.module.css';
 import styles from './View.module.css';
 
 interface RevisionsProps {
@@ -65,7 +66,7 @@ export function Revisions({ unit, paints, house, estimate, painted, initial, onB
       )}
       <details className={styles.section} data-testid="revisions">
         <summary>Revisions: {revisions.length === 0 ? 'none kept' : revisions.length}</summary>
-        <ul className={styles.revisions}>
+        <ul className={own.revisions}>
           {revisions.map((revision) => {
             const differences = sinceThen(revision);
             return (
@@ -86,7 +87,7 @@ export function Revisions({ unit, paints, house, estimate, painted, initial, onB
             );
           })}
         </ul>
-        <div className={styles.keepRevision}>
+        <div className={own.keepRevision}>
           <TextField label="Why it is kept" value={note} maxLength={4000} onChange={setNote} />
           <Button onClick={() => void keep().catch((problem: Error) => setError(problem.message))}>Keep it as it is now</Button>
         </div>

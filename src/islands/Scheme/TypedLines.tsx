@@ -5,6 +5,7 @@ import type { Paint, Scheme } from '../../core/scheme/definitions';
 import { factsOf } from '../../core/scheme/techniques';
 import { Button } from '../../ui/Button/Button';
 import { Swatch } from '../../ui/Swatch/Swatch';
+import own from './TypedLines.module.css';
 import styles from './View.module.css';
 
 interface TypedLinesProps {
@@ -28,7 +29,7 @@ export function TypedLines({ scheme, paints, onChange }: TypedLinesProps) {
   return (
     <details className={styles.section} data-testid="typed">
       <summary>Type parts and steps as lines</summary>
-      <div className={styles.typed}>
+      <div className={own.typed}>
         <label htmlFor={id}>One part a line: its name, a colon, its steps with commas between</label>
         <textarea
           id={id}
@@ -48,7 +49,7 @@ export function TypedLines({ scheme, paints, onChange }: TypedLinesProps) {
             <li key={`${index} ${line.part}`}>
               <strong>{line.part ?? 'Over everything'}</strong>
               {line.steps.map((step, place) => (
-                <span key={place} className={styles.typedStep}>
+                <span key={place} className={own.typedStep}>
                   <Swatch hex={step.paint?.hex ?? null} kind={step.paint?.kind ?? null} />
                   {stepWords(step)}
                 </span>

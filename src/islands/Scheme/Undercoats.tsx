@@ -8,6 +8,7 @@ import { Swatch } from '../../ui/Swatch/Swatch';
 import { differenceText } from '../../ui/format';
 import { stepCost } from './costs';
 import { withoutLostEnds } from './edits';
+import own from './Undercoats.module.css';
 import styles from './View.module.css';
 
 interface UndercoatsProps {
@@ -49,7 +50,7 @@ export function Undercoats({ unit, others, standard, paints, house, estimate, is
         Undercoat: {advice.find(({ isPresent }) => isPresent)?.paint.name ?? 'no paint yet'}
         {advice[0]!.minutes < -0.05 && `; ${advice[0]!.paint.name} would save ${differenceText(-advice[0]!.minutes).slice(1)}`}
       </summary>
-      <ul className={styles.undercoats}>
+      <ul className={own.undercoats}>
         {advice.map(({ paint, isPresent, saved, harms, minutes, sharedWith }) => (
           <li key={paint.id}>
             <Swatch hex={paint.hex} kind={paint.kind} />

@@ -10,10 +10,9 @@ import { Button } from '../../ui/Button/Button';
 import { counted } from '../../ui/format';
 import { PlainPictures } from '../shared/PictureStrip';
 import { SaveState } from '../shared/SaveState';
-import { SchoolFields } from '../shared/SchoolFields';
 import { picturesAt, type Pictures } from '../shared/usePictures';
 import { useSaved } from '../shared/useSaved';
-import { costIfChanged, stopLines } from './costs';
+import { stopLines } from './costs';
 import {
   addPart,
   addStep,
@@ -26,7 +25,6 @@ import {
   putBack,
   removePart,
   removeStep,
-  withSchool,
   changePart,
   duplicatePart,
   duplicateStep,
@@ -34,13 +32,12 @@ import {
   changeStep,
   type StripId,
 } from './edits';
-import { Mixes } from './Mixes';
 import { NewPart } from './NewPart';
 import { PartEditor } from './PartEditor';
 import { Revisions } from './Revisions';
 import { Roster } from './Roster';
-import { Rules } from './Rules';
 import { SchemeDrag } from './SchemeDrag';
+import { SchemeSections } from './SchemeSections';
 import { SchemeFiles } from './SchemeFiles';
 import { Starters } from './Starters';
 import { StepEditor } from './StepEditor';
@@ -48,11 +45,9 @@ import { StopLines } from './Stops';
 import { Strip } from './Strip';
 import { sendMarks } from './sendMarks';
 import { TypedLines } from './TypedLines';
-import { Undercoats } from './Undercoats';
 import { UsedAgain } from './UsedAgain';
 import { paintedUnder } from './usePainted';
 import { useWarnings } from './useWarnings';
-import { WhatIf } from './WhatIf';
 import styles from './View.module.css';
 
 interface UnitSchemeProps {
@@ -71,6 +66,10 @@ interface UnitSchemeProps {
   removed: RemovedPiece[];
   revisions: SchemeRevision[];
 }
+
+const EDITOR = 'step-editor';
+const CHOSEN = '[data-part] button[aria-pressed="true"]';
+const focusOn = (css: string) => document.querySelector<HTMLElement>(css)?.focus();
 
 /** The scheme of one unit: strips from the deepest part to the outermost, and beside them the step in hand. */
 export function UnitScheme({
@@ -125,6 +124,8 @@ export function UnitScheme({
     selected: step?.id ?? null,
     onSelect: (stepId: string) => {
       setSelectedPart(null);
+      // Chosen once more, the step is gone on with in the editor: by keyboard it is a long way off.
+      if (step?.id === stepId) focusOn(`#${EDITOR} select`);
       setSelected({ strip: id, step: stepId });
     },
     onMove: (stepId: string, by: number) => change(moveStep(scheme, id, stepId, by)),
@@ -188,21 +189,7 @@ export function UnitScheme({
             <Starters unit={shownUnit} paints={paints} onNewPaint={onNewPaint} onStart={change} />
           )}
           {scheme.allOver.length > 0 && <Strip name="Over everything" steps={scheme.allOver} {...stripProps(null)} />}
-          <Mixes scheme={scheme} paints={paints} onChange={change} onNewPaint={onNewPaint} />
-          <details className={styles.section} data-testid="schools">
-            <summary>
-              Schools of this scheme:{' '}
-              {Object.keys(scheme.schools).length === 0 ? 'as in House rules' : Object.values(scheme.schools).join(', ')}
-            </summary>
-            <div className={styles.schools}>
-              <SchoolFields
-                value={scheme.schools}
-                house={house.schools}
-                onChange={(question, choice) => change(withSchool(scheme, question, choice))}
-              />
-            </div>
-          </details>
-          <Undercoats
+          <SchemeSections
             unit={shownUnit}
             others={others}
             standard={standard}
@@ -211,9 +198,8 @@ export function UnitScheme({
             estimate={estimate}
             isStarted={isStarted}
             onChange={change}
+            onNewPaint={onNewPaint}
           />
-          <WhatIf scheme={scheme} standard={standard} minutesOf={(each, part) => costIfChanged(shownUnit, each, part, estimate, house)} />
-          <Rules unit={shownUnit} standard={standard} paints={paints} house={house} onChange={change} />
           {takenOut.length > 0 && (
             <details className={styles.removed} data-testid="removed">
               <summary>{counted(takenOut.length, 'thing')} removed</summary>
@@ -252,46 +238,50 @@ export function UnitScheme({
             />
           </div>
         </div>
-        {partInHand ? (
-          <PartEditor
-            part={partInHand}
-            scheme={scheme}
-            unitId={unit.id}
-            pictures={pictures}
-            onBefore={saved.retry}
-            onDuplicate={() => change(duplicatePart(scheme, partInHand))}
-            onChange={(part) => change(changePart(scheme, partInHand.id, part))}
-          />
-        ) : (
-          <StepEditor
-            key={step?.id ?? 'none'}
-            unit={shownUnit}
-            step={step}
-            part={stepPart}
-            spoiled={step ? warnings.by(step.id, estimate) : null}
-            keepClear={step ? (warnings.keepClear.get(step.id) ?? []) : []}
-            onBringBack={() => step && selected && bringBack(step, selected.strip)}
-            standard={standard}
-            paints={paints}
-            house={house}
-            estimate={estimate}
-            onNewPaint={onNewPaint}
-            painted={step ? paintedUnder(painted, step.id) : []}
-            onStops={(stops) => change({ ...scheme, stops })}
-            onDuplicate={() => {
-              if (!step || !selected) return;
-              const copied = duplicateStep(scheme, selected.strip, step);
-              change(copied.scheme);
-              setSelected({ strip: selected.strip, step: copied.step.id });
-            }}
-            onPaste={(to) => step && change(pasteStep(scheme, step, stepPart, to))}
-            onChange={(part) => selected && change(changeStep(scheme, selected.strip, selected.step, part))}
-            onEvents={(kind, coats) => step && sendMarks(unit.id, step, kind, coats, paintedUnder(painted, step.id))}
-            onRemove={() =>
-              selected && step && takeOut({ kind: 'step', step, partId: selected.strip }, removeStep(scheme, selected.strip, selected.step))
-            }
-          />
-        )}
+        <div id={EDITOR} className={styles.editorHolder} onKeyDown={(event) => event.key === 'Escape' && focusOn(CHOSEN)}>
+          {partInHand ? (
+            <PartEditor
+              part={partInHand}
+              scheme={scheme}
+              unitId={unit.id}
+              pictures={pictures}
+              onBefore={saved.retry}
+              onDuplicate={() => change(duplicatePart(scheme, partInHand))}
+              onChange={(part) => change(changePart(scheme, partInHand.id, part))}
+            />
+          ) : (
+            <StepEditor
+              key={step?.id ?? 'none'}
+              unit={shownUnit}
+              step={step}
+              part={stepPart}
+              spoiled={step ? warnings.by(step.id, estimate) : null}
+              keepClear={step ? (warnings.keepClear.get(step.id) ?? []) : []}
+              onBringBack={() => step && selected && bringBack(step, selected.strip)}
+              standard={standard}
+              paints={paints}
+              house={house}
+              estimate={estimate}
+              onNewPaint={onNewPaint}
+              painted={step ? paintedUnder(painted, step.id) : []}
+              onStops={(stops) => change({ ...scheme, stops })}
+              onDuplicate={() => {
+                if (!step || !selected) return;
+                const copied = duplicateStep(scheme, selected.strip, step);
+                change(copied.scheme);
+                setSelected({ strip: selected.strip, step: copied.step.id });
+              }}
+              onPaste={(to) => step && change(pasteStep(scheme, step, stepPart, to))}
+              onChange={(part) => selected && change(changeStep(scheme, selected.strip, selected.step, part))}
+              onEvents={(kind, coats) => step && sendMarks(unit.id, step, kind, coats, paintedUnder(painted, step.id))}
+              onRemove={() =>
+                selected &&
+                step &&
+                takeOut({ kind: 'step', step, partId: selected.strip }, removeStep(scheme, selected.strip, selected.step))
+              }
+            />
+          )}
+        </div>
       </div>
     </SchemeDrag>
   );

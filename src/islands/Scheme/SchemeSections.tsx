@@ -1,0 +1,59 @@
+import type { Paint, Scheme, Standard, Unit } from '../../core/scheme/definitions';
+import type { HouseRules } from '../../core/scheme/houseRules';
+import type { CommissionEstimate } from '../../core/views/estimate';
+import { SchoolFields } from '../shared/SchoolFields';
+import { costIfChanged } from './costs';
+import { withSchool } from './edits';
+import { Mixes } from './Mixes';
+import { Rules } from './Rules';
+import { Undercoats } from './Undercoats';
+import { WhatIf } from './WhatIf';
+import styles from './View.module.css';
+
+interface SchemeSectionsProps {
+  unit: Unit;
+  others: Unit[];
+  standard: Standard;
+  paints: Paint[];
+  house: HouseRules;
+  estimate: CommissionEstimate;
+  /** Models are painted. */
+  isStarted: boolean;
+  onChange: (scheme: Scheme) => void;
+  onNewPaint: (paint: Paint) => Promise<void>;
+}
+
+/** What is said of a scheme as a whole: its mixes, schools, undercoat, prices of other ways, and rules. */
+export function SchemeSections({ unit, others, standard, paints, house, estimate, isStarted, onChange, onNewPaint }: SchemeSectionsProps) {
+  const { scheme } = unit;
+  return (
+    <>
+      <Mixes scheme={scheme} paints={paints} onChange={onChange} onNewPaint={onNewPaint} />
+      <details className={styles.section} data-testid="schools">
+        <summary>
+          Schools of this scheme:{' '}
+          {Object.keys(scheme.schools).length === 0 ? 'as in House rules' : Object.values(scheme.schools).join(', ')}
+        </summary>
+        <div className={styles.schools}>
+          <SchoolFields
+            value={scheme.schools}
+            house={house.schools}
+            onChange={(question, choice) => onChange(withSchool(scheme, question, choice))}
+          />
+        </div>
+      </details>
+      <Undercoats
+        unit={unit}
+        others={others}
+        standard={standard}
+        paints={paints}
+        house={house}
+        estimate={estimate}
+        isStarted={isStarted}
+        onChange={onChange}
+      />
+      <WhatIf scheme={scheme} standard={standard} minutesOf={(each, part) => costIfChanged(unit, each, part, estimate, house)} />
+      <Rules unit={unit} standard={standard} paints={paints} house={house} onChange={onChange} />
+    </>
+  );
+}
