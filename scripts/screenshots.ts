@@ -16,6 +16,7 @@ const VIEWS: { name: string; path: string; act?: (user: PageUser) => Promise<voi
   { name: 'trays', path: '/trays?of=SECOND', act: async (user) => void (await user.find('[data-done="true"]')) },
   { name: 'ledger', path: '/ledger' },
   { name: 'shelf', path: '/shelf' },
+  { name: 'library', path: '/library' },
   { name: 'house-rules', path: '/house-rules' },
   { name: 'backups', path: '/backups' },
   {

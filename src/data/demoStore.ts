@@ -5,6 +5,13 @@ import { WorkshopStore } from './workshopStore';
 
 /** Everything that is kept, what refers to others first. */
 const TABLES = [
+  'library_use',
+  'library_scheme',
+  'scheme_revision',
+  'test_round',
+  'mail',
+  'picture',
+  'scope_change',
   'removed_piece',
   'scheme_piece',
   'unit',

@@ -2,6 +2,8 @@ import { expect } from 'chai';
 import { copyUnits, earlierCommissions } from '../../src/server/commissions/earlierUnits';
 import { loadIntakeFigures } from '../../src/server/commissions/loadIntakeFigures';
 import { saveIntake } from '../../src/server/commissions/saveIntake';
+import { saveScheme } from '../../src/server/commissions/saveScheme';
+import { loadEstimate } from '../../src/server/estimate/loadEstimate';
 import { noteScope, setAgreed } from '../../src/server/commissions/scope';
 import { entry, minute, NOW, shopForEachTest } from '../support/shop';
 
@@ -65,5 +67,45 @@ describe('the scope of a commission', () => {
     expect(keepers!.scheme.allOver[0]!.technique).to.equal('clean');
     expect(keepers!.scheme.parts.at(-1)!.steps.map((step) => step.technique)).to.deep.equal(['basecoat', 'assemble']);
     expect(second!.scheme.allOver[0]).to.include({ technique: 'clean', coverage: 0.5 });
+  });
+
+  it('gives cleaning that was taken out and put back its marks again', async () => {
+    const { id, units } = await given.shop.commission();
+    const set = (cleaning: 'none' | 'all round') => save(id, [{ ...units[0]!, cleaning }, units[1]!]);
+    await set('all round');
+    await given.shop.putOnBench(id);
+    await given.shop.record(given.shop.painting(await given.shop.pass('Keepers', null), [1, 2], 1));
+    const cleaned = async () => (await given.shop.line(id)).jobs.find((job) => job.technique === 'clean')?.models.length;
+    expect(await cleaned()).to.equal(8);
+    await set('none');
+    expect(await cleaned()).to.equal(undefined);
+    await set('all round');
+    expect(await cleaned()).to.equal(8);
+  });
+
+  it('has a coat that was painted whole count as both its halves when the school changes in the middle', async () => {
+    const { id, units } = await given.shop.commission();
+    const unit = (await given.stores.commissions.findUnit(units[0]!.id))!;
+    const [coat, cap] = unit.scheme.parts;
+    const layer = { ...cap!.steps[0]!, technique: 'layer' as const };
+    await saveScheme(given.stores, unit.id, { revision: 2, scheme: { ...unit.scheme, parts: [coat!, { ...cap!, steps: [layer] }] } }, NOW);
+    await given.shop.putOnBench(id);
+    await given.shop.record(given.shop.painting(await given.shop.pass('Keepers', 'Cap'), [1, 2, 3], 2));
+    const house = await given.stores.houseRules.load();
+    const hours = async () => (await loadEstimate(given.stores, id, minute(30))).handsOn;
+    const before = await hours();
+    await given.stores.houseRules.save({ ...house, schools: { ...house.schools, faces: 'fronts then backs' } }, 0);
+    const halves = (await given.shop.line(id)).jobs.filter((job) => job.unitName === 'Keepers' && job.technique === 'layer');
+    expect(halves.map((job) => [job.half, job.models.length])).to.deep.equal([
+      ['fronts', 7],
+      ['backs', 7],
+    ]);
+    expect(await hours()).to.be.closeTo(before, 1e-6);
+    const fronts = (await given.shop.bench()).line.passes.find((pass) => pass.half === 'fronts')!;
+    await given.shop.record(given.shop.painting(fronts, [4, 5], 1, 40));
+    await given.stores.houseRules.save(house, 1);
+    const whole = (await given.shop.line(id)).jobs.filter((job) => job.unitName === 'Keepers' && job.technique === 'layer');
+    expect(whole.map((job) => [job.half, job.models.length])).to.deep.equal([[null, 7]]);
+    expect((await given.shop.rows()).find((row) => row.technique === 'layer' && row.models === 2)).to.include({ weight: 1 });
   });
 });

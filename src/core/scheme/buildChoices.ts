@@ -30,12 +30,15 @@ export function cleaningOf(scheme: Pick<Scheme, 'groups' | 'allOver'>): Cleaning
   return steps.length === 2 && isApart ? 'seen from above, leaders all round' : 'other';
 }
 
-/** The scheme with its models cleaned so; a cleaning step that stays keeps its id and so its marks. */
-export function withCleaning(scheme: Scheme, cleaning: Cleaning, newId: () => string): Scheme {
+/**
+ * The scheme with its models cleaned so. A cleaning step that stays keeps its id and so its marks; `idOf` names the first and the
+ * second one, always alike, so that one that was taken out comes back with its marks.
+ */
+export function withCleaning(scheme: Scheme, cleaning: Cleaning, idOf: (place: number) => string): Scheme {
   if (cleaning === 'other' || cleaning === cleaningOf(scheme)) return scheme;
   const before = scheme.allOver.filter(isCleaning);
   const step = (index: number, coverage: number, whom: Step['for']): Step => ({
-    ...(before[index] ?? usualStep(newId(), 'clean', null, coverage)),
+    ...(before[index] ?? usualStep(idOf(index), 'clean', null, coverage)),
     coverage,
     for: whom,
   });
@@ -65,13 +68,17 @@ const isBare = ({ steps }: Part): boolean => steps.length === 2 && steps[0]!.pai
 export function withGluedLater(scheme: Scheme, names: readonly string[], newId: () => string): Scheme {
   const wanted = new Map(names.map((name) => [name.trim().toLowerCase(), name.trim()]).filter(([key]) => key !== '') as [string, string][]);
   const isLate = new Set(gluedLaterOf(scheme));
-  const glue = () => usualStep(newId(), 'assemble', null, 0.05);
+  // Named by its part, so that it comes back with its marks.
+  const glue = (partId: string) => usualStep(`glue-${partId}`, 'assemble', null, 0.05);
   const parts = scheme.parts.flatMap((part): Part[] => {
     const isWanted = wanted.delete(part.name.trim().toLowerCase());
     if (isWanted === isLate.has(part.name)) return [part];
-    if (isWanted) return [{ ...part, steps: [...part.steps, glue()] }];
+    if (isWanted) return [{ ...part, steps: [...part.steps, glue(part.id)] }];
     return isBare(part) ? [] : [{ ...part, steps: part.steps.filter((step) => !isGluing(step)) }];
   });
-  const added = [...wanted.values()].map((name) => usualPart(newId(), name, [usualStep(newId(), 'basecoat', null, 0.1), glue()]));
+  const added = [...wanted.values()].map((name) => {
+    const id = newId();
+    return usualPart(id, name, [usualStep(newId(), 'basecoat', null, 0.1), glue(id)]);
+  });
   return { ...scheme, parts: [...parts, ...added] };
 }

@@ -1,10 +1,13 @@
+import type { Knex } from 'knex';
 import { wholeCommission } from '../../core/views/selection';
-import type { Commission, Paint, Unit } from '../../core/scheme/definitions';
+import { writeScheme } from '../../core/formats/schemeFile';
+import { EMPTY_SCHEME, modelsOf, type Commission, type Paint, type Unit } from '../../core/scheme/definitions';
 import { DEFAULT_HOUSE_RULES, type HouseRules } from '../../core/scheme/houseRules';
 import { BenchStore } from '../benchStore';
 import { CommissionStore } from '../commissionStore';
 import type { OpenedDatabase } from '../database';
 import { HouseRulesStore } from '../houseRulesStore';
+import { LibraryStore } from '../libraryStore';
 import { PaintStore } from '../paintStore';
 import { UNSAVED } from '../revisions';
 import { TimeLogStore } from '../timeLogStore';
@@ -45,6 +48,7 @@ export async function fillDemo({ knex }: Pick<OpenedDatabase, 'knex'>, now: Date
   const testModelUnits = market!.units.filter((unit) => unit.testModel === 'waiting');
   const tested = paintHistory({ ...market!, units: testModelUnits, ...history, sittings: testModelSitting(now) });
   await new BenchStore(knex).add([...tested.events, ...painted.events], now.toISOString());
+  await keepSchemes(knex, coast!, paints, now);
   const workshop = new WorkshopStore(knex);
   await workshop.markDemo(commissions.map(({ commission }) => commission.id));
   await workshop.putOnBench({
@@ -84,4 +88,18 @@ async function saveCommission(
   await store.insert(commission, now.toISOString());
   await store.saveIntake(commission, units, 1);
   for (const unit of units) await store.saveScheme(unit.id, unit.scheme, 1, now.toISOString());
+}
+
+/** A scheme and a recipe for bases, kept from the commission that is half painted. */
+async function keepSchemes(knex: Knex, { commission, units }: { commission: Commission; units: Unit[] }, paints: Paint[], now: Date) {
+  const [keepers, cutters] = units;
+  const library = new LibraryStore(knex);
+  const ground = cutters!.scheme.parts.at(-1)!;
+  for (const { unit, name, kind, scheme } of [
+    { unit: keepers!, name: 'Lamp keeper, tide-washed', kind: 'scheme' as const, scheme: keepers!.scheme },
+    { unit: cutters!, name: 'Mudflat base', kind: 'base recipe' as const, scheme: { ...EMPTY_SCHEME, parts: [ground] } },
+  ]) {
+    const file = writeScheme({ name, size: unit.size, models: modelsOf(unit), standard: commission.standard, paints, scheme });
+    await library.insert({ id: `library-${unit.id}`, name, kind, savedAt: now.toISOString(), fromUnit: unit.id, removedAt: null, file });
+  }
 }

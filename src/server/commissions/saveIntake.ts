@@ -66,6 +66,6 @@ export async function saveIntake(stores: Stores, id: string | undefined, input: 
 function schemeFor(scheme: Scheme, unit: IntakeInput['units'][number], modelsBefore: number | null): Scheme {
   const models = modelsOf(unit);
   const dealt = modelsBefore === null || modelsBefore === models ? scheme : { ...scheme, ...fitRoster(scheme, models) };
-  const cleaned = unit.cleaning === undefined ? dealt : withCleaning(dealt, unit.cleaning, ulid);
+  const cleaned = unit.cleaning === undefined ? dealt : withCleaning(dealt, unit.cleaning, (place) => `clean-${unit.id}-${place}`);
   return unit.gluedLater === undefined ? cleaned : withGluedLater(cleaned, unit.gluedLater, ulid);
 }

@@ -1,4 +1,6 @@
-import { hasOpenCount, hasScheme } from '../../core/scheme/definitions';
+import { noMarks } from '../../core/bench/foldMarks';
+import { hasOpenCount, hasScheme, type Commission } from '../../core/scheme/definitions';
+import { reconcile } from '../../core/scheme/reconcile';
 import type { Stores } from '../stores';
 
 /** What is open at each station, in a word or two; null when nothing asks for attention. */
@@ -9,7 +11,7 @@ export interface StationCounts {
 }
 
 export async function stationCounts(
-  stores: Pick<Stores, 'commissions' | 'workshop'>,
+  stores: Pick<Stores, 'commissions' | 'workshop' | 'houseRules'>,
   commissionId: string | undefined,
 ): Promise<StationCounts> {
   const commission = commissionId === undefined ? null : await stores.commissions.find(commissionId);
@@ -20,16 +22,20 @@ export async function stationCounts(
 }
 
 async function commissionCounts(
-  stores: Pick<Stores, 'commissions'>,
-  { id, name }: { id: string; name: string },
+  stores: Pick<Stores, 'commissions' | 'houseRules'>,
+  { id, name, standard }: Pick<Commission, 'id' | 'name' | 'standard'>,
 ): Promise<StationCounts['commission']> {
   const units = await stores.commissions.units(id);
   const counts = units.filter(hasOpenCount).length;
   const bare = units.filter((unit) => !hasScheme(unit)).length;
+  const house = await stores.houseRules.load();
+  const left = units
+    .flatMap((unit) => reconcile({ ...unit, commissionName: name, standard }, noMarks(), house).open)
+    .filter(({ at }) => at === 'scheme').length;
   return {
     id,
     name,
     intake: counts > 0 ? `${counts} ${counts === 1 ? 'count' : 'counts'} to settle` : null,
-    scheme: bare > 0 ? `${bare} without a scheme` : null,
+    scheme: bare > 0 ? `${bare} without a scheme` : left > 0 ? `${left} left out` : null,
   };
 }

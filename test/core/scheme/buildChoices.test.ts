@@ -4,21 +4,22 @@ import { part, scheme, step } from '../../support/units';
 
 let ids = 0;
 const newId = () => `new${++ids}`;
+const idOf = (place: number) => `clean${place}`;
 
 describe('what is decided at the build', () => {
   const plain = scheme([part('Coat', step('basecoat', { paint: 'red' }))], [step('prime')], { leaders: 1 });
 
   it('says how models are cleaned as steps of the scheme, and reads it back', () => {
     for (const cleaning of CLEANINGS) {
-      const cleaned = withCleaning(plain, cleaning, newId);
+      const cleaned = withCleaning(plain, cleaning, idOf);
       expect(cleaningOf(cleaned)).to.equal(cleaning);
       expect(cleaned.allOver.at(-1)!.technique).to.equal('prime');
     }
   });
 
   it('keeps the step when it becomes more thorough, so that its marks stay', () => {
-    const seen = withCleaning(plain, 'what is seen from above', newId);
-    const round = withCleaning(seen, 'all round', newId);
+    const seen = withCleaning(plain, 'what is seen from above', idOf);
+    const round = withCleaning(seen, 'all round', idOf);
     expect(round.allOver[0]!.id).to.equal(seen.allOver[0]!.id);
     expect(round.allOver[0]!.coverage).to.be.greaterThan(seen.allOver[0]!.coverage);
   });
@@ -26,7 +27,7 @@ describe('what is decided at the build', () => {
   it('leaves cleaning alone that the scheme says in a way of its own', () => {
     const own = scheme([], [step('clean', { for: { only: ['leaders'] } }), step('clean'), step('clean')]);
     expect(cleaningOf(own)).to.equal('other');
-    expect(withCleaning(own, 'other', newId)).to.equal(own);
+    expect(withCleaning(own, 'other', idOf)).to.equal(own);
   });
 
   it('glues a part on behind its paint, a new one with a base coat to be named', () => {
