@@ -14,7 +14,7 @@ import { schemeWarnings } from '../src/core/scheme/spoiled';
 import { commonPaints } from '../src/core/scheme/starters';
 import { wholeCommission } from '../src/core/views/selection';
 import { openDatabase } from '../src/data/database';
-import { loadScheme } from '../src/server/commissions/loadScheme';
+import { loadPasses, loadScheme } from '../src/server/commissions/loadScheme';
 import { saveScheme } from '../src/server/commissions/saveScheme';
 import { loadEstimate } from '../src/server/estimate/loadEstimate';
 import { storesOf } from '../src/server/storesOf';
@@ -80,7 +80,7 @@ await loadEstimate(stores, commission.id, now);
 
 const [first] = units as [Unit];
 const pots = withPots(new Map(paints.map((paint) => [paint.id, paint])), [first.scheme]);
-const times: Record<'window' | 'save' | 'figures' | 'open', number[]> = { window: [], save: [], figures: [], open: [] };
+const times: Record<'window' | 'save' | 'figures' | 'plan' | 'open', number[]> = { window: [], save: [], figures: [], plan: [], open: [] };
 for (let edit = 0; edit < EDITS; edit++) {
   const [deepest, ...others] = first.scheme.parts;
   first.scheme = { ...first.scheme, parts: [...others, deepest!] };
@@ -93,14 +93,17 @@ for (let edit = 0; edit < EDITS; edit++) {
     }),
   );
   times.save.push(await timed(() => saveScheme(stores, first.id, { revision: edit + 2, scheme: first.scheme }, now)));
-  times.figures.push(await timed(() => loadEstimate(stores, commission.id, now)));
+  times.figures.push(await timed(() => loadPasses(stores, commission.id, now)));
+  times.plan.push(await timed(() => loadEstimate(stores, commission.id, now)));
   times.open.push(await timed(() => loadScheme(stores, commission.id, now)));
 }
 console.log(
   `${cpus()[0]?.model ?? 'unknown processor'}, Node.js ${process.version}: ${UNITS} units of ${PARTS} parts, ${EDITS} edits, medians\n`,
 );
-console.log('| rules, warnings and other ways, in the window | the save | the figures of the commission after it | the view opened |');
-console.log('| ---: | ---: | ---: | ---: |');
+console.log(
+  '| rules, warnings and other ways, in the window | the save | the minutes of every step after it | the plan of the commission after it (other views) | the view opened |',
+);
+console.log('| ---: | ---: | ---: | ---: | ---: |');
 console.log(
   `| ${Object.values(times)
     .map((each) => `${median(each).toFixed(0)} ms`)

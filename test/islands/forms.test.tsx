@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { DEFAULT_HOUSE_RULES } from '../../src/core/scheme/houseRules';
 import type { ShownRow } from '../../src/core/views/log';
-import type { CommissionEstimate } from '../../src/core/views/estimate';
+import type { PassEstimates } from '../../src/core/views/estimate';
 import { UnitRow } from '../../src/islands/Intake/UnitRow';
 import { LogTable } from '../../src/islands/Ledger/LogTable';
 import { StepEditor } from '../../src/islands/Scheme/StepEditor';
@@ -51,7 +51,7 @@ describe('a strip of a scheme', () => {
   const keepers = unit('Keepers', [part('coat', coat, eyes)], [], { promised: 10 });
   const estimate = {
     passes: [{ passKey: `${coat.id}#1`, p50: 1.5, why: '14 models of this step logged.' }],
-  } as unknown as CommissionEstimate;
+  } as unknown as PassEstimates;
   const common = { unit: keepers, standard: 'table' as const, paints: [paint('red')], estimate };
 
   it('shows every step with its paint and its minutes for one model and for the unit', () => {

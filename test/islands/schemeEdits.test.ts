@@ -18,7 +18,7 @@ import { reasonsFor } from '../../src/islands/Scheme/reasons';
 import { EMPTY_SCHEME, type Scheme } from '../../src/core/scheme/definitions';
 import { DEFAULT_HOUSE_RULES } from '../../src/core/scheme/houseRules';
 import { normMinutes } from '../../src/core/time/norms';
-import type { CommissionEstimate } from '../../src/core/views/estimate';
+import type { PassEstimates } from '../../src/core/views/estimate';
 import { part, step, unit } from '../support/units';
 
 const two = (): Scheme => addPart(addPart(EMPTY_SCHEME, 'Trousers', 'blue'), 'Coat', 'red');
@@ -71,7 +71,7 @@ describe('what a step costs', () => {
   const coat = step('basecoat', { coats: 2 });
   const eyes = step('eyes', { standard: 'full' });
   const keepers = unit('keepers', [part('coat', coat), part('face', eyes)], [], { promised: 5, leaders: 1 });
-  const estimate = { passes: [{ passKey: `${coat.id}#1`, p50: 3, why: 'logged' }] } as unknown as CommissionEstimate;
+  const estimate = { passes: [{ passKey: `${coat.id}#1`, p50: 3, why: 'logged' }] } as unknown as PassEstimates;
 
   it('counts models, coats and leaders', () => {
     expect(stepCost(keepers, coat, keepers.scheme.parts[0]!, estimate, { ...DEFAULT_HOUSE_RULES, leaderFactor: 1.5 })).to.deep.equal({

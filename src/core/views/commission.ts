@@ -2,7 +2,7 @@ import type { BenchNote } from '../bench/definitions';
 import type { BuildChoices } from '../scheme/buildChoices';
 import type { Paint } from '../scheme/definitions';
 import type { HouseRules } from '../scheme/houseRules';
-import type { CommissionEstimate } from './estimate';
+import type { CommissionEstimate, PassEstimates } from './estimate';
 import type { SchemeRevision } from './revisions';
 import type { RemovedPiece, StoredCommission, StoredUnit, UnitEntry } from './stored';
 
@@ -34,7 +34,7 @@ export interface SchemePicture {
   units: StoredUnit[];
   paints: Paint[];
   house: HouseRules;
-  estimate: CommissionEstimate;
+  estimate: PassEstimates;
   painted: PaintedModels[];
   /** Taken out of the schemes, and can be put back. */
   removed: RemovedPiece[];

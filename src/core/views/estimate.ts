@@ -32,7 +32,11 @@ export interface UnitEstimate extends WorkFigures {
   unitId: string;
 }
 
-export interface CommissionEstimate extends WorkFigures {
-  units: UnitEstimate[];
+/** What the passes of a commission take, whatever order they are planned in. */
+export interface PassEstimates {
   passes: PassEstimate[];
+}
+
+export interface CommissionEstimate extends WorkFigures, PassEstimates {
+  units: UnitEstimate[];
 }

@@ -107,6 +107,9 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
           </tbody>
         </table>
       </Panel>
+      <Removed units={picture.removedUnits.filter((unit) => !units.some((each) => each.id === unit.id))} onBringBack={intake.bringBack} />
+      <Notes picture={picture} />
+      <Figures intake={intake} commissionId={picture.commission.id} models={models} pictures={pictures} />
       <Panel title="Reference pictures">
         <PictureStrip pictures={pictures} place={{ unitId: null, partId: null, kind: 'reference' }} of="the whole commission" />
         {units.map((unit) => (
@@ -118,9 +121,6 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
           </details>
         ))}
       </Panel>
-      <Removed units={picture.removedUnits.filter((unit) => !units.some((each) => each.id === unit.id))} onBringBack={intake.bringBack} />
-      <Notes picture={picture} />
-      <Figures intake={intake} commissionId={picture.commission.id} models={models} pictures={pictures} />
       <div className={styles.foot}>
         <Hours intake={intake} />
         <CommissionActions commission={{ ...picture.commission, ...commission }} />

@@ -3,7 +3,7 @@ import type { Paint, Scheme, Unit } from '../../core/scheme/definitions';
 import type { HouseRules } from '../../core/scheme/houseRules';
 import { schemeDifferences, type SchemeDifference } from '../../core/scheme/schemeDifference';
 import { factorOf, modelFactors } from '../../core/scheme/whoTakes';
-import type { CommissionEstimate } from '../../core/views/estimate';
+import type { PassEstimates } from '../../core/views/estimate';
 import type { SchemeRevision } from '../../core/views/revisions';
 import { Button } from '../../ui/Button/Button';
 import { TextField } from '../../ui/Field/Field';
@@ -19,7 +19,7 @@ interface RevisionsProps {
   unit: Unit;
   paints: Paint[];
   house: HouseRules;
-  estimate: CommissionEstimate;
+  estimate: PassEstimates;
   painted: ReadonlyMap<string, number[]>;
   /** The latest first. */
   initial: SchemeRevision[];

@@ -1,6 +1,6 @@
 import type { Paint, Scheme, Standard, Unit } from '../../core/scheme/definitions';
 import type { HouseRules } from '../../core/scheme/houseRules';
-import type { CommissionEstimate } from '../../core/views/estimate';
+import type { PassEstimates } from '../../core/views/estimate';
 import { SchoolFields } from '../shared/SchoolFields';
 import { costIfChanged } from './costs';
 import { withSchool } from './edits';
@@ -16,7 +16,7 @@ interface SchemeSectionsProps {
   standard: Standard;
   paints: Paint[];
   house: HouseRules;
-  estimate: CommissionEstimate;
+  estimate: PassEstimates;
   /** Models are painted. */
   isStarted: boolean;
   onChange: (scheme: Scheme) => void;

@@ -12,7 +12,7 @@ import {
 import type { HouseRules } from '../../core/scheme/houseRules';
 import { MOMENTS, type Moment } from '../../core/scheme/moments';
 import { factsOf } from '../../core/scheme/techniques';
-import type { CommissionEstimate } from '../../core/views/estimate';
+import type { PassEstimates } from '../../core/views/estimate';
 import { Button } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';
@@ -43,7 +43,7 @@ interface StepEditorProps {
   standard: Standard;
   paints: Paint[];
   house: HouseRules;
-  estimate: CommissionEstimate;
+  estimate: PassEstimates;
   onStops: (stops: Stop[]) => void;
   onDuplicate: () => void;
   /** Copies it to these parts. */

@@ -5,7 +5,7 @@ import { useState, type KeyboardEvent } from 'react';
 import { includesStandard, type Paint, type Part, type Standard, type Step, type Unit } from '../../core/scheme/definitions';
 import type { HouseRules } from '../../core/scheme/houseRules';
 import { factsOf } from '../../core/scheme/techniques';
-import type { CommissionEstimate } from '../../core/views/estimate';
+import type { PassEstimates } from '../../core/views/estimate';
 import { Button } from '../../ui/Button/Button';
 import { TextField } from '../../ui/Field/Field';
 import { Hidden } from '../../ui/Hidden/Hidden';
@@ -28,7 +28,7 @@ interface StripProps {
   unit: Unit;
   standard: Standard;
   paints: Paint[];
-  estimate: CommissionEstimate;
+  estimate: PassEstimates;
   house: HouseRules;
   part: Part | null;
   /** Steps that a later one spoils. */

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { type Paint, type Scheme, type Standard, type Unit } from '../../core/scheme/definitions';
 import type { HouseRules } from '../../core/scheme/houseRules';
 import { undercoatAdvice, undercoatCandidates, withUndercoat, type CoatMinutes } from '../../core/scheme/undercoats';
-import type { CommissionEstimate } from '../../core/views/estimate';
+import type { PassEstimates } from '../../core/views/estimate';
 import { Button } from '../../ui/Button/Button';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { differenceText } from '../../ui/format';
@@ -18,7 +18,7 @@ interface UndercoatsProps {
   standard: Standard;
   paints: Paint[];
   house: HouseRules;
-  estimate: CommissionEstimate;
+  estimate: PassEstimates;
   /** Models are painted: another undercoat comes too late. */
   isStarted: boolean;
   onChange: (scheme: Scheme) => void;

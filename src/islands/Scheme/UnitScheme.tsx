@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { type Paint, type Scheme, type Standard, type Step } from '../../core/scheme/definitions';
 import type { HouseRules } from '../../core/scheme/houseRules';
 import { factsOf } from '../../core/scheme/techniques';
-import type { CommissionEstimate } from '../../core/views/estimate';
+import type { PassEstimates } from '../../core/views/estimate';
 import type { SchemeRevision } from '../../core/views/revisions';
 import type { RemovedPiece, StoredUnit } from '../../core/views/stored';
 import { Button } from '../../ui/Button/Button';
@@ -56,7 +56,7 @@ interface UnitSchemeProps {
   standard: Standard;
   paints: Paint[];
   house: HouseRules;
-  estimate: CommissionEstimate;
+  estimate: PassEstimates;
   pictures: Pictures;
   onSave: (scheme: Scheme) => Promise<void>;
   onNewPaint: (paint: Paint) => Promise<void>;

@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
 import { hasScheme, modelsOf, type Paint, type Scheme } from '../../core/scheme/definitions';
 import type { SchemePicture } from '../../core/views/commission';
-import type { CommissionEstimate } from '../../core/views/estimate';
+import type { PassEstimates } from '../../core/views/estimate';
 import { LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
 import { counted, minutesText } from '../../ui/format';
@@ -58,7 +58,7 @@ function OpenedScheme({ picture, commissionId, wantedUnit }: SchemeViewProps & {
     const store = async () => {
       const answer = await send<{ revision: number }>('PUT', `/api/units/${id}/scheme`, { revision: revisions.current.get(id), scheme });
       revisions.current.set(id, answer.revision);
-      setEstimate(await send<CommissionEstimate>('GET', `/api/commissions/${commissionId}/estimate`));
+      setEstimate(await send<PassEstimates>('GET', `/api/commissions/${commissionId}/passes`));
     };
     const stored = (saves.current.get(id) ?? Promise.resolve()).then(store, store);
     saves.current.set(id, stored);

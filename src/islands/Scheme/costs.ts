@@ -6,7 +6,7 @@ import { withPots } from '../../core/scheme/pots';
 import { stepsUntil } from '../../core/scheme/stops';
 import { factorOf, modelFactors, modelsForStep } from '../../core/scheme/whoTakes';
 import { normMinutes } from '../../core/time/norms';
-import type { CommissionEstimate } from '../../core/views/estimate';
+import type { PassEstimates } from '../../core/views/estimate';
 
 /** What one coat of a step takes, and where the figure comes from. */
 export interface StepCost {
@@ -20,7 +20,7 @@ export interface StepCost {
   why: string;
 }
 
-export function stepCost(unit: Unit, step: Step, part: Part | null, estimate: CommissionEstimate, house: HouseRules): StepCost {
+export function stepCost(unit: Unit, step: Step, part: Part | null, estimate: PassEstimates, house: HouseRules): StepCost {
   const known = estimate.passes.find((pass) => stepOfKey(pass.passKey) === step.id);
   // A step that was only just changed or lies above the standard is not in the estimate: the norm stands in until it is.
   const perModel = (known ? known.p50 : normMinutes(step.technique, unit.size, step.coverage)) * effortOf({ part, half: null });
@@ -37,7 +37,7 @@ export function stepCost(unit: Unit, step: Step, part: Part | null, estimate: Co
 }
 
 /** What a step of the unit would take over it if it were another technique or covered another share: the painter's pace on it, times the norms. */
-export function costIfChanged(unit: Unit, step: Step, part: Part | null, estimate: CommissionEstimate, house: HouseRules): number {
+export function costIfChanged(unit: Unit, step: Step, part: Part | null, estimate: PassEstimates, house: HouseRules): number {
   const { unitMinutes } = stepCost(unit, step, part, estimate, house);
   const original = [...unit.scheme.parts.flatMap((each) => each.steps), ...unit.scheme.allOver].find((each) => each.id === step.id);
   const isKnown = estimate.passes.some((pass) => stepOfKey(pass.passKey) === step.id);
@@ -61,7 +61,7 @@ export function stopLines(
   unit: Unit,
   paidFor: Standard,
   paints: readonly Paint[],
-  estimate: CommissionEstimate,
+  estimate: PassEstimates,
   house: HouseRules,
 ): { lines: StopLine[]; optionalMinutes: number } {
   const { scheme } = unit;

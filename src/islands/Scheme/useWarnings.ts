@@ -5,7 +5,7 @@ import { passesOf } from '../../core/scheme/passes';
 import { withPots } from '../../core/scheme/pots';
 import { schemeWarnings } from '../../core/scheme/spoiled';
 import { factsOf } from '../../core/scheme/techniques';
-import type { CommissionEstimate } from '../../core/views/estimate';
+import type { PassEstimates } from '../../core/views/estimate';
 import { costIfChanged } from './costs';
 import { broughtBack } from './edits';
 import type { SpoiledBy } from './Spoiled';
@@ -24,7 +24,7 @@ export function useWarnings(unit: Unit, standard: Standard, paints: Paint[], hou
     return {
       spoiled: new Set(spoiled.map(({ step }) => step)),
       keepClear: new Map(keepClear.map(({ step, parts: ids }) => [step, ids.map((id) => partNames.get(id)!)])),
-      by: (stepId: string, estimate: CommissionEstimate): SpoiledBy | null => {
+      by: (stepId: string, estimate: PassEstimates): SpoiledBy | null => {
         const found = spoiled.find(({ step }) => step === stepId);
         const own = steps.find(({ step }) => step.id === stepId);
         const by = steps.find(({ step }) => step.id === found?.by);

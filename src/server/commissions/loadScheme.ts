@@ -1,6 +1,7 @@
 import { stepOfKey } from '../../core/scheme/halves';
 import type { PaintedModels, SchemePicture } from '../../core/views/commission';
-import { commissionEstimate } from '../estimate/benchEstimate';
+import type { PassEstimates } from '../../core/views/estimate';
+import { passEstimates } from '../estimate/benchEstimate';
 import type { Stores } from '../stores';
 import { findOpenCommission, type Workshop, type WorkUnit } from '../workshop/loadWorkshop';
 
@@ -11,11 +12,17 @@ export async function loadScheme(stores: Stores, commissionId: string | undefine
     units,
     paints: [...workshop.paints.values()],
     house: workshop.house,
-    estimate: await commissionEstimate(stores, workshop, commission.id, now),
+    estimate: passEstimates(workshop, units),
     painted: paintedModels(units, workshop),
     revisions: await stores.revisions.ofUnits(units.map((unit) => unit.id)),
     removed: await stores.commissions.removedPieces(units.map((unit) => unit.id)),
   };
+}
+
+/** What its passes take, as they stand. */
+export async function loadPasses(stores: Stores, commissionId: string | undefined, now: Date): Promise<PassEstimates> {
+  const { workshop, units } = await findOpenCommission(stores, commissionId, now);
+  return passEstimates(workshop, units);
 }
 
 /** What is painted of a commission, pass by pass. */

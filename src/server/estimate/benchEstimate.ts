@@ -7,7 +7,7 @@ import { effortOf, passesOf } from '../../core/scheme/passes';
 import { factorOf, modelFactors } from '../../core/scheme/whoTakes';
 import type { WorkItem } from '../../core/time/definitions';
 import { aroundLikely, outlook, safetyMinutes, type DateOutlook } from '../../core/time/forecast';
-import type { CommissionEstimate, PassEstimate, UnitEstimate, WorkFigures } from '../../core/views/estimate';
+import type { CommissionEstimate, PassEstimate, PassEstimates, UnitEstimate, WorkFigures } from '../../core/views/estimate';
 import { wholeCommission, type Selection } from '../../core/views/selection';
 import { chosenUnits } from '../workshop/choice';
 import type { Workshop, WorkUnit } from '../workshop/loadWorkshop';
@@ -149,6 +149,11 @@ function unitWork(workshop: Workshop, unit: WorkUnit): UnitWork {
   });
   return { id: unit.id, commissionId: unit.commissionId, passes, open, draws: new Float64Array() };
 }
+
+/** What the passes of these units take, without any plan: quick enough to follow every edit of a scheme. */
+export const passEstimates = (workshop: Workshop, units: readonly WorkUnit[]): PassEstimates => ({
+  passes: units.flatMap((unit) => unitWork(workshop, approved(unit)).passes),
+});
 
 const sumOf = (shares: readonly JobShare[]): JobShare => ({
   handsOn: shares.reduce((sum, share) => sum + share.handsOn, 0),
