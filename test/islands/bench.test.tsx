@@ -8,6 +8,7 @@ import { Advice } from '../../src/islands/Bench/Advice';
 import { Instruction } from '../../src/islands/Bench/Instruction';
 import { LateTimes } from '../../src/islands/Bench/LateTimes';
 import { MissPicker } from '../../src/islands/Bench/MissPicker';
+import { References } from '../../src/islands/Bench/References';
 import { SidePanel } from '../../src/islands/Bench/SidePanel';
 import { TrayStrip } from '../../src/islands/Bench/TrayStrip';
 import type { Bench } from '../../src/islands/Bench/useBench';
@@ -142,6 +143,30 @@ describe('around the work', () => {
     expect(markup).to.match(/Missed spots.*model 2: everything, prime/s);
     expect(markup).to.match(/Set aside.*Keepers: 3 to 4/s);
     expect(markup).to.include('Start now: ').and.to.include('Everything is dry.');
+  });
+});
+
+describe('reference pictures at the bench', () => {
+  const picture = {
+    id: 'p',
+    commissionId: 'c',
+    partId: null,
+    kind: 'reference',
+    closeness: 'loosely',
+    caption: 'Box art',
+    width: 9,
+    height: 9,
+  } as const;
+  const shown = (references: object[]) =>
+    renderToStaticMarkup(<References bench={{ ...benchAfter(primed, 40), references } as ReturnType<typeof benchAfter>} />);
+  it('are those of the unit in hand, of its part or of all of it', () => {
+    const of = (more: object) => ({ ...picture, addedAt: '', removedAt: null, ...more });
+    expect(shown([of({ unitId: shirt.unitId })]))
+      .to.include('Box art (follow loosely)')
+      .and.to.include('/api/pictures/p');
+    expect(shown([of({ unitId: shirt.unitId, partId: 'another part' })])).to.equal('');
+    expect(shown([of({ unitId: 'another unit' })])).to.equal('');
+    expect(shown([of({ unitId: shirt.unitId, kind: 'test model' })])).to.equal('');
   });
 });
 

@@ -5,7 +5,6 @@ import { Bar } from '../../ui/Bar/Bar';
 import { Button } from '../../ui/Button/Button';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { counted, differenceText, minutesText, percentText, positionsText } from '../../ui/format';
-import { PlainPictures } from '../shared/PictureStrip';
 import { LateTimes } from './LateTimes';
 import type { Bench } from './useBench';
 import { jobWords, passWords, trayWords, unitWords } from './words';
@@ -29,7 +28,6 @@ export function SidePanel({ bench, now, onTakeUp, onBringBack }: SidePanelProps)
     <aside className={styles.side} aria-label="Around the work" tabIndex={0}>
       <Left bench={bench} />
       <Next bench={bench} now={now} onTakeUp={onTakeUp} />
-      <References bench={bench} />
       <Rack bench={bench} now={now} />
       <Misses bench={bench} />
       <Aside bench={bench} onBringBack={onBringBack} />
@@ -73,21 +71,6 @@ function Left({ bench }: { bench: Bench }) {
           </>
         )}
       </small>
-    </section>
-  );
-}
-
-/** What the part in hand is to look like, and its unit. */
-function References({ bench }: { bench: Bench }) {
-  const { job, references } = bench;
-  const pass = job && bench.passes.get(job.passKey);
-  const shown = references.filter(
-    ({ kind, unitId, partId }) => kind === 'reference' && unitId === job?.unitId && (partId === null || partId === pass?.partId),
-  );
-  if (shown.length === 0) return null;
-  return (
-    <section aria-label="Reference pictures" data-testid="references">
-      <PlainPictures pictures={shown} />
     </section>
   );
 }

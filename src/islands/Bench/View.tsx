@@ -16,6 +16,7 @@ import { Instruction } from './Instruction';
 import { MissPicker, type MissStart } from './MissPicker';
 import { NewDay } from './NewDay';
 import { NoteLine } from './NoteLine';
+import { References } from './References';
 import { SheetEntry } from './SheetEntry';
 import { SidePanel } from './SidePanel';
 import { TouchUpPicker } from './TouchUpPicker';
@@ -126,6 +127,7 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
         {!bench.hasEnded && job && <NewDay bench={bench} now={now} />}
         {job ? <Instruction bench={bench} now={now} /> : <Finished bench={bench} onLookOver={() => ask({ kind: 'miss', start: null })} />}
         {job && <TrayStrip bench={bench} now={now} onPick={(model) => back(() => actions.pick(job, model))()} />}
+        <References bench={bench} />
         <Advice bench={bench} now={now} onOffer={back(actions.takeOffer)} onLooked={(look) => back(() => actions.looked(look))()} />
         {missed && missed.model > 1 && asking === null && (
           <p className={styles.quiet} data-testid="look-at-others">
