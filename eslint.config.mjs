@@ -3,7 +3,7 @@ import astro from 'eslint-plugin-astro';
 import importX from 'eslint-plugin-import-x';
 import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
-import { coreMayImport, layers } from './scripts/layers.mjs';
+import { coreMayImport, layers, lineRooms } from './scripts/layers.mjs';
 
 /** Zones of the layer table: what stands in `target` may not import what stands in `from`. */
 const zones = Object.entries(layers).flatMap(([layer, allowed]) => [
@@ -15,6 +15,14 @@ const zones = Object.entries(layers).flatMap(([layer, allowed]) => [
   },
 ]);
 
+/** The same for the rooms of the line engine; what stands beside them is for all. */
+const rooms = Object.entries(lineRooms).map(([room, allowed]) => ({
+  target: `./src/core/line/${room}`,
+  from: './src/core/line',
+  except: ['./definitions.ts', ...[room, ...allowed].map((name) => `./${name}`)],
+  message: `src/core/line/${room} may import ${['definitions', ...allowed].join(', ')}.`,
+}));
+
 export default tseslint.config(
   { ignores: ['dist/', '.astro/', 'node_modules/', '/data/', '/demo-data/', '*.tmp.ts'] },
   js.configs.recommended,
@@ -25,7 +33,7 @@ export default tseslint.config(
     plugins: { 'import-x': importX, 'react-hooks': reactHooks },
     rules: {
       ...reactHooks.configs['recommended-latest'].rules,
-      'import-x/no-restricted-paths': ['error', { zones }],
+      'import-x/no-restricted-paths': ['error', { zones: [...zones, ...rooms] }],
       'import-x/no-cycle': 'error',
       '@typescript-eslint/no-non-null-assertion': 'off',
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true }],

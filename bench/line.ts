@@ -10,11 +10,11 @@
 import { spawnSync } from 'node:child_process';
 import { cpus } from 'node:os';
 import { parseArgs } from 'node:util';
-import { compileLine } from '../src/core/line/compileLine';
-import { GREEDY_WEIGHTS, greedyOrder } from '../src/core/line/constructOrder';
-import { OrderJudge } from '../src/core/line/OrderJudge';
-import { enteredOrder } from '../src/core/line/precedence';
-import { runSolver } from '../src/core/line/runSolver';
+import { compileLine } from '../src/core/line/problem/compileLine';
+import { GREEDY_WEIGHTS, greedyOrder } from '../src/core/line/search/constructOrder';
+import { OrderJudge } from '../src/core/line/search/OrderJudge';
+import { enteredOrder } from '../src/core/line/problem/precedence';
+import { runSolver } from '../src/core/line/search/runSolver';
 import { madeUpCommission } from './madeUpCommission';
 
 const SIZES = [8, 14, 30, 60, 100, 140, 300, 600, 1000];

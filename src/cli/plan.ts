@@ -1,10 +1,10 @@
 import { parseArgs } from 'node:util';
 import { InputError } from '../core/formats/InputError';
 import { readLineProblem, readOrder } from '../core/formats/lineProblem';
-import { compileLine } from '../core/line/compileLine';
+import { compileLine } from '../core/line/problem/compileLine';
 import type { LineProblem } from '../core/line/definitions';
-import { planOrder } from '../core/line/planOrder';
-import type { SolveReport } from '../core/line/runSolver';
+import { planOrder } from '../core/line/search/planOrder';
+import type { SolveReport } from '../core/line/search/runSolver';
 import { solveInThread } from '../server/threads/threads';
 import { readJsonFile } from './readJsonFile';
 

@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
 import { ulid } from 'ulid';
-import type { OwnLine } from '../core/line/carryOver';
+import type { OwnLine } from '../core/line/hand/carryOver';
 import { selectionKey, type Selection } from '../core/views/selection';
 import type { BenchOrder } from '../core/views/stored';
 import { isBusy } from './dataErrors';

@@ -1,11 +1,11 @@
 import { expect } from 'chai';
 import { renderToStaticMarkup } from 'react-dom/server';
-import { fixedStrategies, strategyOf } from '../../src/core/line/strategies';
-import { compileLine } from '../../src/core/line/compileLine';
+import { fixedStrategies, strategyOf } from '../../src/core/line/search/strategies';
+import { compileLine } from '../../src/core/line/problem/compileLine';
 import type { LineWish } from '../../src/core/line/definitions';
-import { explainPlace, type PlaceReason } from '../../src/core/line/explainPlace';
-import { planOrder } from '../../src/core/line/planOrder';
-import { placesFor } from '../../src/core/line/places';
+import { explainPlace, type PlaceReason } from '../../src/core/line/hand/explainPlace';
+import { planOrder } from '../../src/core/line/search/planOrder';
+import { placesFor } from '../../src/core/line/hand/places';
 import { sharedLegs } from '../../src/core/scheme/sharedLegs';
 import { CarryDetails } from '../../src/islands/Line/CarryDetails';
 import { chartBlocks, threadPath } from '../../src/islands/Line/chartBlocks';

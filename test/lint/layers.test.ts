@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { ESLint } from 'eslint';
 import { readdirSync, statSync } from 'node:fs';
-import { layers } from '../../scripts/layers.mjs';
+import { layers, lineRooms } from '../../scripts/layers.mjs';
 
 /** An existing file of each layer, to import from where it is forbidden. */
 const SOMETHING_OF: Record<string, string> = {
@@ -51,6 +51,24 @@ describe('the layer table', function () {
       'no-restricted-properties',
       'no-restricted-properties',
     ]);
+  });
+
+  it('keeps each room of the line engine from knowing those behind it', async () => {
+    const names = Object.keys(lineRooms);
+    for (const [place, room] of names.slice(0, -1).entries()) {
+      const behind = { timing: 'LineClock', bounds: 'lowerBound', search: 'solveLine', hand: 'places' }[names[place + 1]!];
+      expect(await lint(`src/core/line/${room}/planted.ts`, `export * from '../${names[place + 1]}/${behind}';\n`), room).to.include(
+        'import-x/no-restricted-paths',
+      );
+    }
+    expect(
+      await lint('src/core/line/hand/planted.ts', `export * from '../search/solveLine';\nexport * from '../definitions';\n`),
+    ).to.deep.equal([]);
+  });
+
+  it('lists every room of the line engine', () => {
+    const folders = readdirSync('src/core/line').filter((name) => statSync(`src/core/line/${name}`).isDirectory());
+    expect(folders).to.have.members(Object.keys(lineRooms));
   });
 
   it('lists every folder of src', () => {

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
-import { compileLine } from '../../src/core/line/compileLine';
-import { timeOrder } from '../../src/core/line/timeOrder';
+import { compileLine } from '../../src/core/line/problem/compileLine';
+import { timeOrder } from '../../src/core/line/timing/timeOrder';
 import { legsOf } from '../../src/core/scheme/legs';
 import type { LegSheet } from '../../src/core/views/legSheet';
 import { legSheetDocument } from '../../src/print/legSheet';

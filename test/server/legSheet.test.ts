@@ -1,6 +1,6 @@
 import { expect } from 'chai';
-import { compileLine } from '../../src/core/line/compileLine';
-import { enteredOrder } from '../../src/core/line/precedence';
+import { compileLine } from '../../src/core/line/problem/compileLine';
+import { enteredOrder } from '../../src/core/line/problem/precedence';
 import { InputError } from '../../src/core/formats/InputError';
 import { wholeCommission } from '../../src/core/views/selection';
 import { chooseUnits } from '../../src/server/workshop/choice';

@@ -1,7 +1,7 @@
 import { factorOf } from '../../src/core/scheme/whoTakes';
 import { expect } from 'chai';
-import { compileLine } from '../../src/core/line/compileLine';
-import { enteredOrder } from '../../src/core/line/precedence';
+import { compileLine } from '../../src/core/line/problem/compileLine';
+import { enteredOrder } from '../../src/core/line/problem/precedence';
 import { buildLine } from '../../src/core/scheme/buildLine';
 import { rosterFrom } from '../../src/core/views/trays';
 import { wholeCommission } from '../../src/core/views/selection';

@@ -1,9 +1,9 @@
 import { expect } from 'chai';
 import type { CommissionFile } from '../../src/core/formats/commission';
 import { InputError } from '../../src/core/formats/InputError';
-import { compileLine } from '../../src/core/line/compileLine';
+import { compileLine } from '../../src/core/line/problem/compileLine';
 import type { LineWish } from '../../src/core/line/definitions';
-import { enteredOrder } from '../../src/core/line/precedence';
+import { enteredOrder } from '../../src/core/line/problem/precedence';
 import { exportCommission } from '../../src/server/commissions/exportCommission';
 import { importCommission } from '../../src/server/commissions/importCommission';
 import { wholeCommission } from '../../src/core/views/selection';

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { madeUpCommission } from '../../bench/madeUpCommission';
-import { compileLine } from '../../src/core/line/compileLine';
-import { solveLine } from '../../src/core/line/solveLine';
+import { compileLine } from '../../src/core/line/problem/compileLine';
+import { solveLine } from '../../src/core/line/search/solveLine';
 import { quickOrder } from '../../src/server/line/quickOrder';
 
 describe('the quick order behind an estimate', () => {

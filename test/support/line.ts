@@ -1,7 +1,7 @@
-import { compileLine } from '../../src/core/line/compileLine';
-import { solveLine, type SolveOptions } from '../../src/core/line/solveLine';
-import type { DoesNotFit } from '../../src/core/line/timeOrder';
-import { planOrder } from '../../src/core/line/planOrder';
+import { compileLine } from '../../src/core/line/problem/compileLine';
+import { solveLine, type SolveOptions } from '../../src/core/line/search/solveLine';
+import type { DoesNotFit } from '../../src/core/line/timing/timeOrder';
+import { planOrder } from '../../src/core/line/search/planOrder';
 import type { LinePlan, LineProblem } from '../../src/core/line/definitions';
 import { buildLine } from '../../src/core/scheme/buildLine';
 import type { LinePicture } from '../../src/core/views/line';

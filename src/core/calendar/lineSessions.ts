@@ -1,4 +1,4 @@
-import { compileLine } from '../line/compileLine';
+import { compileLine } from '../line/problem/compileLine';
 import type { LineProblem, LineSession } from '../line/definitions';
 import type { WeeklySession } from '../scheme/houseRules';
 import { benchSessions, sessionMinutes } from './benchSessions';

@@ -1,6 +1,6 @@
 import { object, type InferType } from 'yup';
 import type { BenchEvent } from '../bench/definitions';
-import type { OwnLine } from '../line/carryOver';
+import type { OwnLine } from '../line/hand/carryOver';
 import type { Commission, Paint, Unit } from '../scheme/definitions';
 import { ROW_VERDICTS, type RowJudgement } from '../time/definitions';
 import { benchEventSchema, checkBenchEvent, compactEvent, eventOf } from './benchEvents';

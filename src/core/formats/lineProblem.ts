@@ -1,8 +1,8 @@
 import { array, lazy, mixed, object, type AnyObject, type ISchema } from 'yup';
 import { LINE_PROBLEM_FORMAT, type LineJob, type LineProblem, type LineWish } from '../line/definitions';
-import { compileLine } from '../line/compileLine';
-import { enteredOrder } from '../line/precedence';
-import { arrangeByWishes } from '../line/wishes';
+import { compileLine } from '../line/problem/compileLine';
+import { enteredOrder } from '../line/problem/precedence';
+import { arrangeByWishes } from '../line/problem/wishes';
 import {
   atLeast,
   count,

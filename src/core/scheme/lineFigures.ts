@@ -1,5 +1,5 @@
-import { compileLine } from '../line/compileLine';
-import { timeOrder, type TimedOrder } from '../line/timeOrder';
+import { compileLine } from '../line/problem/compileLine';
+import { timeOrder, type TimedOrder } from '../line/timing/timeOrder';
 import type { LineSession } from '../line/definitions';
 import type { BuiltLine } from './buildLine';
 import { jobMinutes } from './lineJobs';

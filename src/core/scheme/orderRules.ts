@@ -6,7 +6,8 @@ import type { Pot } from './pots';
 import { Precedence } from './Precedence';
 import { RULES, type CatalogueRule, type HardRow, type SoftRow } from './ruleCatalogue';
 import type { RuleContext } from './ruleTerms';
-import { schoolsOf, type SchoolQuestion, type Schools } from './schools';
+import type { SchoolQuestion, Schools } from './schools';
+import { schoolsOf } from './schoolsOf';
 import { stagePasses, touchingParts, type StagedPass } from './stagedPasses';
 import { factsOf } from './techniques';
 

@@ -1,6 +1,6 @@
 import { HALF_SHARE, halvesOf, idOfHalf, type Half } from './halves';
 import type { HouseRules } from './houseRules';
-import { schoolsOf } from './schools';
+import { schoolsOf } from './schoolsOf';
 import { modelsNamed, modelsTaking } from './whoTakes';
 import type { Part, Standard, Step, Unit } from './definitions';
 import { potIdsOf } from './pots';

@@ -1,6 +1,3 @@
-import type { Unit } from './definitions';
-import type { HouseRules } from './houseRules';
-
 /** Where painters differ and both are right: a choice in House rules, which a scheme may override. The first of each is the default. */
 export const SCHOOLS = {
   parts: ['deepest first', 'messiest first', 'largest first'],
@@ -43,9 +40,3 @@ export const SCHOOL_LABELS = {
   faces: 'Layers and edge lines',
   leaders: 'Leaders',
 } as const satisfies Record<SchoolQuestion, string>;
-
-/** The schools of the house, over which those of the scheme win. */
-export const schoolsOf = ({ scheme }: Pick<Unit, 'scheme'>, house: Pick<HouseRules, 'schools'>): Schools => ({
-  ...house.schools,
-  ...scheme.schools,
-});

@@ -1,6 +1,6 @@
 import { modelsOf, type Unit } from './definitions';
 import type { HouseRules } from './houseRules';
-import { schoolsOf } from './schools';
+import { schoolsOf } from './schoolsOf';
 import { leadersOf } from './whoTakes';
 
 /** Models of one unit that travel together, in the order they are painted. */

@@ -4,7 +4,7 @@ import { orderRules } from './orderRules';
 import type { Pass } from './passes';
 import type { Pot } from './pots';
 import { Precedence } from './Precedence';
-import { schoolsOf } from './schools';
+import { schoolsOf } from './schoolsOf';
 import { isFirstPaint, stagePasses, touchingParts, type StagedPass } from './stagedPasses';
 import { factsOf } from './techniques';
 

@@ -1,8 +1,9 @@
 import { readOrder } from '../formats/lineProblem';
-import { compileLine, type CompiledLine } from '../line/compileLine';
+import type { CompiledLine } from '../line/problem/compiledLine';
+import { compileLine } from '../line/problem/compileLine';
 import type { LineProblem, LineTotals } from '../line/definitions';
-import { solveLine, type SolveOptions } from '../line/solveLine';
-import { timeOrder } from '../line/timeOrder';
+import { solveLine, type SolveOptions } from '../line/search/solveLine';
+import { timeOrder } from '../line/timing/timeOrder';
 import { buildLine, type Roster } from './buildLine';
 import type { HouseRules } from './houseRules';
 import { jobMinutes, type JobInfo } from './lineJobs';

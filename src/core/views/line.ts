@@ -1,5 +1,5 @@
 import type { LineSessions } from '../calendar/lineSessions';
-import type { OwnLine } from '../line/carryOver';
+import type { OwnLine } from '../line/hand/carryOver';
 import type { BuiltLine } from '../scheme/buildLine';
 import type { Selection } from './selection';
 

@@ -1,5 +1,5 @@
 import type { BenchEvent } from '../bench/definitions';
-import type { OwnLine } from '../line/carryOver';
+import type { OwnLine } from '../line/hand/carryOver';
 import type { Commission, Paint, Part, Step, Unit } from '../scheme/definitions';
 import type { JudgedRow } from '../time/definitions';
 import type { Selection } from './selection';

@@ -1,10 +1,10 @@
 import { benchLine, factsOfPass } from '../../core/bench/benchLine';
 import type { BenchEvent, WorkFacts } from '../../core/bench/definitions';
 import { SITTING_GAP_MINUTES } from '../../core/bench/foldClock';
-import { compileLine } from '../../core/line/compileLine';
+import { compileLine } from '../../core/line/problem/compileLine';
 import type { LineSession } from '../../core/line/definitions';
-import { solveLine } from '../../core/line/solveLine';
-import { timeOrder } from '../../core/line/timeOrder';
+import { solveLine } from '../../core/line/search/solveLine';
+import { timeOrder } from '../../core/line/timing/timeOrder';
 import { buildLine, type BuiltLine, type Roster } from '../../core/scheme/buildLine';
 import type { JobInfo } from '../../core/scheme/lineJobs';
 import type { Commission, Paint, Unit } from '../../core/scheme/definitions';

@@ -1,5 +1,5 @@
 import type { OrderChange } from '../../core/line/definitions';
-import type { PlaceReason } from '../../core/line/explainPlace';
+import type { PlaceReason } from '../../core/line/hand/explainPlace';
 import { jobMinutes } from '../../core/scheme/lineJobs';
 import { coatWords } from '../../core/scheme/halves';
 import { factsOf } from '../../core/scheme/techniques';

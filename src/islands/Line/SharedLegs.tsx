@@ -1,4 +1,4 @@
-import type { Strategy } from '../../core/line/strategies';
+import type { Strategy } from '../../core/line/search/strategies';
 import type { SharedLeg } from '../../core/scheme/sharedLegs';
 import { setupLabel } from '../../core/scheme/setups';
 import { Swatch } from '../../ui/Swatch/Swatch';

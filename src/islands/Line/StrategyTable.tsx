@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import type { LineTotals } from '../../core/line/definitions';
-import type { Strategy, StrategyId } from '../../core/line/strategies';
+import type { Strategy, StrategyId } from '../../core/line/search/strategies';
 import { Bar } from '../../ui/Bar/Bar';
 import { Panel } from '../../ui/Panel/Panel';
 import { dayOfText, minutesText } from '../../ui/format';

@@ -1,6 +1,6 @@
 import { X } from 'lucide-react';
 import type { LineProblem, LineWish } from '../../core/line/definitions';
-import type { WishPrice } from '../../core/line/wishPrices';
+import type { WishPrice } from '../../core/line/hand/wishPrices';
 import type { JobInfo } from '../../core/scheme/lineJobs';
 import type { LinePicture } from '../../core/views/line';
 import { Button } from '../../ui/Button/Button';

@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import type { LinePlan, LineSession } from '../../core/line/definitions';
-import type { PlaceCost } from '../../core/line/places';
+import type { PlaceCost } from '../../core/line/hand/places';
 import { dayOfText, minutesText, timeOfDayText } from '../../ui/format';
 import { threadPath, type ChartBlock } from './chartBlocks';
 import type { ChartScale, Scale } from './chartScale';

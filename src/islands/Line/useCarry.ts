@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
-import type { CompiledLine } from '../../core/line/compileLine';
+import type { CompiledLine } from '../../core/line/problem/compiledLine';
 import type { LinePlan } from '../../core/line/definitions';
-import type { PlaceCost } from '../../core/line/places';
+import type { PlaceCost } from '../../core/line/hand/places';
 import type { AskPlaces } from './useDesk';
 
 /** Jobs picked up from the line, and where they may be put down. */

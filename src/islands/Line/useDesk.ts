@@ -1,8 +1,8 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { LineProblem } from '../../core/line/definitions';
-import type { PlaceReason } from '../../core/line/explainPlace';
-import type { PlaceCost } from '../../core/line/places';
-import type { Strategy } from '../../core/line/strategies';
+import type { PlaceReason } from '../../core/line/hand/explainPlace';
+import type { PlaceCost } from '../../core/line/hand/places';
+import type { Strategy } from '../../core/line/search/strategies';
 import type { TrayInfo } from '../../core/scheme/lineJobs';
 import type { DeskAnswer, DeskQuestion } from '../workers/desk.worker';
 

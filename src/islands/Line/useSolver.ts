@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { LineProblem } from '../../core/line/definitions';
-import type { SolveReport, SolveRequest } from '../../core/line/runSolver';
+import type { SolveReport, SolveRequest } from '../../core/line/search/runSolver';
 
 const SEED = 1;
 

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { LineProblem } from '../../core/line/definitions';
-import type { WishPrice } from '../../core/line/wishPrices';
+import type { WishPrice } from '../../core/line/hand/wishPrices';
 import type { PricesRequest } from '../workers/wishPrices.worker';
 
 /** What each wish of the line costs, worked out beside the page; null until it is known. */

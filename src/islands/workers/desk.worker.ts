@@ -1,8 +1,9 @@
-import { compileLine, type CompiledLine } from '../../core/line/compileLine';
+import type { CompiledLine } from '../../core/line/problem/compiledLine';
+import { compileLine } from '../../core/line/problem/compileLine';
 import type { LineProblem } from '../../core/line/definitions';
-import { explainPlace, type PlaceReason } from '../../core/line/explainPlace';
-import { fixedStrategies, type Strategy } from '../../core/line/strategies';
-import { placesFor, type PlaceCost } from '../../core/line/places';
+import { explainPlace, type PlaceReason } from '../../core/line/hand/explainPlace';
+import { fixedStrategies, type Strategy } from '../../core/line/search/strategies';
+import { placesFor, type PlaceCost } from '../../core/line/hand/places';
 
 /** Questions about one line; the first message lays the line on the desk. */
 export type DeskQuestion =

@@ -1,4 +1,4 @@
-import { runSolver, type SolveRequest } from '../../core/line/runSolver';
+import { runSolver, type SolveRequest } from '../../core/line/search/runSolver';
 
 addEventListener('message', ({ data }: MessageEvent<SolveRequest>) => {
   runSolver(

@@ -1,5 +1,5 @@
 import type { LineProblem } from '../../core/line/definitions';
-import { wishPrices } from '../../core/line/wishPrices';
+import { wishPrices } from '../../core/line/hand/wishPrices';
 
 export interface PricesRequest {
   problem: LineProblem;

@@ -3,7 +3,7 @@ import { foldClock } from '../../core/bench/foldClock';
 import { foldMarks } from '../../core/bench/foldMarks';
 import { compactEvent } from '../../core/formats/benchEvents';
 import { benchSessions } from '../../core/calendar/benchSessions';
-import { carryOver } from '../../core/line/carryOver';
+import { carryOver } from '../../core/line/hand/carryOver';
 import type { BuiltLine, Roster } from '../../core/scheme/buildLine';
 import { packMarks, type BenchPicture } from '../../core/views/bench';
 import type { BenchOrder, StoredEvent } from '../../core/views/stored';

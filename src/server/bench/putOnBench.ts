@@ -1,7 +1,7 @@
 import { object, type InferType } from 'yup';
 import { ownLine } from '../../core/formats/commission';
 import { InputError } from '../../core/formats/InputError';
-import { carryOver } from '../../core/line/carryOver';
+import { carryOver } from '../../core/line/hand/carryOver';
 import { checkedLine } from '../line/checkedLine';
 import { lineLeft, wholeLine } from '../workshop/builtLine';
 import { chosenUnits, selectionSchema } from '../workshop/choice';

@@ -1,4 +1,4 @@
-import { carryOver, type OwnLine } from '../../core/line/carryOver';
+import { carryOver, type OwnLine } from '../../core/line/hand/carryOver';
 import type { LineProblem } from '../../core/line/definitions';
 import { selectionKey, type Selection } from '../../core/views/selection';
 import { letOthersIn } from '../inSlices';

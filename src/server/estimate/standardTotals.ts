@@ -1,7 +1,7 @@
 import { noMarks } from '../../core/bench/foldMarks';
 import type { StandardTotals } from '../../core/calendar/backPlan';
 import { lineSessions } from '../../core/calendar/lineSessions';
-import { carryOver } from '../../core/line/carryOver';
+import { carryOver } from '../../core/line/hand/carryOver';
 import { buildLineInSteps, type RosterUnit } from '../../core/scheme/buildLine';
 import { approved, STANDARDS, type Standard } from '../../core/scheme/definitions';
 import { lineFigures, shareMinutes } from '../../core/scheme/lineFigures';

@@ -1,5 +1,5 @@
 import { checkWishes, readOrder } from '../../core/formats/lineProblem';
-import type { OwnLine } from '../../core/line/carryOver';
+import type { OwnLine } from '../../core/line/hand/carryOver';
 import type { LineProblem, LineWish } from '../../core/line/definitions';
 
 /** An order with wishes that fits the line as it is now; what does not is refused with its reason. */

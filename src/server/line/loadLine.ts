@@ -1,5 +1,5 @@
 import { lineSessions } from '../../core/calendar/lineSessions';
-import { carryOver } from '../../core/line/carryOver';
+import { carryOver } from '../../core/line/hand/carryOver';
 import { hasScheme, modelsOf } from '../../core/scheme/definitions';
 import { passesOf } from '../../core/scheme/passes';
 import { lacksPaint } from '../../core/scheme/setups';

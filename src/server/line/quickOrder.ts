@@ -1,6 +1,6 @@
-import { compileLine } from '../../core/line/compileLine';
+import { compileLine } from '../../core/line/problem/compileLine';
 import type { LineProblem } from '../../core/line/definitions';
-import { solveLine } from '../../core/line/solveLine';
+import { solveLine } from '../../core/line/search/solveLine';
 import { solveInThread } from '../threads/threads';
 
 const SEED = 1;

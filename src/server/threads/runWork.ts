@@ -1,5 +1,5 @@
 import { parentPort } from 'node:worker_threads';
-import { runSolver } from '../../core/line/runSolver';
+import { runSolver } from '../../core/line/search/runSolver';
 import type { ThreadAnswer, WorkRequest } from './threads';
 
 const tell = (answer: ThreadAnswer) => parentPort!.postMessage(answer);

@@ -1,6 +1,6 @@
 import path from 'node:path';
 import { Worker } from 'node:worker_threads';
-import type { SolveReport, SolveRequest } from '../../core/line/runSolver';
+import type { SolveReport, SolveRequest } from '../../core/line/search/runSolver';
 import { errorFrom, type Refusal } from './refusals';
 import type { TaskName, TaskRequest, tasks } from './tasks';
 

@@ -1,6 +1,6 @@
 import { lineSessions } from '../../core/calendar/lineSessions';
-import { compileLine } from '../../core/line/compileLine';
-import { timeOrder } from '../../core/line/timeOrder';
+import { compileLine } from '../../core/line/problem/compileLine';
+import { timeOrder } from '../../core/line/timing/timeOrder';
 import { factsOf } from '../../core/scheme/techniques';
 import { wholeCommission, type Selection } from '../../core/views/selection';
 import type { Today, TonightJob } from '../../core/views/today';

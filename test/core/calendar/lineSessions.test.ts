@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import { lineSessions } from '../../../src/core/calendar/lineSessions';
-import { compileLine } from '../../../src/core/line/compileLine';
-import { enteredOrder } from '../../../src/core/line/precedence';
-import { timeOrder } from '../../../src/core/line/timeOrder';
+import { compileLine } from '../../../src/core/line/problem/compileLine';
+import { enteredOrder } from '../../../src/core/line/problem/precedence';
+import { timeOrder } from '../../../src/core/line/timing/timeOrder';
 import { madeUpCommission } from '../../../bench/madeUpCommission';
 import { smallLine } from '../../support/line';
 

@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import { readLineProblem } from '../../../src/core/formats/lineProblem';
-import { compileLine } from '../../../src/core/line/compileLine';
+import { compileLine } from '../../../src/core/line/problem/compileLine';
 import type { LineProblem } from '../../../src/core/line/definitions';
-import { timeOrder } from '../../../src/core/line/timeOrder';
+import { timeOrder } from '../../../src/core/line/timing/timeOrder';
 import { buildLine } from '../../../src/core/scheme/buildLine';
 import { orderRules } from '../../../src/core/scheme/orderRules';
 import { passesOf } from '../../../src/core/scheme/passes';

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
-import { compileLine } from '../../../src/core/line/compileLine';
-import { solveLine } from '../../../src/core/line/solveLine';
+import { compileLine } from '../../../src/core/line/problem/compileLine';
+import { solveLine } from '../../../src/core/line/search/solveLine';
 import { buildLine } from '../../../src/core/scheme/buildLine';
 import { DEFAULT_HOUSE_RULES } from '../../../src/core/scheme/houseRules';
 import { DEFAULT_SCHOOLS, type Schools } from '../../../src/core/scheme/schools';

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
-import { compileLine } from '../../../src/core/line/compileLine';
-import { planOrder } from '../../../src/core/line/planOrder';
+import { compileLine } from '../../../src/core/line/problem/compileLine';
+import { planOrder } from '../../../src/core/line/search/planOrder';
 import { legsOf } from '../../../src/core/scheme/legs';
 import { smallLine } from '../../support/line';
 

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { DEFAULT_HOUSE_RULES } from '../../../src/core/scheme/houseRules';
-import { compileLine } from '../../../src/core/line/compileLine';
-import { planOrder } from '../../../src/core/line/planOrder';
+import { compileLine } from '../../../src/core/line/problem/compileLine';
+import { planOrder } from '../../../src/core/line/search/planOrder';
 import { buildLine } from '../../../src/core/scheme/buildLine';
 import { dryingNeeds } from '../../../src/core/scheme/dryingNeeds';
 import { isWithin, sameSplit, sweetSpot, trayLimits, traySizes, tryTrays, type TrayChoice } from '../../../src/core/scheme/trayChoices';

@@ -1,0 +1,92 @@
+import { BenchCalendar } from '../timing/BenchCalendar';
+import type { CompiledLine } from '../problem/compiledLine';
+import { headBodyTail, headsAndTails } from './headsAndTails';
+import { cheapestOpenings } from './openings';
+
+/**
+ * Minutes of total that no order can beat: the touch-up no order can avoid, plus the largest of four finishes. All
+ * hands-on work with the cheapest way to open every leg that is needed, laid into the sessions; all hands-on work with a
+ * fresh start in every session; the work between the earliest begins and the shortest ways to the end of the line; and the
+ * model that is longest in the hand or too wet to be. Told to stop, it settles for less than it could find.
+ */
+export function lowerBound(line: CompiledLine, shouldStop: () => boolean = () => false): number {
+  if (line.jobCount === 0) return 0;
+  const calendar = new BenchCalendar(line);
+  const handsOn = line.jobMinutes.reduce((sum, minutes) => sum + minutes, 0);
+  let finish = Math.max(finishWithStarts(line, handsOn), line.sessionFrom[0]! + busiestModel(line));
+  if (!shouldStop()) {
+    const openings = cheapestOpenings(line);
+    finish = Math.max(finish, calendar.momentOf(handsOn + openings.total));
+    if (!shouldStop()) finish = Math.max(finish, headBodyTail(line, openings, headsAndTails(line, openings)));
+  }
+  return finish - line.sessionFrom[0]! + forcedTouchUp(line, shouldStop);
+}
+
+/** All the work on one model, which must rest after each job before it may be picked up again; the last rest aside. */
+function busiestModel(line: CompiledLine): number {
+  const minutes = new Float64Array(line.modelCount);
+  const longestRest = new Float64Array(line.modelCount);
+  for (let job = 0; job < line.jobCount; job++) {
+    const rest = line.jobHandle[job]!;
+    for (let cell = line.cellStart[job]!; cell < line.cellStart[job + 1]!; cell++) {
+      const model = line.cellModel[cell]!;
+      minutes[model] = minutes[model]! + line.cellMinutes[cell]! + rest;
+      longestRest[model] = Math.max(longestRest[model]!, rest);
+    }
+  }
+  const start = line.jobSetup.reduce((least, setup) => Math.min(least, line.start[setup]!), Infinity);
+  return start + minutes.reduce((most, each, model) => Math.max(most, each - longestRest[model]!), 0);
+}
+
+/** When the hands-on work would be finished if each session gave up its cheapest start. */
+function finishWithStarts(line: CompiledLine, handsOn: number): number {
+  const start = line.jobSetup.reduce((least, setup) => Math.min(least, line.start[setup]!), Infinity);
+  let left = handsOn;
+  for (let session = 0; session < line.sessionFrom.length; session++) {
+    const from = line.sessionFrom[session]! + start;
+    const room = line.sessionTo[session]! - from;
+    if (left <= room) return from + left;
+    left -= Math.max(room, 0);
+  }
+  return line.sessionTo.at(-1)! + left;
+}
+
+/** Preferences that a chain of hard predecessors contradicts, and the cheaper side of those that contradict each other. */
+function forcedTouchUp(line: CompiledLine, shouldStop: () => boolean): number {
+  const sides = new Map<string, { first: number; then: number; minutes: number; opposite: number }>();
+  let minutes = 0;
+  for (let entry = 0; entry < line.preferMinutes.length; entry++) {
+    const first = line.preferFirst[entry]!;
+    const then = line.preferThen[entry]!;
+    if (first === then) minutes += line.preferMinutes[entry]!;
+    else {
+      const key = first < then ? `${first} ${then}` : `${then} ${first}`;
+      const side = sides.get(key) ?? { first, then, minutes: 0, opposite: 0 };
+      if (side.first === first) side.minutes += line.preferMinutes[entry]!;
+      else side.opposite += line.preferMinutes[entry]!;
+      sides.set(key, side);
+    }
+  }
+  const reach = reachability(line);
+  for (const side of sides.values()) {
+    if (shouldStop()) minutes += Math.min(side.minutes, side.opposite);
+    else if (reach(side.then, side.first)) minutes += side.minutes;
+    else if (reach(side.first, side.then)) minutes += side.opposite;
+    else minutes += Math.min(side.minutes, side.opposite);
+  }
+  return minutes;
+}
+
+/** Must one job stand before another, by any chain? Remembers what it has walked. */
+function reachability(line: CompiledLine): (from: number, to: number) => boolean {
+  const known = new Map<number, Set<number>>();
+  return (from, to) => {
+    let reached = known.get(from);
+    if (!reached) {
+      reached = new Set([from]);
+      for (const job of reached) line.successors[job]!.forEach((next) => reached!.add(next));
+      known.set(from, reached);
+    }
+    return reached.has(to);
+  };
+}

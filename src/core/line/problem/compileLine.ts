@@ -1,0 +1,157 @@
+import type { LineJob, LineProblem } from '../definitions';
+import type { CompiledLine } from './compiledLine';
+import { compileWishes } from './wishes';
+
+/** The 1-based tray positions a job covers. */
+export function coveredModels(job: LineJob, trayModels: number): number[] {
+  return job.models ?? Array.from({ length: trayModels }, (_, index) => index + 1);
+}
+
+const indexById = (items: readonly { id: string }[]) => new Map(items.map((item, index) => [item.id, index]));
+
+/** What of a line depends neither on sessions nor on wishes: it is compiled once for the jobs it was made of. */
+type CompiledWork = Omit<CompiledLine, 'problem' | 'sessionFrom' | 'sessionTo' | 'wishes'>;
+const compiledWork = new WeakMap<LineJob[], { problem: LineProblem; work: CompiledWork }>();
+
+/**
+ * Turns a problem that `readLineProblem` has accepted into flat arrays; ids that do not resolve throw. The same jobs with other
+ * sessions or wishes cost next to nothing, so a problem must not be changed once it was compiled.
+ */
+export function compileLine(problem: LineProblem): CompiledLine {
+  const work = workOf(problem);
+  const sessions = problem.sessions?.length ? problem.sessions : [{ from: 0, to: Infinity }];
+  const jobIndex = indexById(problem.jobs);
+  return {
+    ...work,
+    problem,
+    sessionFrom: Float64Array.from(sessions, (session) => session.from),
+    sessionTo: Float64Array.from(sessions, (session) => session.to),
+    wishes: compileWishes(problem, (id) => jobIndex.get(id)!, work.jobTray),
+  };
+}
+
+const SHARED = ['trays', 'setups', 'start', 'changeover', 'tools', 'prefer'] as const;
+
+function workOf(problem: LineProblem): CompiledWork {
+  const known = compiledWork.get(problem.jobs);
+  if (known && SHARED.every((field) => known.problem[field] === problem[field])) return known.work;
+  const work = compileWork(problem);
+  compiledWork.set(problem.jobs, { problem, work });
+  return work;
+}
+
+function compileWork(problem: LineProblem): CompiledWork {
+  const lookup = (map: Map<string, number>, kind: string, id: string) => {
+    const index = map.get(id);
+    if (index === undefined) throw new Error(`compileLine: ${kind} "${id}" is not in the problem`);
+    return index;
+  };
+  const trayIndex = indexById(problem.trays);
+  const setupIndex = indexById(problem.setups);
+  const toolIndex = indexById(problem.tools ?? []);
+  const jobIndex = indexById(problem.jobs);
+  const { jobs, trays } = problem;
+
+  const trayOffset: number[] = [];
+  let modelCount = 0;
+  for (const tray of trays) {
+    trayOffset.push(modelCount);
+    modelCount += tray.models;
+  }
+
+  const jobTray = Int32Array.from(jobs, (job) => lookup(trayIndex, 'tray', job.tray));
+  const trayJobs: number[][] = trays.map(() => []);
+  jobTray.forEach((tray, job) => trayJobs[tray]!.push(job));
+  const covered = jobs.map((job, j) => coveredModels(job, trays[jobTray[j]!]!.models));
+  const cellStart = new Int32Array(jobs.length + 1);
+  covered.forEach((models, j) => (cellStart[j + 1] = cellStart[j]! + models.length));
+  const cellMinutes = new Float64Array(cellStart[jobs.length]!);
+  const cellSum = new Float64Array(cellStart[jobs.length]!);
+  const cellModel = new Int32Array(cellStart[jobs.length]!);
+  const jobMinutes = new Float64Array(jobs.length);
+  jobs.forEach((job, j) =>
+    covered[j]!.forEach((model, i) => {
+      const cell = cellStart[j]! + i;
+      const minutes = job.minutesPerModel;
+      cellMinutes[cell] = typeof minutes === 'number' ? minutes : minutes[i]!;
+      cellSum[cell] = jobMinutes[j] = jobMinutes[j]! + cellMinutes[cell]!;
+      cellModel[cell] = trayOffset[jobTray[j]!]! + model - 1;
+    }),
+  );
+
+  const edgeStart = new Int32Array(jobs.length + 1);
+  const edgeJob: number[] = [];
+  const edgeLag: number[] = [];
+  const edgeWholeTray: number[] = [];
+  const edgeCellStart: number[] = [];
+  const edgeCell: number[] = [];
+  const edgeLead: number[] = [];
+  const edgeLeadsAtFirst: number[] = [];
+  const jobLongestLag = Float64Array.from(jobs, (job) => job.handleMinutes ?? 0);
+  const successors: number[][] = jobs.map(() => []);
+  jobs.forEach((job, j) => {
+    for (const after of job.after) {
+      const other = lookup(jobIndex, 'job', after.job);
+      edgeJob.push(other);
+      const lag = after.lagMinutes ?? jobs[other]!.dryMinutes;
+      edgeLag.push(lag);
+      jobLongestLag[other] = Math.max(jobLongestLag[other]!, lag);
+      edgeWholeTray.push(after.scope === 'tray' ? 1 : 0);
+      edgeCellStart.push(edgeCell.length);
+      let lead = -Infinity;
+      let leadsAtFirst = 0;
+      if (after.scope === 'model') {
+        const cellOfModel = new Map(covered[other]!.map((model, i) => [model, cellStart[other]! + i]));
+        covered[j]!.forEach((model, i) => {
+          const otherCell = cellOfModel.get(model) ?? -1;
+          edgeCell.push(otherCell);
+          const ahead = otherCell < 0 ? -Infinity : cellSum[otherCell]! - (i === 0 ? 0 : cellSum[cellStart[j]! + i - 1]!);
+          if (ahead <= lead) return;
+          lead = ahead;
+          leadsAtFirst = i === 0 ? 1 : 0;
+        });
+      }
+      edgeLead.push(lead);
+      edgeLeadsAtFirst.push(leadsAtFirst);
+      successors[other]!.push(j);
+    }
+    edgeStart[j + 1] = edgeJob.length;
+  });
+
+  const prefer = problem.prefer ?? [];
+  const tools = problem.tools ?? [];
+  return {
+    jobCount: jobs.length,
+    setupCount: problem.setups.length,
+    cellStart,
+    cellMinutes,
+    cellSum,
+    jobMinutes,
+    cellModel,
+    modelCount,
+    jobSetup: Int32Array.from(jobs, (job) => lookup(setupIndex, 'setup', job.setup)),
+    jobTray,
+    jobHandle: Float64Array.from(jobs, (job) => job.handleMinutes ?? 0),
+    trayJobs: trayJobs.map((list) => Int32Array.from(list)),
+    trayHandles: Uint8Array.from(trayJobs, (list) => (list.some((job) => jobs[job]!.handleMinutes) ? 1 : 0)),
+    jobLongestLag,
+    edgeStart,
+    edgeJob: Int32Array.from(edgeJob),
+    edgeLag: Float64Array.from(edgeLag),
+    edgeWholeTray: Uint8Array.from(edgeWholeTray),
+    edgeCell: Int32Array.from(edgeCell),
+    edgeCellStart: Int32Array.from(edgeCellStart),
+    edgeLead: Float64Array.from(edgeLead),
+    edgeLeadsAtFirst: Uint8Array.from(edgeLeadsAtFirst),
+    successors: successors.map((list) => Int32Array.from(new Set(list))),
+    predecessors: jobs.map((job) => Int32Array.from(new Set(job.after.map((after) => jobIndex.get(after.job)!)))),
+    start: Float64Array.from(problem.start),
+    changeover: Float64Array.from(problem.changeover.flat()),
+    setupTool: Int32Array.from(problem.setups, (setup) => (setup.tool === undefined ? -1 : lookup(toolIndex, 'tool', setup.tool))),
+    toolCopies: Int32Array.from(tools, (tool) => tool.count),
+    toolRest: Float64Array.from(tools, (tool) => tool.restMinutes),
+    preferFirst: Int32Array.from(prefer, (entry) => lookup(jobIndex, 'job', entry.first)),
+    preferThen: Int32Array.from(prefer, (entry) => lookup(jobIndex, 'job', entry.then)),
+    preferMinutes: Float64Array.from(prefer, (entry) => entry.minutes),
+  };
+}

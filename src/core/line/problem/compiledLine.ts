@@ -1,0 +1,73 @@
+import type { LineProblem } from '../definitions';
+
+/**
+ * A checked problem in flat arrays. A *cell* is one covered model of one job: the cells of job j are
+ * `cellStart[j] .. cellStart[j + 1]`, in tray order. An *edge* is one `after` entry, laid out the same way.
+ */
+export interface CompiledLine {
+  problem: LineProblem;
+  jobCount: number;
+  setupCount: number;
+  cellStart: Int32Array;
+  /** Hands-on minutes of each cell. */
+  cellMinutes: Float64Array;
+  /** Hands-on minutes of a job's cells up to this one, with it. */
+  cellSum: Float64Array;
+  /** Hands-on minutes of each job. */
+  jobMinutes: Float64Array;
+  /** The model a cell touches, counted over all trays. */
+  cellModel: Int32Array;
+  modelCount: number;
+  jobSetup: Int32Array;
+  jobTray: Int32Array;
+  jobHandle: Float64Array;
+  trayJobs: Int32Array[];
+  /** 1 for a tray with a job that has handle minutes. */
+  trayHandles: Uint8Array;
+  /** The longest that any other job may have to wait after each job. */
+  jobLongestLag: Float64Array;
+  edgeStart: Int32Array;
+  edgeJob: Int32Array;
+  edgeLag: Float64Array;
+  edgeWholeTray: Uint8Array;
+  /** For a model-scope edge: cell offset within the job to the other job's cell, or -1. Indexed from `edgeCellStart`. */
+  edgeCell: Int32Array;
+  edgeCellStart: Int32Array;
+  /**
+   * For a model-scope edge between jobs that both run without a stop: how long after the other job's begin this one
+   * may begin, drying not counted; -Infinity when they share no model.
+   */
+  edgeLead: Float64Array;
+  /** 1 when it is the first model that sets `edgeLead`, so that a wait for it comes before the job and not inside it. */
+  edgeLeadsAtFirst: Uint8Array;
+  /** The jobs that wait for each job, and those that each job waits for; each counted once. */
+  successors: Int32Array[];
+  predecessors: Int32Array[];
+  start: Float64Array;
+  /** Row-major, setupCount x setupCount. */
+  changeover: Float64Array;
+  /** Tool of a setup, or -1. */
+  setupTool: Int32Array;
+  toolCopies: Int32Array;
+  toolRest: Float64Array;
+  preferFirst: Int32Array;
+  preferThen: Int32Array;
+  preferMinutes: Float64Array;
+  sessionFrom: Float64Array;
+  sessionTo: Float64Array;
+  wishes: CompiledWishes;
+}
+
+/** The wishes of a problem by job index. */
+export interface CompiledWishes {
+  /** The job that each job stands directly behind; -1 anywhere, -2 at the start of the line. */
+  behind: Int32Array;
+  /** Jobs of the same number, 0 or more, stand together. */
+  together: Int32Array;
+  first: { jobs: Int32Array; weight: number }[];
+  treats: { isTreat: Uint8Array; everyModels: number; minutes: number }[];
+  /** Are there jobs that must keep their neighbours? */
+  bind: boolean;
+  /** Are there wishes that cost minutes when they are not kept? */
+  cost: boolean;
+}

@@ -1,0 +1,25 @@
+import type { CompiledLine } from '../problem/compiledLine';
+import { LINE_PLAN_FORMAT, type LinePlan } from '../definitions';
+import { lowerBound } from '../bounds/lowerBound';
+import { timeOrder, type DoesNotFit } from '../timing/timeOrder';
+import { wishesKept } from '../problem/wishes';
+
+/** Rounding up to which a total counts as equal to its bound. */
+const PROOF_ROUNDING = 1e-9;
+
+/** Times one order and says how far from the best possible it can be; `bound` is one that is known already. */
+export function planOrder(line: CompiledLine, order: ArrayLike<number>, bound = lowerBound(line)): LinePlan | DoesNotFit {
+  const timed = timeOrder(line, order);
+  if ('missingMinutes' in timed) return timed;
+  const { total } = timed.totals;
+  return {
+    format: LINE_PLAN_FORMAT,
+    order: timed.jobs.map((job) => job.id),
+    ...timed.totals,
+    bound: Math.min(bound, total),
+    proven: total - bound <= PROOF_ROUNDING * Math.max(1, bound),
+    legs: timed.legs,
+    jobs: timed.jobs,
+    ...(line.problem.wishes?.length && { wishesKept: wishesKept(line, order) }),
+  };
+}

@@ -1,0 +1,64 @@
+import type { CompiledLine } from '../problem/compiledLine';
+import { LineClock } from './LineClock';
+import type { LineLeg, LineTotals, TimedJob } from '../definitions';
+
+/** Touch-up minutes an order costs: every `prefer` entry whose `first` does not stand before its `then`. */
+export function touchUpMinutes(line: CompiledLine, position: Int32Array): number {
+  let minutes = 0;
+  for (let entry = 0; entry < line.preferMinutes.length; entry++) {
+    if (position[line.preferFirst[entry]!]! >= position[line.preferThen[entry]!]!) minutes += line.preferMinutes[entry]!;
+  }
+  return minutes;
+}
+
+/** Where each job stands in an order. */
+export function positionsOf(order: ArrayLike<number>, into: Int32Array = new Int32Array(order.length)): Int32Array {
+  for (let index = 0; index < order.length; index++) into[order[index]!] = index;
+  return into;
+}
+
+export interface TimedOrder {
+  totals: LineTotals;
+  jobs: TimedJob[];
+  legs: LineLeg[];
+  /** End of every cell of the compiled line. */
+  cellEnds: Float64Array;
+}
+
+/** An order that the sessions given cannot hold, with the minutes missing at the least. */
+export interface DoesNotFit {
+  missingMinutes: number;
+}
+
+/** Times a complete order; the order must hold every job once with predecessors first (see `readOrder`). */
+export function timeOrder(line: CompiledLine, order: ArrayLike<number>): TimedOrder | DoesNotFit {
+  const clock = new LineClock(line);
+  const jobs: TimedJob[] = [];
+  const legs: LineLeg[] = [];
+  let finish = clock.time;
+  let changeover = 0;
+  let wait = 0;
+  for (let index = 0; index < order.length; index++) {
+    const job = order[index]!;
+    const { from, begin, end, prep, wait: waited } = clock.place(job);
+    const { id, setup } = line.problem.jobs[job]!;
+    jobs.push({ id, begin, end, prep, wait: waited });
+    changeover += prep;
+    wait += waited;
+    const leg = legs.at(-1);
+    if (leg?.setup === setup) {
+      leg.jobs.push(id);
+      leg.to = end;
+    } else legs.push({ setup, jobs: [id], from, to: end });
+    finish = end;
+  }
+  if (clock.missing > 0) return { missingMinutes: clock.missing };
+  const cellEnds = new Float64Array(line.cellMinutes.length);
+  for (let job = 0; job < line.jobCount; job++)
+    for (let cell = line.cellStart[job]!; cell < line.cellStart[job + 1]!; cell++) cellEnds[cell] = clock.cellEnd(job, cell);
+  const handsOn = line.jobMinutes.reduce((sum, minutes) => sum + minutes, 0);
+  const touchUp = touchUpMinutes(line, positionsOf(order));
+  const total = finish - line.sessionFrom[0]! + touchUp;
+  const totals = { total, finish, bench: handsOn + changeover + wait + touchUp, handsOn, changeover, wait, touchUp };
+  return { totals, jobs, legs, cellEnds };
+}
