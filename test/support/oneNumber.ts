@@ -6,7 +6,8 @@ import { rosterFrom } from '../../src/core/views/trays';
 import { loadBench } from '../../src/server/bench/loadBench';
 import { loadFigures } from '../../src/server/bench/loadFigures';
 import { loadIntake } from '../../src/server/commissions/loadIntake';
-import { loadScheme } from '../../src/server/commissions/loadScheme';
+import { loadIntakeFigures } from '../../src/server/commissions/loadIntakeFigures';
+import { loadPasses, loadScheme } from '../../src/server/commissions/loadScheme';
 import { loadEstimate } from '../../src/server/estimate/loadEstimate';
 import { loadLine } from '../../src/server/line/loadLine';
 import { loadTrays } from '../../src/server/line/loadTrays';
@@ -22,7 +23,11 @@ export async function expectOneNumber(stores: Stores, now: Date): Promise<void> 
     const scheme = await loadScheme(stores, commission.id, now);
     const { passes, units, ...figures } = intake.estimate;
     expect(figures, 'Today and Intake').to.deep.equal(estimate);
-    expect(scheme.estimate, 'Scheme and Intake').to.deep.equal(intake.estimate);
+    expect(scheme.estimate.passes, 'Scheme and Intake').to.deep.equal(passes);
+    expect(await loadPasses(stores, commission.id, now)).to.deep.equal(scheme.estimate);
+    const { totals } = await loadIntakeFigures(stores, commission.id, now);
+    const paidFor = totals.find(({ standard }) => standard === commission.standard)!;
+    expect(paidFor.handsOn, `the standard paid for, ${commission.name}`).to.be.closeTo(estimate.wholeHandsOn, 1e-6);
     expect(await loadEstimate(stores, commission.id, now)).to.deep.equal(intake.estimate);
     expect(estimate.likely).to.be.closeTo(estimate.handsOn + estimate.setUp + estimate.waiting + estimate.touchUp, 1e-9);
     for (const of of ['handsOn', 'setUp', 'waiting', 'touchUp', 'likely', 'wholeHandsOn', 'stepsDone', 'stepsTotal'] as const)
