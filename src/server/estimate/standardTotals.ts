@@ -30,17 +30,16 @@ export async function standardTotals(
   now: Date,
 ): Promise<{ totals: StandardTotals[]; units: UnitAtStandard[] }> {
   const unpainted = { ...workshop, marks: noMarks() };
-  const lineAt = (standard: Standard) => {
+  const lineAt = async (standard: Standard) => {
     const its = units.map((unit) => approved({ ...unit, standard }));
-    return { its, built: inSlices(buildLineInSteps(rosterOf(unpainted, its))) };
+    return { its, built: await inSlices(buildLineInSteps(rosterOf(unpainted, its))) };
   };
-  const paidFor = await lineAt(commission.standard).built;
-  const order = await plannedOrder(stores, wholeCommission(commission.id), paidFor.problem);
+  const paidFor = await lineAt(commission.standard);
+  const order = await plannedOrder(stores, wholeCommission(commission.id), paidFor.built.problem);
   const totals: StandardTotals[] = [];
   const ofUnits: UnitAtStandard[] = [];
   for (const standard of STANDARDS) {
-    const { its, built: building } = lineAt(standard);
-    const built = await building;
+    const { its, built } = standard === commission.standard ? paidFor : await lineAt(standard);
     const own = built.jobs.length === 0 ? [] : carryOver(built.problem, { order, wishes: [] }).order;
     await letOthersIn();
     const sessions = own.length === 0 ? null : lineSessions(built.problem, workshop.house.sessions, now.getTime());
