@@ -4,6 +4,7 @@
  *   npm run bench:line                     totals after 1, 5 and 30 s
  *   npm run bench:line -- --long           the same, and after 10 minutes, for 100 and 1,000 jobs
  *   npm run bench:line -- --jobs 60,140    only these sizes
+ *   npm run bench:line -- --dates          with trays that cost fetching and commissions with dates
  *
  * Every line is solved in a process of its own, so that its memory is its own.
  */
@@ -14,7 +15,8 @@ import { compileLine } from '../src/core/line/problem/compileLine';
 import { GREEDY_WEIGHTS, greedyOrder } from '../src/core/line/search/constructOrder';
 import { OrderJudge } from '../src/core/line/search/OrderJudge';
 import { enteredOrder } from '../src/core/line/problem/precedence';
-import { runSolver } from '../src/core/line/search/runSolver';
+import { runSolver, type SolveReport } from '../src/core/line/search/runSolver';
+import { timeOrder } from '../src/core/line/timing/timeOrder';
 import { madeUpCommission } from './madeUpCommission';
 
 const SIZES = [8, 14, 30, 60, 100, 140, 300, 600, 1000];
@@ -26,6 +28,7 @@ const LONG_MARKS = [5, 30, 600];
 interface Task {
   jobs: number;
   sessions: boolean;
+  dates: boolean;
   seed: number;
   marks: number[];
 }
@@ -35,6 +38,8 @@ interface Result {
   trays: number;
   entered: number;
   greedy: number;
+  /** Minutes that lateness counts in the last order. */
+  late: number;
   firstMs: number;
   /** Seconds after which the order was proven the best, or null. */
   provenAfter: number | null;
@@ -44,8 +49,8 @@ interface Result {
   megabytes: number;
 }
 
-function solve({ jobs, sessions, seed, marks }: Task): Result {
-  const problem = madeUpCommission(seed, { jobs, sessions, trays: TRAYS[jobs] });
+function solve({ jobs, sessions, dates, seed, marks }: Task): Result {
+  const problem = madeUpCommission(seed, { jobs, sessions, dates, trays: TRAYS[jobs] });
   const line = compileLine(problem);
   const judge = new OrderJudge(line);
   const entered = judge.take(enteredOrder(line));
@@ -53,7 +58,7 @@ function solve({ jobs, sessions, seed, marks }: Task): Result {
   const totals = marks.map(() => Infinity);
   let firstMs = -1;
   const result = { setups: line.setupCount, trays: problem.trays.length, entered, greedy };
-  let last = { bound: 0, steps: 0, milliseconds: 1, cost: Infinity };
+  let last: Omit<SolveReport, 'done'> = { order: new Int32Array(), bound: 0, steps: 0, milliseconds: 1, cost: Infinity };
   runSolver(
     { problem, seed: 1, steps: null, milliseconds: marks.at(-1)! * 1000 },
     () => performance.now(),
@@ -66,8 +71,10 @@ function solve({ jobs, sessions, seed, marks }: Task): Result {
     },
   );
   totals[marks.length - 1] = last.cost;
+  const timed = timeOrder(line, last.order);
   return {
     ...result,
+    late: 'missingMinutes' in timed ? NaN : timed.totals.late,
     firstMs,
     provenAfter: last.milliseconds < marks.at(-1)! * 1000 ? last.milliseconds / 1000 : null,
     totals,
@@ -78,8 +85,9 @@ function solve({ jobs, sessions, seed, marks }: Task): Result {
 }
 
 /** Moves of one job judged in a second, on a line as the search holds it, whatever becomes of them. */
-function judgedPerSecond(jobs: number): number {
-  const child = spawnSync(process.execPath, ['--import', 'tsx', import.meta.filename, '--judge', String(jobs)], { encoding: 'utf8' });
+function judgedPerSecond(jobs: number, dates: boolean): number {
+  const judge = ['--judge', String(jobs), ...(dates ? ['--dates'] : [])];
+  const child = spawnSync(process.execPath, ['--import', 'tsx', import.meta.filename, ...judge], { encoding: 'utf8' });
   return Number(child.stdout);
 }
 
@@ -94,7 +102,7 @@ function inOwnProcess(task: Task): Result {
 const minutes = (value: number) => value.toFixed(1);
 const row = (cells: (string | number)[]) => console.log(`| ${cells.join(' | ')} |`);
 
-function table(sizes: number[], marks: number[]): void {
+function table(sizes: number[], marks: number[], dates: boolean): void {
   row([
     'jobs',
     'evenings',
@@ -104,6 +112,7 @@ function table(sizes: number[], marks: number[]): void {
     'greedy',
     'first plan',
     ...marks.map((mark) => `${mark} s`),
+    ...(dates ? ['late'] : []),
     'bound',
     'gap',
     'proven',
@@ -111,13 +120,13 @@ function table(sizes: number[], marks: number[]): void {
     'memory',
   ]);
   row(
-    Array<string>(11 + marks.length)
+    Array<string>((dates ? 12 : 11) + marks.length)
       .fill('---:')
       .concat(['---:']),
   );
   for (const jobs of sizes) {
     for (const sessions of [false, true]) {
-      const result = inOwnProcess({ jobs, sessions, seed: 1, marks });
+      const result = inOwnProcess({ jobs, sessions, dates, seed: 1, marks });
       const best = result.totals.at(-1)!;
       row([
         jobs,
@@ -128,6 +137,7 @@ function table(sizes: number[], marks: number[]): void {
         minutes(result.greedy),
         `${Math.round(result.firstMs)} ms`,
         ...result.totals.map(minutes),
+        ...(dates ? [minutes(result.late)] : []),
         minutes(result.bound),
         `${((100 * (best - result.bound)) / best).toFixed(1)} %`,
         result.provenAfter === null ? 'no' : `${result.provenAfter.toFixed(2)} s`,
@@ -139,8 +149,8 @@ function table(sizes: number[], marks: number[]): void {
 }
 
 /** Draws single-job moves and judges them against the order's own cost, as the search does when it has cooled down. */
-function judgeMoves(jobs: number): number {
-  const line = compileLine(madeUpCommission(1, { jobs }));
+function judgeMoves(jobs: number, dates: boolean): number {
+  const line = compileLine(madeUpCommission(1, { jobs, dates }));
   const judge = new OrderJudge(line);
   judge.take(greedyOrder(line, GREEDY_WEIGHTS[0]!));
   const limit = judge.cost;
@@ -163,13 +173,21 @@ function judgeMoves(jobs: number): number {
 }
 
 const { values } = parseArgs({
-  options: { long: { type: 'boolean' }, jobs: { type: 'string' }, task: { type: 'string' }, judge: { type: 'string' } },
+  options: {
+    long: { type: 'boolean' },
+    dates: { type: 'boolean', default: false },
+    jobs: { type: 'string' },
+    task: { type: 'string' },
+    judge: { type: 'string' },
+  },
 });
 if (values.task) console.log(JSON.stringify(solve(JSON.parse(values.task) as Task)));
-else if (values.judge) console.log(judgeMoves(Number(values.judge)));
+else if (values.judge) console.log(judgeMoves(Number(values.judge), values.dates));
 else {
   const sizes = values.jobs?.split(',').map(Number);
   console.log(`${cpus()[0]?.model ?? 'unknown processor'}, Node.js ${process.version}; totals in minutes\n`);
-  console.log(`moves of one job judged on a line of 140 jobs: ${Math.round(judgedPerSecond(140)).toLocaleString('en')} a second\n`);
-  table(sizes ?? (values.long ? LONG_SIZES : SIZES), values.long ? LONG_MARKS : MARKS);
+  console.log(
+    `moves of one job judged on a line of 140 jobs: ${Math.round(judgedPerSecond(140, values.dates)).toLocaleString('en')} a second\n`,
+  );
+  table(sizes ?? (values.long ? LONG_SIZES : SIZES), values.long ? LONG_MARKS : MARKS, values.dates);
 }

@@ -1,6 +1,6 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
-import type { LineAfter, LineJob, LinePrefer, LineProblem } from '../src/core/line/definitions';
+import { lineFormatOf, type LineAfter, type LineDue, type LineJob, type LinePrefer, type LineProblem } from '../src/core/line/definitions';
 
 export interface CommissionShape {
   jobs: number;
@@ -8,6 +8,8 @@ export interface CommissionShape {
   trays?: number;
   /** Evenings of three hours, or one endless session. */
   sessions?: boolean;
+  /** Trays that cost fetching, and units that belong to up to four commissions with dates, some of them hard to keep. */
+  dates?: boolean;
 }
 
 /** Light, palette and water, before the first setup of a session. */
@@ -76,9 +78,11 @@ export function madeUpCommission(seed: number, shape: CommissionShape): LineProb
       }
     }
   }
+  if (shape.dates) for (const tray of trays) tray.fetchMinutes = whole(1, 6) / 4;
+  const due = shape.dates ? commissionDates(trays, jobs, shape.sessions === true, uniform) : undefined;
   const setups = [...new Set(jobs.map((job) => job.setup))].map((id) => ({ id, ...(tools.has(id) && { tool: tools.get(id)! }) }));
   return {
-    format: 'neat-relay/line-problem@1',
+    format: lineFormatOf({ trays, due }),
     trays,
     tools: [
       { id: 'dry brush', count: 2, restMinutes: 30 },
@@ -90,6 +94,7 @@ export function madeUpCommission(seed: number, shape: CommissionShape): LineProb
     jobs,
     prefer,
     ...(shape.sessions && { sessions: evenings(jobs) }),
+    ...(due && { due }),
   };
 }
 
@@ -174,11 +179,49 @@ function changeover(from: string, to: string): number {
   return (opening[tool(to)] ?? 2) + (tool(from) === tool(to) ? 0 : 1) - (paint(from) === paint(to) ? 0.5 : 0);
 }
 
+/** Minutes of hands-on work a bench does in a minute, with what is lost on changeovers and waits taken off. */
+const HANDS_ON_SHARE = 0.8;
+const EVENING = 180;
+
+/**
+ * Neighbouring trays share a commission. The dates follow each other as the work would if one commission came after the other,
+ * in an order of their own, with a tenth to spare at most.
+ */
+function commissionDates(trays: LineProblem['trays'], jobs: LineJob[], inEvenings: boolean, uniform: () => number): LineDue[] {
+  const count = Math.min(4, trays.length);
+  const commissions = Array.from({ length: count }, (_, index) => {
+    const first = Math.round((index * trays.length) / count);
+    const last = Math.round(((index + 1) * trays.length) / count);
+    const own = new Set(trays.slice(first, last).map(({ id }) => id));
+    const its = jobs.filter((job) => own.has(job.tray));
+    return { id: `commission ${index + 1}`, jobs: its, turn: uniform() };
+  });
+  let minutes = 0;
+  return commissions
+    .filter((each) => each.jobs.length > 0)
+    .sort((a, b) => a.turn - b.turn)
+    .map((each) => {
+      minutes += each.jobs.reduce((sum, job) => sum + handsOn(job, trays), 0) / HANDS_ON_SHARE;
+      const at = minutes * (0.95 + 0.15 * uniform());
+      return {
+        id: each.id,
+        jobs: each.jobs.map(({ id }) => id),
+        at: inEvenings ? Math.floor(at / EVENING) * 1440 + EVENING : Math.round(at),
+        perMinuteLate: 5,
+      };
+    });
+}
+
+function handsOn({ minutesPerModel, models, tray }: LineJob, trays: LineProblem['trays']): number {
+  if (Array.isArray(minutesPerModel)) return minutesPerModel.reduce((sum, minutes) => sum + minutes, 0);
+  return minutesPerModel * (models?.length ?? trays.find(({ id }) => id === tray)!.models);
+}
+
 /** Evenings of three hours, one a day, twice as many as the hands-on minutes need. */
 function evenings(jobs: LineJob[]): NonNullable<LineProblem['sessions']> {
   const minutes = jobs.reduce(
     (sum, job) => sum + 12 * (Array.isArray(job.minutesPerModel) ? Math.max(...job.minutesPerModel) : job.minutesPerModel),
     0,
   );
-  return Array.from({ length: Math.ceil((minutes * 2) / 180) + 10 }, (_, day) => ({ from: day * 1440, to: day * 1440 + 180 }));
+  return Array.from({ length: Math.ceil((minutes * 2) / EVENING) + 10 }, (_, day) => ({ from: day * 1440, to: day * 1440 + EVENING }));
 }

@@ -8,7 +8,7 @@ const carry = (over: number): Carry => ({
   from: 3,
   end: 4,
   over,
-  places: [1, 2, 5, 6].map((to) => ({ to, minutes: to, bench: to, finish: to })),
+  places: [1, 2, 5, 6].map((to) => ({ to, minutes: to, bench: to, finish: to, late: 0 })),
 });
 const overAfter = (start: number, ...steps: (1 | -1)[]) => steps.reduce<Carry>(stepped, carry(start)).over;
 
@@ -36,7 +36,7 @@ describe('carrying a job', () => {
   });
 
   it('stays on one side when the other has no place', () => {
-    const left = { from: 9, end: 10, over: -1, places: [{ to: 4, minutes: 0, bench: 0, finish: 0 }] };
+    const left = { from: 9, end: 10, over: -1, places: [{ to: 4, minutes: 0, bench: 0, finish: 0, late: 0 }] };
     expect(stepped(left, 1).over).to.equal(0);
     expect(stepped(left, -1).over).to.equal(0);
   });

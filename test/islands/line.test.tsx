@@ -134,7 +134,7 @@ describe('the relay chart', () => {
     const [first, second, third] = plan.order as [string, string, string];
     const why = (id: string, reason: PlaceReason) => whyHere(picture, id, reason, times, plan.finish);
     const said = why(third, {
-      bestOther: { behind: null, total: 7, changeover: 2, wait: 5, touchUp: 0 },
+      bestOther: { behind: null, total: 7, changeover: 2, wait: 5, touchUp: 0, late: 0 },
       heldBy: second,
       holds: null,
       fills: { of: first, before: second, minutes: 6 },
@@ -149,7 +149,7 @@ describe('the relay chart', () => {
   });
 
   it('says what is carried and what putting it down would change', () => {
-    const places = [{ to: 0, minutes: 3, bench: 3, finish: 3 }];
+    const places = [{ to: 0, minutes: 3, bench: 3, finish: 3, late: 0 }];
     const held = (over: number) =>
       renderToStaticMarkup(<CarryDetails picture={picture} plan={plan} carry={{ from: 2, end: 4, places, over }} times={times} />);
     expect(held(0)).to.include('and 1 more of its leg').and.to.include('At the start: +3 min.');

@@ -14,8 +14,8 @@ describe('the times of a line, counted from its start', () => {
   it('are minutes', () => {
     expect(times.when(95)).to.equal('1 h 35 min');
     expect(times.totalText({ ...plan, total: 95 })).to.deep.equal({ amount: '1 h 35 min', until: 'at the bench' });
-    expect(times.changeText({ bench: 4, finish: 4 }, 95)).to.equal('+4 min');
-    expect(times.changeText({ bench: 0, finish: 0 }, 95)).to.equal('no change');
+    expect(times.changeText({ bench: 4, finish: 4, late: 0 }, 95)).to.equal('+4 min');
+    expect(times.changeText({ bench: 0, finish: 0, late: 0 }, 95)).to.equal('no change');
   });
 
   it('say how far from the best possible a plan can be', () => {
@@ -47,24 +47,24 @@ describe('the times of a line in the sessions of the week', () => {
   });
 
   it('say the bench time of the whole, in how many sessions, and until when', () => {
-    expect(times.totalText({ ...plan, bench: 130, finish: 1460 })).to.deep.equal({
+    expect(times.totalText({ ...plan, bench: 130, finish: 1460, late: 0 })).to.deep.equal({
       amount: '2 h 10 min',
       until: 'at the bench in 2 sessions, done Tue 24 Nov, 19:20',
     });
   });
 
   it('say a change as bench time and as sessions', () => {
-    expect(times.changeText({ bench: 3, finish: 3 }, 1460)).to.equal('+3 min');
-    expect(times.changeText({ bench: -2, finish: -1380 }, 1460)).to.equal('−2 min, done 1 session earlier');
-    expect(times.changeText({ bench: 0, finish: 2870 }, 1460)).to.equal('done 1 session later');
-    expect(times.changeText({ bench: 3, finish: 28 }, 1460)).to.equal('+3 min, done 28 min later');
-    expect(times.changeText({ bench: 3, finish: 0 }, 1460), 'the end of a session took it up').to.equal('+3 min');
-    expect(times.changeText({ bench: 0, finish: -4 }, 1460)).to.equal('done 4 min earlier');
-    expect(times.changeText({ bench: 0, finish: 0 }, 1460)).to.equal('no change');
+    expect(times.changeText({ bench: 3, finish: 3, late: 0 }, 1460)).to.equal('+3 min');
+    expect(times.changeText({ bench: -2, finish: -1380, late: 0 }, 1460)).to.equal('−2 min, done 1 session earlier');
+    expect(times.changeText({ bench: 0, finish: 2870, late: 0 }, 1460)).to.equal('done 1 session later');
+    expect(times.changeText({ bench: 3, finish: 28, late: 0 }, 1460)).to.equal('+3 min, done 28 min later');
+    expect(times.changeText({ bench: 3, finish: 0, late: 0 }, 1460), 'the end of a session took it up').to.equal('+3 min');
+    expect(times.changeText({ bench: 0, finish: -4, late: 0 }, 1460)).to.equal('done 4 min earlier');
+    expect(times.changeText({ bench: 0, finish: 0, late: 0 }, 1460)).to.equal('no change');
   });
 
   it('say the gap in minutes within a session, else in sessions', () => {
-    const open = { ...plan, proven: false, finish: 1460 };
+    const open = { ...plan, proven: false, finish: 1460, late: 0 };
     expect(times.gapText({ ...open, total: 1460, bound: 1452 })).to.equal('at most 8 min from the best possible');
     expect(times.gapText({ ...open, total: 1460, bound: 110 })).to.equal('at most 1 session later than the best possible');
   });

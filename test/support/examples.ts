@@ -7,7 +7,8 @@ export interface Example {
   note: string;
   problem: LineProblem;
   order: string[];
-  expected: LineTotals & { jobs: TimedJob[] };
+  /** Those of the first version say nothing of dates. */
+  expected: Omit<LineTotals, 'late'> & { jobs: TimedJob[]; late?: number; due?: { id: string; end: number; at?: number }[] };
 }
 
 const FOLDER = path.join(import.meta.dirname, '../data/line');
@@ -17,4 +18,4 @@ export const examples: Example[] = readdirSync(FOLDER)
   .sort()
   .map((file) => ({ file, ...(JSON.parse(readFileSync(path.join(FOLDER, file), 'utf8')) as Omit<Example, 'file'>) }));
 
-export const TOTALS = ['total', 'finish', 'bench', 'handsOn', 'changeover', 'wait', 'touchUp'] as const;
+export const TOTALS = ['total', 'finish', 'bench', 'handsOn', 'changeover', 'wait', 'touchUp'] as const satisfies (keyof LineTotals)[];

@@ -1,9 +1,11 @@
-import type { LineAfter, LineJob, LineProblem } from '../../src/core/line/definitions';
+import { lineFormatOf, type LineAfter, type LineJob, type LineProblem, type LineTray } from '../../src/core/line/definitions';
 import { Random } from './random';
 
 interface Shape {
   jobs?: number;
   sessions?: boolean;
+  /** Trays that cost fetching, and dates: what the second version adds. */
+  isSecond?: boolean;
 }
 
 const models = (count: number) => Array.from({ length: count }, (_, index) => index + 1);
@@ -11,7 +13,7 @@ const models = (count: number) => Array.from({ length: count }, (_, index) => in
 /** A made-up problem with everything the format has: subsets, gates, lags, handling, tools, preferences, sessions. */
 export function randomProblem(seed: number, shape: Shape = {}): LineProblem {
   const random = new Random(seed);
-  const trays = Array.from({ length: random.whole(1, 3) }, (_, index) => ({ id: `t${index}`, models: random.whole(1, 5) }));
+  const trays: LineTray[] = Array.from({ length: random.whole(1, 3) }, (_, index) => ({ id: `t${index}`, models: random.whole(1, 5) }));
   const tools = random.chance(0.7) ? [{ id: 'brush', count: random.whole(1, 2), restMinutes: random.whole(0, 30) }] : [];
   const setups = Array.from({ length: random.whole(2, 5) }, (_, index) => ({
     id: `s${index}`,
@@ -37,17 +39,36 @@ export function randomProblem(seed: number, shape: Shape = {}): LineProblem {
   const prefer = jobs.flatMap((job) =>
     random.chance(0.4) ? [{ first: job.id, then: random.pick(jobs).id, minutes: random.whole(1, 9) }] : [],
   );
+  const sessions = (shape.sessions ?? random.chance(0.4)) ? evenings(60) : null;
+  // Drawn last, so that what a seed gave before there were dates is what it gives now.
+  const second = shape.isSecond ? secondVersion(random, trays, jobs, sessions !== null) : { trays };
   return {
-    format: 'neat-relay/line-problem@1',
-    trays,
+    format: lineFormatOf(second),
     tools,
     setups,
     start: setups.map(() => random.whole(0, 8)),
     changeover: setups.map((_, row) => setups.map((__, column) => (row === column ? 0 : random.whole(0, 8)))),
     jobs,
     prefer: prefer.filter((entry) => entry.first !== entry.then),
-    ...((shape.sessions ?? random.chance(0.4)) && {
-      sessions: Array.from({ length: 60 }, (_, day) => ({ from: day * 200 + 5, to: day * 200 + 45 })),
+    ...(sessions && { sessions }),
+    ...second,
+  };
+}
+
+const evenings = (count: number) => Array.from({ length: count }, (_, day) => ({ from: day * 200 + 5, to: day * 200 + 45 }));
+
+function secondVersion(random: Random, trays: LineTray[], jobs: LineJob[], inEvenings: boolean): Pick<LineProblem, 'trays' | 'due'> {
+  const latest = (inEvenings ? 300 : 12) * jobs.length;
+  return {
+    trays: trays.map((tray) => ({ ...tray, ...(random.chance(0.8) && { fetchMinutes: random.whole(0, 8) / 2 }) })),
+    due: Array.from({ length: random.whole(0, 3) }, (_, index) => {
+      const named = jobs.filter(() => random.chance(0.5));
+      return {
+        id: `d${index}`,
+        jobs: (named.length > 0 ? named : jobs.slice(0, 1)).map(({ id }) => id),
+        at: random.whole(0, latest),
+        perMinuteLate: random.pick([0, 0.25, 1, 5]),
+      };
     }),
   };
 }

@@ -8,6 +8,8 @@ interface SlowTiming {
   changeover: number;
   wait: number;
   touchUp: number;
+  late: number;
+  due: { id: string; end: number; at: number }[];
   jobs: { id: string; begin: number; end: number; prep: number; wait: number }[];
 }
 
@@ -32,6 +34,7 @@ export function slowTiming(problem: LineProblem, order: readonly string[]): Slow
   let time = sessions[0]!.from;
   let session = 0;
   let held: string | null = null;
+  let trayHeld: string | null = null;
   const sums = { handsOn: 0, changeover: 0, wait: 0 };
   const timed: SlowTiming['jobs'] = [];
   const earlier: LineJob[] = [];
@@ -65,8 +68,10 @@ export function slowTiming(problem: LineProblem, order: readonly string[]): Slow
         .filter((other) => other.tray === job.tray && coveredBy(problem, other).includes(model))
         .map((other) => ends.get(endKey(other.id, model))! + (other.handleMinutes ?? 0));
       for (;;) {
-        const prep: number =
+        const change: number =
           held === null ? problem.start[setupAt.get(job.setup)!]! : problem.changeover[setupAt.get(held)!]![setupAt.get(job.setup)!]!;
+        const fetch = trayHeld === job.tray ? 0 : (problem.trays.find((each) => each.id === job.tray)!.fetchMinutes ?? 0);
+        const prep = change + fetch;
         const begin = Math.max(time + prep, 0, copyFree, ...waits, ...handling);
         if (begin + minutes <= sessions[session]!.to + 1e-9) {
           sums.changeover += prep;
@@ -77,6 +82,7 @@ export function slowTiming(problem: LineProblem, order: readonly string[]): Slow
           if (index === 0) record.begin = begin;
           time = begin + minutes;
           held = job.setup;
+          trayHeld = job.tray;
           ends.set(endKey(id, model), time);
           if (copy) Object.assign(copy, { setup: job.setup, end: time });
           break;
@@ -85,6 +91,7 @@ export function slowTiming(problem: LineProblem, order: readonly string[]): Slow
         if (session === sessions.length) return null;
         time = sessions[session]!.from;
         held = null;
+        trayHeld = null;
         choose();
       }
       // Under its own setup now, the copy is free at once.
@@ -97,8 +104,14 @@ export function slowTiming(problem: LineProblem, order: readonly string[]): Slow
   const touchUp = (problem.prefer ?? [])
     .filter((entry) => order.indexOf(entry.first) >= order.indexOf(entry.then))
     .reduce((sum, entry) => sum + entry.minutes, 0);
-  const total = time - sessions[0]!.from + touchUp;
-  return { ...sums, touchUp, total, finish: time, bench: sums.handsOn + sums.changeover + sums.wait + touchUp, jobs: timed };
+  const due = (problem.due ?? []).map(({ id, jobs: its, at }) => ({
+    id,
+    at,
+    end: Math.max(...its.map((each) => timed.find((record) => record.id === each)!.end)),
+  }));
+  const late = due.reduce((sum, { end, at }, index) => sum + problem.due![index]!.perMinuteLate * Math.max(0, end - at), 0);
+  const total = time - sessions[0]!.from + touchUp + late;
+  return { ...sums, touchUp, late, due, total, finish: time, bench: sums.handsOn + sums.changeover + sums.wait + touchUp, jobs: timed };
 }
 
 function coveredBy(problem: LineProblem, job: LineJob): number[] {

@@ -1,5 +1,5 @@
 import { array, lazy, mixed, object, type AnyObject, type ISchema } from 'yup';
-import { LINE_PROBLEM_FORMAT, type LineJob, type LineProblem, type LineWish } from '../line/definitions';
+import { LINE_PROBLEM_FORMATS, lineFormatOf, type LineDue, type LineJob, type LineProblem, type LineWish } from '../line/definitions';
 import { compileLine } from '../line/problem/compileLine';
 import { enteredOrder } from '../line/problem/precedence';
 import { arrangeByWishes } from '../line/problem/wishes';
@@ -26,6 +26,7 @@ const MOST_WAITS = 5_000_000;
 const MOST_SETUPS = 2_000;
 const MOST_PREFERENCES = 200_000;
 const MOST_WISHES = 1_000;
+const MOST_DATES = 1_000;
 
 const lineId = () => requiredText('an id', 200);
 
@@ -63,8 +64,8 @@ const LATEST_MINUTE = 100_000_000;
 const moment = () => atLeast(0, `a minute from 0 to ${LATEST_MINUTE}`).max(LATEST_MINUTE);
 
 const schema = object({
-  format: literal(LINE_PROBLEM_FORMAT),
-  trays: list(object({ id: lineId(), models: count(1, 100_000) }), 100_000),
+  format: oneOf(LINE_PROBLEM_FORMATS),
+  trays: list(object({ id: lineId(), models: count(1, 100_000), fetchMinutes: optionalMinutes() }), 100_000),
   tools: optionalList(object({ id: lineId(), count: count(1, 10_000), restMinutes: minutes() }), MOST_SETUPS),
   setups: list(object({ id: lineId(), tool: requiredText('the id of a tool').optional() }), MOST_SETUPS),
   start: mixed<number[]>().defined(),
@@ -74,15 +75,16 @@ const schema = object({
   sessions: array(object({ from: moment(), to: moment() }))
     .strict()
     .max(MOST_SESSIONS),
+  due: optionalList(object({ id: lineId(), jobs: ids(), at: moment(), perMinuteLate: minutes() }), MOST_DATES),
   wishes: optionalList(wish as never, MOST_WISHES),
 });
 
 /**
- * Reads a line problem that came from outside. An empty optional list means the same as leaving it out.
+ * Reads a line problem that came from outside, of either version. An empty optional list means the same as leaving it out.
  * Throws an `InputError` that names the first field that cannot be taken; nothing is guessed.
  */
 export function readLineProblem(value: unknown): LineProblem {
-  const problem = parse(schema, value) as LineProblem;
+  const problem = ofItsVersion(parse(schema, value) as LineProblem);
   const ids = {
     trays: uniqueIds('trays', problem.trays),
     tools: uniqueIds('tools', problem.tools ?? []),
@@ -105,10 +107,28 @@ export function readLineProblem(value: unknown): LineProblem {
     known(ids.jobs, `prefer[${i}].first`, entry.first);
     known(ids.jobs, `prefer[${i}].then`, entry.then);
   });
+  uniqueIds('due', problem.due ?? []);
+  problem.due?.forEach((entry, i) => checkDue(entry, ids.jobs, `due[${i}]`));
   checkSessions(problem);
   checkNoCycle(problem);
   checkWishes(problem, ids);
   return problem;
+}
+
+/** Version 1 knows neither fetching nor dates: what stands there under their names means nothing. */
+function ofItsVersion(problem: LineProblem): LineProblem {
+  if (problem.format === LINE_PROBLEM_FORMATS[1]) return { ...problem, format: lineFormatOf(problem) };
+  const { due: _due, ...known } = problem;
+  return { ...known, trays: problem.trays.map(({ id, models }) => ({ id, models })) };
+}
+
+function checkDue({ jobs }: LineDue, known: Set<string>, field: string): void {
+  const named = new Set<string>();
+  jobs.forEach((id, index) => {
+    if (!known.has(id)) throw new InputError(`${field}.jobs[${index}]`, id, 'name one that the problem lists');
+    if (named.has(id)) throw new InputError(`${field}.jobs[${index}]`, id, 'name each job of a date once');
+    named.add(id);
+  });
 }
 
 /** Checks the wishes of a problem that is good without them. Throws an `InputError`. */

@@ -3,13 +3,16 @@
  * Times are minutes, counted from the first session. The full contract is docs/formats/line-problem.md.
  */
 
-export const LINE_PROBLEM_FORMAT = 'neat-relay/line-problem@1';
+export const LINE_PROBLEM_FORMATS = ['neat-relay/line-problem@1', 'neat-relay/line-problem@2'] as const;
+export type LineProblemFormat = (typeof LINE_PROBLEM_FORMATS)[number];
 export const LINE_PLAN_FORMAT = 'neat-relay/line-plan@1';
 
 /** Models that travel together, always painted in the order 1..models. */
 export interface LineTray {
   id: string;
   models: number;
+  /** To put the tray in hand away and take this one up; 0 when not given. */
+  fetchMinutes?: number;
 }
 
 /** A tool that must rest (washed and dry) before it is used under another setup. */
@@ -61,6 +64,14 @@ export interface LinePrefer {
   minutes: number;
 }
 
+/** The last of these jobs should end by `at`; every minute later counts as `perMinuteLate` minutes. A job may be in several. */
+export interface LineDue {
+  id: string;
+  jobs: string[];
+  at: number;
+  perMinuteLate: number;
+}
+
 /** Bench time, in minutes from the origin of the problem. */
 export interface LineSession {
   from: number;
@@ -82,7 +93,7 @@ export type LineWish =
   | { kind: 'treat'; jobs: string[]; everyModels: number; minutes: number };
 
 export interface LineProblem {
-  format: typeof LINE_PROBLEM_FORMAT;
+  format: LineProblemFormat;
   trays: LineTray[];
   tools?: LineTool[];
   setups: LineSetup[];
@@ -91,7 +102,8 @@ export interface LineProblem {
   jobs: LineJob[];
   prefer?: LinePrefer[];
   sessions?: LineSession[];
-  /** Ours on top of version 1; readers that do not know it may ignore it. */
+  due?: LineDue[];
+  /** Ours on top of the contract; readers that do not know it may ignore it. */
   wishes?: LineWish[];
 }
 
@@ -104,6 +116,15 @@ export interface LineTotals {
   changeover: number;
   wait: number;
   touchUp: number;
+  /** What lateness counts, over all dates. */
+  late: number;
+}
+
+/** When the last job of a date ends, and when it should. */
+export interface TimedDue {
+  id: string;
+  end: number;
+  at: number;
 }
 
 export interface TimedJob {
@@ -114,10 +135,11 @@ export interface TimedJob {
   wait: number;
 }
 
-/** What another order changes, in minutes: at the bench, and on the clock until the last job is done. */
+/** What another order changes, in minutes: at the bench, on the clock until the last job is done, and what lateness counts. */
 export interface OrderChange {
   bench: number;
   finish: number;
+  late: number;
 }
 
 /** Consecutive jobs under one setup, from the start of the first prep to the last end. */
@@ -137,9 +159,14 @@ export interface LinePlan extends LineTotals {
   proven: boolean;
   legs: LineLeg[];
   jobs: TimedJob[];
+  due: TimedDue[];
   /** For each wish of the problem, in its order: is it kept? Only when the problem has wishes. */
   wishesKept?: boolean[];
 }
 
 /** Rounding allowed when a time is compared with the end of a session, from the format's contract. */
 export const SESSION_ROUNDING = 1e-9;
+
+/** Version 1 knows neither fetching nor dates: a problem is of version 2 only when it has one of them. */
+export const lineFormatOf = ({ trays, due }: Pick<LineProblem, 'trays' | 'due'>): LineProblemFormat =>
+  LINE_PROBLEM_FORMATS[due?.length || trays.some(({ fetchMinutes = 0 }) => fetchMinutes > 0) ? 1 : 0];

@@ -1,4 +1,4 @@
-import { LINE_PROBLEM_FORMAT, type LineAfter, type LineJob, type LineProblem } from '../line/definitions';
+import { LINE_PROBLEM_FORMATS, type LineAfter, type LineJob, type LineProblem } from '../line/definitions';
 import { allAtOnce, type Steps } from '../steps';
 import type { Standard, Step, Technique, Unit } from './definitions';
 import { idOfHalf } from './halves';
@@ -59,7 +59,7 @@ export function* buildLineInSteps(roster: Roster): Steps<BuiltLine> {
   const setups = distinctSetups(jobs, roster.paints);
   return {
     problem: {
-      format: LINE_PROBLEM_FORMAT,
+      format: LINE_PROBLEM_FORMATS[0],
       trays: trays.map((tray) => ({ id: tray.id, models: tray.models.length })),
       tools: lineTools(roster.house),
       setups: setups.map(lineSetup),

@@ -72,9 +72,10 @@ export function whyHere(
   return said;
 }
 
-const changeOf = ({ total, changeover, wait, touchUp }: NonNullable<PlaceReason['bestOther']>): OrderChange => ({
+const changeOf = ({ total, changeover, wait, touchUp, late }: NonNullable<PlaceReason['bestOther']>): OrderChange => ({
   bench: changeover + wait + touchUp,
-  finish: total - touchUp,
+  finish: total - touchUp - late,
+  late,
 });
 
 function partsOf({ changeover, wait, touchUp }: NonNullable<PlaceReason['bestOther']>): string {

@@ -71,8 +71,8 @@ function PlannedLine({ picture }: { picture: LinePicture }) {
   const [showShared, setShowShared] = useState(false);
   const [error, setError] = useState<string | null>(null);
   const place = Math.min(selected, plan.order.length - 1);
-  const drop = (from: number, end: number, { to, bench, finish }: PlaceCost) => {
-    line.move(from, end, to, { bench, finish });
+  const drop = (from: number, end: number, { to, ...change }: PlaceCost) => {
+    line.move(from, end, to, change);
     setSelected(to > from ? to - (end - from) : to);
   };
   const { askPlaces, askReason, askStrategies } = useDesk(line.withoutWishes);

@@ -125,7 +125,7 @@ export function useLine(picture: LinePicture, sessions: LineSessions | null) {
     /** What a search has found, null while none was asked for; with wishes a better line may take more minutes. */
     found: found && {
       isBetter: cost - better!.cost > WORTH_MINUTES,
-      change: { bench: found.bench - plan.bench, finish: found.finish - plan.finish },
+      change: { bench: found.bench - plan.bench, finish: found.finish - plan.finish, late: found.late - plan.late },
     },
     takeFound: () => {
       if (found) change({ order: found.order, wishes: own?.wishes ?? [] });

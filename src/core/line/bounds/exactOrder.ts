@@ -1,5 +1,6 @@
 import { BenchCalendar } from '../timing/BenchCalendar';
 import type { CompiledLine } from '../problem/compiledLine';
+import { DateBounds } from './dates';
 import { headsAndTails } from './headsAndTails';
 import { LineClock } from '../timing/LineClock';
 import type { ToolCopy } from '../timing/ToolRack';
@@ -26,7 +27,8 @@ interface Begun {
   before: Begun | null;
   job: number;
   placed: Uint32Array;
-  touchUp: number;
+  /** Touch-up, and lateness of the dates that are settled. */
+  owed: number;
   /** No order that begins so has a smaller total. */
   bound: number;
   session: number;
@@ -38,7 +40,7 @@ interface Begun {
 interface Longer {
   before: Begun;
   job: number;
-  touchUp: number;
+  owed: number;
   bound: number;
   /** Minutes spent so far; of equal bounds the least is the most promising. */
   reached: number;
@@ -49,8 +51,13 @@ interface Rest {
   /** Jobs that may stand next. */
   next: number[];
   jobsOfSetup: Int32Array;
-  /** Hands-on minutes, and the cheapest opening of every setup. */
+  /** Hands-on minutes, the cheapest opening of every setup, and a fetch of every tray. */
   work: number;
+  /** The dates that are not settled, what each set of all of them still needs, and the sets that need a setup or a tray. */
+  open: number;
+  workOfSets: Float64Array;
+  setupSets: Int32Array;
+  traySets: Int32Array;
 }
 
 const STOP_CHECK = 32;
@@ -72,6 +79,8 @@ class ExactSearch {
   private readonly calendar: BenchCalendar;
   private readonly openings: Openings;
   private readonly tails: Float64Array;
+  private readonly dates: DateBounds;
+  private readonly earliest: Float64Array;
   private readonly words: number;
   private readonly entries: { then: Int32Array[]; first: Int32Array; minutes: Float64Array };
   private readonly isEndless: boolean;
@@ -90,6 +99,8 @@ class ExactSearch {
     this.calendar = new BenchCalendar(line);
     this.openings = cheapestOpenings(line);
     this.tails = headsAndTails(line, this.openings).tails;
+    this.dates = new DateBounds(line);
+    this.earliest = new Float64Array(this.dates.dates.length);
     this.words = (line.jobCount + 31) >> 5;
     const then: number[][] = Array.from({ length: line.jobCount }, () => []);
     line.preferThen.forEach((job, entry) => then[job]!.push(entry));
@@ -103,7 +114,7 @@ class ExactSearch {
   run(): ExactAnswer {
     const { line } = this;
     let layer: Begun[] = [
-      { before: null, job: -1, placed: new Uint32Array(this.words), touchUp: 0, bound: 0, session: 0, felt: new Float64Array(0) },
+      { before: null, job: -1, placed: new Uint32Array(this.words), owed: 0, bound: 0, session: 0, felt: new Float64Array(0) },
     ];
     for (let length = 0; length < line.jobCount && layer.length > 0; length++) {
       const longer: Longer[] = [];
@@ -137,11 +148,11 @@ class ExactSearch {
       clock.branch(length);
       clock.place(job);
       if (clock.missing === 0) {
-        const touchUp = begun.touchUp + this.touchUpOf(begun.placed, job);
-        if (length + 1 === line.jobCount) this.finishOrder(job, touchUp);
+        const owed = begun.owed + this.touchUpOf(begun.placed, job) + this.lateOf(begun.placed, job);
+        if (length + 1 === line.jobCount) this.finishOrder(job, owed);
         else {
-          const bound = Math.max(begun.bound, this.boundOf(begun.placed, rest, job, touchUp));
-          if (bound < this.bestCost - ROUNDING) longer.push({ before: begun, job, touchUp, bound, reached: clock.time + touchUp });
+          const bound = Math.max(begun.bound, this.boundOf(begun.placed, rest, job, owed));
+          if (bound < this.bestCost - ROUNDING) longer.push({ before: begun, job, owed, bound, reached: clock.time + owed });
         }
       }
       clock.drop();
@@ -166,8 +177,18 @@ class ExactSearch {
     return touchUp;
   }
 
-  private finishOrder(job: number, touchUp: number): void {
-    const cost = this.clock.time - this.line.sessionFrom[0]! + touchUp;
+  /** Lateness of the dates that the job, placed last, has settled. */
+  private lateOf(placed: Uint32Array, job: number): number {
+    const { due } = this.line;
+    let late = 0;
+    for (const date of due.ofJob[job]!)
+      if (due.jobs[date]!.every((other) => other === job || has(placed, other)))
+        late += due.perMinuteLate[date]! * Math.max(0, this.clock.time - due.at[date]!);
+    return late;
+  }
+
+  private finishOrder(job: number, owed: number): void {
+    const cost = this.clock.time - this.line.sessionFrom[0]! + owed;
     if (cost >= this.bestCost - ROUNDING) return;
     this.bestCost = cost;
     this.path[this.path.length - 1] = job;
@@ -192,7 +213,7 @@ class ExactSearch {
   }
 
   /** The candidate as a begun order, or null when another one of the same jobs leaves the rest at least as well off. */
-  private take({ before, job, touchUp, bound }: Longer, length: number, sameJobs: Map<string, Begun[]>): Begun | null {
+  private take({ before, job, owed, bound }: Longer, length: number, sameJobs: Map<string, Begun[]>): Begun | null {
     const { clock } = this;
     const placed = before.placed.slice();
     placed[job >> 5]! |= 1 << (job & 31);
@@ -201,41 +222,68 @@ class ExactSearch {
     clock.place(job);
     const rest = this.restOf(placed);
     const copies = clock.tools.byLastUse().filter(({ tool }) => this.isToolWanted(tool, rest));
-    const felt = this.feltBy(placed, rest, copies);
-    const begun: Begun = { before, job, placed, touchUp, bound, session: clock.session, felt };
+    const felt = this.feltBy(placed, copies);
+    const begun: Begun = { before, job, placed, owed, bound, session: clock.session, felt };
     clock.drop();
     const key = keyOf(placed, copies);
     const others = sameJobs.get(key);
     if (!others) sameJobs.set(key, [begun]);
-    else if (this.mayCompare(rest) && others.some((other) => this.isNoWorse(other, begun))) return null;
+    else if (this.mayCompare(rest) && others.some((other) => this.isNoWorse(other, begun, rest))) return null;
     else others.push(begun);
     return begun;
   }
 
   private restOf(placed: Uint32Array): Rest {
-    const { line, openings } = this;
-    const rest: Rest = { next: [], jobsOfSetup: new Int32Array(line.setupCount), work: 0 };
+    const { line, openings, dates } = this;
+    const byMask = new Float64Array(dates.all + 1);
+    const rest: Rest = {
+      next: [],
+      jobsOfSetup: new Int32Array(line.setupCount),
+      work: 0,
+      open: dates.openAfter((job) => has(placed, job)),
+      workOfSets: byMask,
+      setupSets: new Int32Array(line.setupCount),
+      traySets: new Int32Array(line.trayFetch.length),
+    };
+    const seen = new Uint8Array(line.trayFetch.length);
     for (let job = 0; job < line.jobCount; job++) {
       if (has(placed, job)) continue;
       const setup = line.jobSetup[job]!;
       if (rest.jobsOfSetup[setup]!++ === 0) rest.work += openings.enter[setup]!;
+      const tray = line.jobTray[job]!;
+      if (seen[tray] === 0) rest.work += line.trayFetch[tray]!;
+      seen[tray] = 1;
       rest.work += line.jobMinutes[job]!;
+      byMask[dates.neededFor[job]!]! += line.jobMinutes[job]!;
+      rest.setupSets[setup]! |= dates.neededFor[job]!;
+      rest.traySets[tray]! |= dates.neededFor[job]!;
       if (line.predecessors[job]!.every((other) => has(placed, other))) rest.next.push(job);
+    }
+    if (rest.open > 0) {
+      rest.setupSets.forEach((mask, setup) => mask && (byMask[mask]! += openings.enter[setup]!));
+      rest.traySets.forEach((mask, tray) => mask && (byMask[mask]! += line.trayFetch[tray]!));
+      rest.workOfSets = dates.workOfSets(byMask);
     }
     return rest;
   }
 
   /** The rest at the least: its work with every setup opened that is not in hand, and its longest way to the end. */
-  private boundOf(placed: Uint32Array, rest: Rest, job: number, touchUp: number): number {
-    const { line, clock, openings, tails } = this;
-    // The setup of the job is in hand now, so that the rest need not open it, nor the job itself be done again.
-    const work = rest.work - line.jobMinutes[job]! - openings.enter[line.jobSetup[job]!]!;
-    let finish = this.calendar.momentOf(this.calendar.benchTime(clock.time, clock.session) + work);
-    const isLate = () => finish - line.sessionFrom[0]! + touchUp >= this.bestCost - ROUNDING;
+  private boundOf(placed: Uint32Array, rest: Rest, job: number, owed: number): number {
+    const { line, clock, openings, tails, dates, earliest } = this;
+    // The setup and the tray of the job are in hand now, so that the rest need not take them up, nor the job itself be done again.
+    const setup = line.jobSetup[job]!;
+    const tray = line.jobTray[job]!;
+    const work = rest.work - line.jobMinutes[job]! - openings.enter[setup]! - line.trayFetch[tray]!;
+    const benchTime = this.calendar.benchTime(clock.time, clock.session);
+    let finish = this.calendar.momentOf(benchTime + work);
+    earliest.fill(clock.time);
+    const isLate = () => finish - line.sessionFrom[0]! + owed >= this.bestCost - ROUNDING;
     const look = (other: number) => {
       const { end, wait } = clock.peek(other);
       // Where a detour over another setup can be the quicker way, only a wait says when the job can end at the earliest.
-      if (this.isStraight || (this.isEndless && wait > 0)) finish = Math.max(finish, end + tails[other]!);
+      if (!this.isStraight && !(this.isEndless && wait > 0)) return;
+      finish = Math.max(finish, end + tails[other]!);
+      for (let bit = 0; bit < earliest.length; bit++) earliest[bit] = Math.max(earliest[bit]!, end + dates.tail(bit, other));
     };
     for (const other of rest.next) {
       if (isLate()) return Infinity;
@@ -243,7 +291,17 @@ class ExactSearch {
     }
     for (const other of line.successors[job]!)
       if (line.predecessors[other]!.every((each) => each === job || has(placed, each))) look(other);
-    return finish - line.sessionFrom[0]! + touchUp;
+    if (rest.open === 0 || isLate()) return finish - line.sessionFrom[0]! + owed;
+    const open = rest.open & dates.openAfter((each) => each === job || has(placed, each));
+    const needed = dates.neededFor[job]!;
+    const settledAt = (set: number) => {
+      let left = rest.workOfSets[set]!;
+      if (needed & set) left -= line.jobMinutes[job]!;
+      if (rest.setupSets[setup]! & set) left -= openings.enter[setup]!;
+      if (rest.traySets[tray]! & set) left -= line.trayFetch[tray]!;
+      return this.calendar.momentOf(benchTime + left);
+    };
+    return finish - line.sessionFrom[0]! + owed + dates.leastLate(open, settledAt, earliest);
   }
 
   private mayCompare({ jobsOfSetup }: Rest): boolean {
@@ -254,12 +312,17 @@ class ExactSearch {
     return this.line.setupTool.some((each, setup) => each === tool && jobsOfSetup[setup]! > 0);
   }
 
-  private feltBy(placed: Uint32Array, rest: Rest, copies: ToolCopy[]): Float64Array {
+  private feltBy(placed: Uint32Array, copies: ToolCopy[]): Float64Array {
     const { line, clock } = this;
     const felt: number[] = [];
-    for (let setup = 0; setup < line.setupCount; setup++) if (rest.jobsOfSetup[setup]! > 0) felt.push(clock.time + clock.prepFor(setup));
+    const felts = new Uint8Array(line.fetches ? 0 : line.setupCount);
     for (let other = 0; other < line.jobCount; other++) {
-      if (!has(placed, other)) continue;
+      if (!has(placed, other)) {
+        // Without fetching, one job of each setup speaks for all of them.
+        if (!felts[line.jobSetup[other]!]) felt.push(clock.time + clock.prepFor(other));
+        if (!line.fetches) felts[line.jobSetup[other]!] = 1;
+        continue;
+      }
       const lag = this.longestLagLeft(other, placed);
       if (lag < 0) continue;
       // What is dry by now is felt no more, since when does not matter.
@@ -285,13 +348,26 @@ class ExactSearch {
     return longest;
   }
 
+  /** What a minute costs all the dates that are not settled. */
+  private dearestLateness(open: number): number {
+    const { dates, all } = this.dates;
+    const { perMinuteLate, count } = this.line.due;
+    if (open === 0 && count === dates.length) return 0;
+    let minutes = 0;
+    for (let date = 0; date < count; date++) {
+      const bit = dates.indexOf(date);
+      if (bit < 0 || (open & all & (1 << bit)) !== 0) minutes += perMinuteLate[date]!;
+    }
+    return minutes;
+  }
+
   /** Does every rest that fits the second fit the first with no greater total? */
-  private isNoWorse(first: Begun, second: Begun): boolean {
-    const spared = second.touchUp - first.touchUp;
+  private isNoWorse(first: Begun, second: Begun, { open }: Rest): boolean {
+    const spared = second.owed - first.owed;
     if (!this.isEndless && (spared < 0 || first.session > second.session)) return false;
     if (this.shortcuts.length > 0 && first.session !== second.session) return false;
-    // Without sessions, all that follows is at most so much later as what it can feel.
-    const mayBeLater = this.isEndless ? spared + ROUNDING : 0;
+    // Without sessions, all that follows is at most so much later as what it can feel, and so is each date not settled yet.
+    const mayBeLater = this.isEndless ? spared / (1 + this.dearestLateness(open)) + ROUNDING : 0;
     const length = first.felt.length;
     for (let index = 0; index < length; index++) if (first.felt[index]! - second.felt[index]! > mayBeLater) return false;
     return true;

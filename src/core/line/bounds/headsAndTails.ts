@@ -1,4 +1,4 @@
-import { BenchCalendar } from '../timing/BenchCalendar';
+import { calendarWithRestarts } from './sessions';
 import type { CompiledLine } from '../problem/compiledLine';
 import type { Openings } from './openings';
 import { enteredOrder } from '../problem/precedence';
@@ -65,7 +65,7 @@ function chainTails(line: CompiledLine, order: Int32Array): Float64Array {
 }
 
 /** Hands-on minutes of the job from the model on that waits for the other job's last cell; -1 when none does. */
-function minutesBehindLastModel(line: CompiledLine, job: number, edge: number, lastCell: number): number {
+export function minutesBehindLastModel(line: CompiledLine, job: number, edge: number, lastCell: number): number {
   if (line.edgeWholeTray[edge]) return line.jobMinutes[job]!;
   const first = line.cellStart[job]!;
   for (let cell = first; cell < line.cellStart[job + 1]!; cell++)
@@ -77,25 +77,30 @@ function minutesBehindLastModel(line: CompiledLine, job: number, edge: number, l
 function raiseByWork(line: CompiledLine, openings: Openings, order: Int32Array, heads: Float64Array, tails: Float64Array): void {
   const n = line.jobCount;
   const words = (n + 31) >> 5;
-  const calendar = new BenchCalendar(line);
+  const calendar = calendarWithRestarts(line, openings.perSessionAlone);
   const gather = (jobs: ArrayLike<number>, neighbours: Int32Array[], raise: (job: number, work: number) => void, paysOwn: boolean) => {
     const sets = new Uint32Array(n * words);
     const seen = new Int32Array(line.setupCount).fill(-1);
+    const fetched = new Int32Array(line.trayFetch.length).fill(-1);
     for (let index = 0; index < n; index++) {
       const job = jobs[index]!;
       for (const other of neighbours[job]!) {
         for (let word = 0; word < words; word++) sets[job * words + word]! |= sets[other * words + word]!;
         sets[job * words + (other >> 5)]! |= 1 << (other & 31);
       }
-      let work = paysOwn ? openings.enter[line.jobSetup[job]!]! : 0;
+      const own = line.jobTray[job]!;
+      let work = paysOwn ? openings.enter[line.jobSetup[job]!]! + line.trayFetch[own]! : 0;
       seen[line.jobSetup[job]!] = job;
+      fetched[own] = job;
       for (let other = 0; other < n; other++) {
         if (!((sets[job * words + (other >> 5)]! >>> (other & 31)) & 1)) continue;
         work += line.jobMinutes[other]!;
         const setup = line.jobSetup[other]!;
-        if (seen[setup] === job) continue;
+        const tray = line.jobTray[other]!;
+        if (seen[setup] !== job) work += openings.enter[setup]!;
+        if (fetched[tray] !== job) work += line.trayFetch[tray]!;
         seen[setup] = job;
-        work += openings.enter[setup]!;
+        fetched[tray] = job;
       }
       raise(job, work);
     }
@@ -107,18 +112,20 @@ function raiseByWork(line: CompiledLine, openings: Openings, order: Int32Array, 
 
 /**
  * The best of: all jobs that neither begin before some moment nor end too near to the end of the line are done between
- * the two, with every setup of theirs but one opened in between.
+ * the two, with every setup of theirs but one opened in between, and every tray but one fetched.
  */
 export function headBodyTail(line: CompiledLine, openings: Openings, { heads, tails }: HeadsAndTails): number {
   const n = line.jobCount;
-  const calendar = new BenchCalendar(line);
+  const calendar = calendarWithRestarts(line, openings.perSessionAlone);
   const byHead = Int32Array.from(heads.keys()).sort((a, b) => heads[b]! - heads[a]!);
   const limits = [...new Set(tails)].sort((a, b) => a - b);
   const seen = new Int32Array(line.setupCount).fill(-1);
+  const fetched = new Int32Array(line.trayFetch.length).fill(-1);
   let best = 0;
   limits.forEach((tail, round) => {
     let work = 0;
     let dearest = 0;
+    let dearestFetch = 0;
     for (let index = 0; index < n; index++) {
       const job = byHead[index]!;
       if (tails[job]! < tail) continue;
@@ -129,7 +136,13 @@ export function headBodyTail(line: CompiledLine, openings: Openings, { heads, ta
         work += openings.enter[setup]!;
         dearest = Math.max(dearest, openings.enter[setup]!);
       }
-      best = Math.max(best, calendar.momentOf(calendar.benchTimeAt(heads[job]!) + work - dearest) + tail);
+      const tray = line.jobTray[job]!;
+      if (fetched[tray] !== round) {
+        fetched[tray] = round;
+        work += line.trayFetch[tray]!;
+        dearestFetch = Math.max(dearestFetch, line.trayFetch[tray]!);
+      }
+      best = Math.max(best, calendar.momentOf(calendar.benchTimeAt(heads[job]!) + work - dearest - dearestFetch) + tail);
     }
   });
   return best;

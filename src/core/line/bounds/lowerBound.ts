@@ -1,25 +1,58 @@
-import { BenchCalendar } from '../timing/BenchCalendar';
 import type { CompiledLine } from '../problem/compiledLine';
-import { headBodyTail, headsAndTails } from './headsAndTails';
-import { cheapestOpenings } from './openings';
+import { DateBounds } from './dates';
+import { headBodyTail, headsAndTails, type HeadsAndTails } from './headsAndTails';
+import { cheapestOpenings, type Openings } from './openings';
+import { calendarWithRestarts, cheapestStart, finishInSession } from './sessions';
 
 /**
- * Minutes of total that no order can beat: the touch-up no order can avoid, plus the largest of four finishes. All
+ * Minutes of total that no order can beat: the touch-up and the lateness no order can avoid, plus the largest of four finishes. All
  * hands-on work with the cheapest way to open every leg that is needed, laid into the sessions; all hands-on work with a
  * fresh start in every session; the work between the earliest begins and the shortest ways to the end of the line; and the
  * model that is longest in the hand or too wet to be. Told to stop, it settles for less than it could find.
  */
 export function lowerBound(line: CompiledLine, shouldStop: () => boolean = () => false): number {
   if (line.jobCount === 0) return 0;
-  const calendar = new BenchCalendar(line);
   const handsOn = line.jobMinutes.reduce((sum, minutes) => sum + minutes, 0);
   let finish = Math.max(finishWithStarts(line, handsOn), line.sessionFrom[0]! + busiestModel(line));
+  let late = 0;
   if (!shouldStop()) {
     const openings = cheapestOpenings(line);
-    finish = Math.max(finish, calendar.momentOf(handsOn + openings.total));
-    if (!shouldStop()) finish = Math.max(finish, headBodyTail(line, openings, headsAndTails(line, openings)));
+    finish = Math.max(finish, calendarWithRestarts(line, openings.perSession).momentOf(handsOn + openings.total));
+    finish = Math.max(finish, calendarWithRestarts(line, openings.perSessionAlone).momentOf(handsOn + openings.totalAlone));
+    if (!shouldStop()) {
+      const ways = headsAndTails(line, openings);
+      finish = Math.max(finish, headBodyTail(line, openings, ways));
+      late = leastLate(line, openings, ways);
+    }
   }
-  return finish - line.sessionFrom[0]! + forcedTouchUp(line, shouldStop);
+  return finishInSession(line, finish) - line.sessionFrom[0]! + late + forcedTouchUp(line, shouldStop);
+}
+
+/** Each set of dates needs all the work of its jobs and of those before them, with every setup opened and every tray fetched once. */
+function leastLate(line: CompiledLine, openings: Openings, { heads }: HeadsAndTails): number {
+  const bounds = new DateBounds(line);
+  if (bounds.dates.length === 0) return 0;
+  const byMask = new Float64Array(bounds.all + 1);
+  const setups = new Int32Array(line.setupCount);
+  const trays = new Int32Array(line.trayFetch.length);
+  bounds.neededFor.forEach((mask, job) => {
+    byMask[mask]! += line.jobMinutes[job]!;
+    setups[line.jobSetup[job]!]! |= mask;
+    trays[line.jobTray[job]!]! |= mask;
+  });
+  setups.forEach((mask, setup) => mask && (byMask[mask]! += openings.enter[setup]!));
+  trays.forEach((mask, tray) => mask && (byMask[mask]! += line.trayFetch[tray]!));
+  const work = bounds.workOfSets(byMask);
+  const calendar = calendarWithRestarts(line, openings.perSessionAlone);
+  const discount = Math.min(0, openings.firstExtra);
+  const earliest = bounds.dates.map((date) =>
+    line.due.jobs[date]!.reduce((latest, job) => Math.max(latest, heads[job]! + line.jobMinutes[job]!), line.sessionFrom[0]!),
+  );
+  return bounds.leastLate(
+    bounds.all,
+    (set) => finishInSession(line, calendar.momentOf(work[set]! + discount)),
+    earliest.map((moment) => finishInSession(line, moment)),
+  );
 }
 
 /** All the work on one model, which must rest after each job before it may be picked up again; the last rest aside. */
@@ -34,13 +67,12 @@ function busiestModel(line: CompiledLine): number {
       longestRest[model] = Math.max(longestRest[model]!, rest);
     }
   }
-  const start = line.jobSetup.reduce((least, setup) => Math.min(least, line.start[setup]!), Infinity);
-  return start + minutes.reduce((most, each, model) => Math.max(most, each - longestRest[model]!), 0);
+  return cheapestStart(line) + minutes.reduce((most, each, model) => Math.max(most, each - longestRest[model]!), 0);
 }
 
 /** When the hands-on work would be finished if each session gave up its cheapest start. */
 function finishWithStarts(line: CompiledLine, handsOn: number): number {
-  const start = line.jobSetup.reduce((least, setup) => Math.min(least, line.start[setup]!), Infinity);
+  const start = cheapestStart(line);
   let left = handsOn;
   for (let session = 0; session < line.sessionFrom.length; session++) {
     const from = line.sessionFrom[session]! + start;

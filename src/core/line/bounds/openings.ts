@@ -11,8 +11,13 @@ export interface Openings {
   enter: Float64Array;
   /** What the first leg's start costs more (or less) than its cheapest opening, at the least. */
   firstExtra: number;
-  /** All the changeovers of the line, the first start included. */
+  /** All the changeovers of the line, the first start and the fetching of trays included. */
   total: number;
+  /** The same by the cheapest opening of each leg alone; what it lacks is made up by more of what every session costs. */
+  totalAlone: number;
+  /** What every session but the first costs on top of `total`, and of `totalAlone`, since it begins with a start. */
+  perSession: number;
+  perSessionAlone: number;
 }
 
 /**
@@ -26,7 +31,45 @@ export function cheapestOpenings(line: CompiledLine): Openings {
   const legs = used.flatMap((setup) => Array<number>(legsAtLeast(line, setup)).fill(setup));
   const firstExtra = legs.reduce((least, setup) => Math.min(least, line.start[setup]! - enter[setup]!), Infinity);
   const eachAlone = legs.reduce((sum, setup) => sum + enter[setup]!, 0) + firstExtra;
-  return { enter, firstExtra, total: legs.length > MOST_ASSIGNED_LEGS ? eachAlone : Math.max(eachAlone, assigned(line, legs, between)) };
+  const fetches = fetchMinutes(line);
+  const totalAlone = eachAlone + fetches + extraChanges(line, enter, legs.length);
+  const perSessionAlone = used.reduce((least, setup) => Math.min(least, line.start[setup]! - enter[setup]!), Infinity);
+  if (legs.length > MOST_ASSIGNED_LEGS)
+    return { enter, firstExtra, total: totalAlone, totalAlone, perSession: perSessionAlone, perSessionAlone };
+  const total = assigned(line, legs, between) + fetches;
+  return { enter, firstExtra, total, totalAlone, perSession: leastRestart(line, used, between), perSessionAlone };
+}
+
+/** Every tray that is painted on must be taken up once. */
+const fetchMinutes = (line: CompiledLine): number => [...new Set(line.jobTray)].reduce((sum, tray) => sum + line.trayFetch[tray]!, 0);
+
+/**
+ * Setups and trays that come together are taken up together at least once, by an opening, a fetch or both. The openings and
+ * fetches that are needed anyway serve as many of such pairs at the most; each of the others costs its cheaper side.
+ */
+function extraChanges(line: CompiledLine, enter: Float64Array, legs: number): number {
+  if (!line.fetches) return 0;
+  const pairs = new Map<number, number>();
+  line.jobSetup.forEach((setup, job) => {
+    const tray = line.jobTray[job]!;
+    pairs.set(setup * line.trayFetch.length + tray, Math.min(enter[setup]!, line.trayFetch[tray]!));
+  });
+  // The first job of the line is an opening and a fetch for one pair.
+  const served = legs + new Set(line.jobTray).size - 1;
+  return [...pairs.values()]
+    .sort((a, b) => a - b)
+    .slice(0, Math.max(0, pairs.size - served))
+    .reduce((sum, minutes) => sum + minutes, 0);
+}
+
+/** What a start in a new session costs more than the changeover that it stands for, or than going on with the same setup. */
+function leastRestart(line: CompiledLine, used: number[], between: Float64Array): number {
+  let least = Infinity;
+  for (const to of used) {
+    least = Math.min(least, line.start[to]!);
+    for (const from of used) if (from !== to) least = Math.min(least, line.start[to]! - between[from * line.setupCount + to]!);
+  }
+  return Math.max(0, least);
 }
 
 /** The least minutes to every setup: from another one, or from none in hand where a session may begin with it. */

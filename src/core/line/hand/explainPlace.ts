@@ -8,7 +8,7 @@ import { timeOrder, type TimedOrder } from '../timing/timeOrder';
 /** Why a job stands where it does; jobs by id, minutes. */
 export interface PlaceReason {
   /** The best of its other places: directly behind `behind` (null: at the start), and what would change there. */
-  bestOther: { behind: string | null; total: number; changeover: number; wait: number; touchUp: number } | null;
+  bestOther: { behind: string | null; total: number; changeover: number; wait: number; touchUp: number; late: number } | null;
   /** The last job before it that it waits for, and the first one behind it that waits for it. */
   heldBy: string | null;
   holds: string | null;
@@ -51,6 +51,7 @@ function bestOther(line: CompiledLine, order: Int32Array, place: number, now: Li
     changeover: timed.totals.changeover - now.changeover,
     wait: timed.totals.wait - now.wait,
     touchUp: timed.totals.touchUp - now.touchUp,
+    late: timed.totals.late - now.late,
   };
 }
 

@@ -21,9 +21,9 @@ export function placesFor(line: CompiledLine, order: ArrayLike<number>, from: nu
   const moves = new OrderMoves(line, judge.order, judge.position, () => 0);
   return moves.placesOf(from, end).map((to) => {
     const change = judge.judge(from, end, to, Infinity) - judge.cost;
-    const { bench, finish } = judge.judgedChange;
+    const { bench, finish, late } = judge.judgedChange;
     judge.reject();
-    return { to, minutes: rounded(change), bench: rounded(bench), finish: rounded(finish) };
+    return { to, minutes: rounded(change), bench: rounded(bench), finish: rounded(finish), late: rounded(late) };
   });
 }
 

@@ -27,7 +27,9 @@ export function wishPrices(problem: LineProblem, order: ArrayLike<number>, optio
     return {
       wish,
       minutes: isDearer ? kept.total - free.total : 0,
-      change: isDearer ? { bench: kept.bench - free.bench, finish: kept.finish - free.finish } : { bench: 0, finish: 0 },
+      change: isDearer
+        ? { bench: kept.bench - free.bench, finish: kept.finish - free.finish, late: kept.late - free.late }
+        : { bench: 0, finish: 0, late: 0 },
     };
   });
 }

@@ -1,5 +1,5 @@
 import type { LineJob, LineProblem } from '../definitions';
-import type { CompiledLine } from './compiledLine';
+import type { CompiledDue, CompiledLine } from './compiledLine';
 import { compileWishes } from './wishes';
 
 /** The 1-based tray positions a job covers. */
@@ -9,13 +9,13 @@ export function coveredModels(job: LineJob, trayModels: number): number[] {
 
 const indexById = (items: readonly { id: string }[]) => new Map(items.map((item, index) => [item.id, index]));
 
-/** What of a line depends neither on sessions nor on wishes: it is compiled once for the jobs it was made of. */
-type CompiledWork = Omit<CompiledLine, 'problem' | 'sessionFrom' | 'sessionTo' | 'wishes'>;
+/** What of a line depends on neither sessions nor dates nor wishes: it is compiled once for the jobs it was made of. */
+type CompiledWork = Omit<CompiledLine, 'problem' | 'sessionFrom' | 'sessionTo' | 'due' | 'wishes'>;
 const compiledWork = new WeakMap<LineJob[], { problem: LineProblem; work: CompiledWork }>();
 
 /**
  * Turns a problem that `readLineProblem` has accepted into flat arrays; ids that do not resolve throw. The same jobs with other
- * sessions or wishes cost next to nothing, so a problem must not be changed once it was compiled.
+ * sessions, dates or wishes cost next to nothing, so a problem must not be changed once it was compiled.
  */
 export function compileLine(problem: LineProblem): CompiledLine {
   const work = workOf(problem);
@@ -26,7 +26,28 @@ export function compileLine(problem: LineProblem): CompiledLine {
     problem,
     sessionFrom: Float64Array.from(sessions, (session) => session.from),
     sessionTo: Float64Array.from(sessions, (session) => session.to),
+    due: compileDue(problem, (id) => jobIndex.get(id)!),
     wishes: compileWishes(problem, (id) => jobIndex.get(id)!, work.jobTray),
+  };
+}
+
+function compileDue({ due = [], jobs }: LineProblem, jobOf: (id: string) => number): CompiledDue {
+  const compiled = due.map((each) => Int32Array.from(each.jobs, jobOf));
+  const has = new Uint8Array(due.length * jobs.length);
+  const ofJob: number[][] = jobs.map(() => []);
+  compiled.forEach((its, index) =>
+    its.forEach((job) => {
+      has[index * jobs.length + job] = 1;
+      ofJob[job]!.push(index);
+    }),
+  );
+  return {
+    count: due.length,
+    at: Float64Array.from(due, ({ at }) => at),
+    perMinuteLate: Float64Array.from(due, ({ perMinuteLate }) => perMinuteLate),
+    jobs: compiled,
+    has,
+    ofJob: ofJob.map((list) => Int32Array.from(list)),
   };
 }
 
@@ -133,6 +154,8 @@ function compileWork(problem: LineProblem): CompiledWork {
     jobTray,
     jobHandle: Float64Array.from(jobs, (job) => job.handleMinutes ?? 0),
     trayJobs: trayJobs.map((list) => Int32Array.from(list)),
+    trayFetch: Float64Array.from(trays, ({ fetchMinutes }) => fetchMinutes ?? 0),
+    fetches: trays.some(({ fetchMinutes = 0 }) => fetchMinutes > 0),
     trayHandles: Uint8Array.from(trayJobs, (list) => (list.some((job) => jobs[job]!.handleMinutes) ? 1 : 0)),
     jobLongestLag,
     edgeStart,

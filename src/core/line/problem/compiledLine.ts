@@ -22,6 +22,10 @@ export interface CompiledLine {
   jobTray: Int32Array;
   jobHandle: Float64Array;
   trayJobs: Int32Array[];
+  /** Minutes to take each tray up. */
+  trayFetch: Float64Array;
+  /** Does any tray cost fetching? */
+  fetches: boolean;
   /** 1 for a tray with a job that has handle minutes. */
   trayHandles: Uint8Array;
   /** The longest that any other job may have to wait after each job. */
@@ -55,7 +59,21 @@ export interface CompiledLine {
   preferMinutes: Float64Array;
   sessionFrom: Float64Array;
   sessionTo: Float64Array;
+  due: CompiledDue;
   wishes: CompiledWishes;
+}
+
+/** The dates of a problem by job index. */
+export interface CompiledDue {
+  count: number;
+  at: Float64Array;
+  perMinuteLate: Float64Array;
+  /** The jobs of each date. */
+  jobs: Int32Array[];
+  /** Row-major, count x jobCount: 1 where a job belongs to a date. */
+  has: Uint8Array;
+  /** The dates of each job. */
+  ofJob: Int32Array[];
 }
 
 /** The wishes of a problem by job index. */

@@ -5,7 +5,7 @@ const singleId = (id: string, model: number) => `${id}/${model}`;
 
 /**
  * The same work with every model on a tray of its own, so that painting one model at a time can be timed on the same
- * numbers. Touch-up of a preference is shared out over the models both jobs cover.
+ * numbers. Touch-up of a preference is shared out over the models both jobs cover, fetching a tray over its models.
  */
 export function splitIntoSingles(problem: LineProblem): LineProblem {
   const trayModels = new Map(problem.trays.map((tray) => [tray.id, tray.models]));
@@ -14,9 +14,17 @@ export function splitIntoSingles(problem: LineProblem): LineProblem {
   return {
     ...problem,
     trays: problem.trays.flatMap((tray) =>
-      Array.from({ length: tray.models }, (_, index) => ({ id: singleId(tray.id, index + 1), models: 1 })),
+      Array.from({ length: tray.models }, (_, index) => ({
+        id: singleId(tray.id, index + 1),
+        models: 1,
+        ...(tray.fetchMinutes && { fetchMinutes: tray.fetchMinutes / tray.models }),
+      })),
     ),
     jobs: problem.jobs.flatMap((job) => covered(job).map((model, index) => singleJob(job, model, index, (id) => covered(jobs.get(id)!)))),
+    due: problem.due?.map((each) => ({
+      ...each,
+      jobs: each.jobs.flatMap((id) => covered(jobs.get(id)!).map((model) => singleId(id, model))),
+    })),
     prefer: problem.prefer?.flatMap((entry) => {
       const first = jobs.get(entry.first)!;
       const then = jobs.get(entry.then)!;

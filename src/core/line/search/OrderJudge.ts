@@ -1,6 +1,7 @@
 import { BenchCalendar } from '../timing/BenchCalendar';
 import type { CompiledLine } from '../problem/compiledLine';
 import type { OrderChange } from '../definitions';
+import { Lateness } from './Lateness';
 import { LineClock } from '../timing/LineClock';
 import { positionsOf, touchUpMinutes } from '../timing/timeOrder';
 import { wishMinutes } from '../problem/wishes';
@@ -26,6 +27,7 @@ export class OrderJudge {
   readonly clock: LineClock;
   private finish = 0;
   private touchUp = 0;
+  private readonly lateness: Lateness;
   /** Changeover and waiting minutes of the order. */
   private lost = 0;
   /** Minutes of work and changeovers from each place of the order on, its own changeover included. */
@@ -34,7 +36,7 @@ export class OrderJudge {
   private readonly change: Float64Array;
   private readonly calendar: BenchCalendar;
   private readonly wishes: WishesByJob;
-  private move = { from: 0, end: 0, to: 0, touchUp: 0, lost: 0, finish: 0, cost: Infinity };
+  private move = { from: 0, end: 0, to: 0, touchUp: 0, late: 0, lost: 0, finish: 0, cost: Infinity };
 
   constructor(readonly line: CompiledLine) {
     const { jobCount, setupCount, sessionFrom } = line;
@@ -51,6 +53,7 @@ export class OrderJudge {
     this.change.set(line.start, setupCount * setupCount);
     this.calendar = new BenchCalendar(line);
     this.wishes = wishesByJob(line);
+    this.lateness = new Lateness(line, this.clock);
   }
 
   /** Takes an order as it is and returns its cost. */
@@ -67,6 +70,7 @@ export class OrderJudge {
     clock.keep();
     this.touchUp = touchUpMinutes(line, this.position);
     this.finish = clock.time;
+    this.lateness.take(this.order);
     this.sumWork(order.length);
     const wished = line.wishes.cost
       ? wishMinutes(
@@ -75,7 +79,7 @@ export class OrderJudge {
           (job) => clock.endOf(job),
         )
       : 0;
-    return (this.cost = wished + this.costOf(this.finish, this.touchUp, this.lost, clock.missing));
+    return (this.cost = wished + this.costOf(this.finish, this.touchUp, this.lateness.total, this.lost, clock.missing));
   }
 
   /**
@@ -83,14 +87,15 @@ export class OrderJudge {
    * or Infinity once it is certain to be above the limit. The move must keep predecessors first.
    */
   judge(from: number, end: number, to: number, limit: number): number {
-    const { clock, order, workFrom } = this;
+    const { clock, order, workFrom, lateness } = this;
     const low = Math.min(from, to);
     const high = Math.max(end, to);
     const touchUp = this.touchUp + this.touchUpChange(from, end, to);
-    const latest = this.latestBenchTime(limit - touchUp);
+    lateness.begin(low, high, (place) => order[placeBeforeMove(place, from, end, to)]!);
+    let latest = this.latestBenchTime(limit - touchUp - lateness.known);
     clock.branch(low);
     let work = workFrom[low]! + this.changeoverChange(from, end, to);
-    if (this.benchTime() + work > latest) return Infinity;
+    if (this.isBeyond(work, latest, limit - touchUp)) return Infinity;
     let lost = this.lost;
     let influence = 0;
     for (let place = low; place < order.length; place++) {
@@ -98,7 +103,8 @@ export class OrderJudge {
       const job = order[isMoved ? placeBeforeMove(place, from, end, to) : place]!;
       work = isMoved ? work - this.leastMinutes(job) : workFrom[place + 1]!;
       clock.place(job);
-      if (this.benchTime() + work > latest) return Infinity;
+      if (lateness.place(job)) latest = this.latestBenchTime(limit - touchUp - lateness.known);
+      if (this.isBeyond(work, latest, limit - touchUp)) return Infinity;
       lost += clock.lostOn(job) - clock.keptLostOn(job);
       influence = Math.max(influence, Math.max(clock.endOf(job), clock.keptEndOf(job)) + this.line.jobLongestLag[job]!);
       // All that was timed anew is dry and the clock is where it was: the rest of the order goes as it did.
@@ -110,7 +116,11 @@ export class OrderJudge {
   /** What the move that was judged last changes; it must not have been given up. */
   get judgedChange(): OrderChange {
     const { move } = this;
-    return { bench: move.lost + move.touchUp - this.lost - this.touchUp, finish: move.finish - this.finish };
+    return {
+      bench: move.lost + move.touchUp - this.lost - this.touchUp,
+      finish: move.finish - this.finish,
+      late: move.late - this.lateness.total,
+    };
   }
 
   /** Makes the move that was judged last, which must not have been given up. */
@@ -121,6 +131,7 @@ export class OrderJudge {
     moveRun(this.order, from, end, to);
     for (let place = low; place < high; place++) this.position[this.order[place]!] = place;
     this.clock.keep();
+    this.lateness.keep(low, high, this.position);
     this.touchUp = this.move.touchUp;
     this.lost = this.move.lost;
     this.finish = this.move.finish;
@@ -139,6 +150,7 @@ export class OrderJudge {
     move.end = end;
     move.to = to;
     move.touchUp = touchUp;
+    move.late = this.lateness.complete();
     move.lost = lost;
     move.finish = finish;
     const { line, clock, order } = this;
@@ -149,21 +161,35 @@ export class OrderJudge {
           (job) => clock.endOf(job),
         )
       : 0;
-    return (move.cost = wished + this.costOf(finish, touchUp, lost, missing));
+    return (move.cost = wished + this.costOf(finish, touchUp, move.late, lost, missing));
   }
 
-  private costOf(finish: number, touchUp: number, lost: number, missing: number): number {
-    return finish - this.line.sessionFrom[0]! + touchUp + BENCH_TIE_WEIGHT * (lost + touchUp) + MISSING_PENALTY * missing;
+  private costOf(finish: number, touchUp: number, late: number, lost: number, missing: number): number {
+    return finish - this.line.sessionFrom[0]! + touchUp + late + BENCH_TIE_WEIGHT * (lost + touchUp) + MISSING_PENALTY * missing;
   }
 
   private leastMinutes(job: number): number {
-    const { setupCount, jobSetup, jobMinutes } = this.line;
+    const { setupCount, jobSetup, jobMinutes, jobTray, trayFetch } = this.line;
     const held = this.clock.held < 0 ? setupCount : this.clock.held;
-    return this.change[held * setupCount + jobSetup[job]!]! + jobMinutes[job]!;
+    const tray = jobTray[job]!;
+    const fetch = tray === this.clock.tray ? 0 : trayFetch[tray]!;
+    return this.change[held * setupCount + jobSetup[job]!]! + fetch + jobMinutes[job]!;
   }
 
   private benchTime(): number {
     return this.calendar.benchTime(this.clock.time, this.clock.session);
+  }
+
+  /**
+   * Is the judged order certain to be dearer than the limit, with so much work still to come? By the finish alone that is two
+   * numbers; with dates ahead, each of them comes no sooner than the work before it is done.
+   */
+  private isBeyond(work: number, latest: number, limit: number): boolean {
+    const now = this.benchTime();
+    if (now + work > latest) return true;
+    if (!this.lateness.isAhead || latest === Infinity) return false;
+    const finish = this.calendar.momentOf(now + work) - this.line.sessionFrom[0]!;
+    return finish + this.lateness.known + this.lateness.ahead(now + work, this.workFrom, this.calendar) > limit + ROUNDING;
   }
 
   /** Bench time by which a plan ends that has at most this total without touch-up. */
@@ -175,11 +201,12 @@ export class OrderJudge {
   }
 
   private changeTo(before: number, job: number): number {
-    const { setupCount, jobSetup } = this.line;
-    return this.change[(before < 0 ? setupCount : jobSetup[before]!) * setupCount + jobSetup[job]!]!;
+    const { setupCount, jobSetup, jobTray, trayFetch } = this.line;
+    const fetch = before >= 0 && jobTray[before] === jobTray[job] ? 0 : trayFetch[jobTray[job]!]!;
+    return fetch + this.change[(before < 0 ? setupCount : jobSetup[before]!) * setupCount + jobSetup[job]!]!;
   }
 
-  /** What the moved run's three new neighbourhoods cost in changeovers, less what the old ones did. */
+  /** What the moved run's three new neighbourhoods cost in changeovers, less what the old ones did, fetching included. */
   private changeoverChange(from: number, end: number, to: number): number {
     const { order } = this;
     const n = order.length;

@@ -5,6 +5,7 @@ import { GREEDY_WEIGHTS, greedyOrder } from './constructOrder';
 import { OrderJudge } from './OrderJudge';
 import { OrderMoves } from './OrderMoves';
 import { enteredOrder, trayByTrayOrder } from '../problem/precedence';
+import { dateRank } from './urgency';
 import { arrangeByWishes } from '../problem/wishes';
 
 /** Steps of the first cooling round for each job; every further round is longer by the growth. Measured with the bench. */
@@ -59,6 +60,7 @@ export class OrderSearch {
       this.offer(greedyOrder(line, weights, { shouldStop }));
       if (shouldStop()) return;
     }
+    if (line.due.count > 0) this.offer(greedyOrder(line, GREEDY_WEIGHTS[0]!, { groupOf: dateRank(line), shouldStop }));
     if (most < GREEDY_WEIGHTS.length) return;
     this.offer(enteredOrder(line));
     this.offer(trayByTrayOrder(line));

@@ -1,12 +1,13 @@
 import type { CompiledLine } from '../problem/compiledLine';
 import { LineClock } from '../timing/LineClock';
 import { enteredOrder, predecessorCounts, tailMinutes } from '../problem/precedence';
+import { urgency } from './urgency';
 
 /** How much a greedy construction weighs what it sees, all against one minute of changeover. */
 export interface GreedyWeights {
   wait: number;
   touchUp: number;
-  /** Credit for a minute of drying and painting still behind the job. */
+  /** Credit for a minute of drying and painting still behind the job, and for a minute that its date comes before the last one. */
   tail: number;
 }
 
@@ -28,12 +29,13 @@ interface GreedyOptions {
 
 /**
  * Builds an order by always taking the job that loses least right now: its changeover, its wait, and the touch-up
- * of every preference it breaks by coming first, less a credit for long chains behind it. Told to stop, it leaves the rest as entered.
+ * of every preference it breaks by coming first, less a credit for long chains behind it and near dates. Told to stop, it leaves the rest as entered.
  */
 export function greedyOrder(line: CompiledLine, weights: GreedyWeights, { groupOf, shouldStop }: GreedyOptions = {}): Int32Array {
   const clock = new LineClock(line);
   const open = predecessorCounts(line);
-  const tail = tailMinutes(line);
+  const early = urgency(line);
+  const tail = tailMinutes(line).map((minutes, job) => minutes + early[job]!);
   const placed = new Uint8Array(line.jobCount);
   const wishes = wishesByJob(line);
   const eligible = new EligibleJobs(line, tail);

@@ -20,6 +20,7 @@ export function planOrder(line: CompiledLine, order: ArrayLike<number>, bound = 
     proven: total - bound <= PROOF_ROUNDING * Math.max(1, bound),
     legs: timed.legs,
     jobs: timed.jobs,
+    due: timed.due,
     ...(line.problem.wishes?.length && { wishesKept: wishesKept(line, order) }),
   };
 }

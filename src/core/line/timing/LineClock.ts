@@ -31,8 +31,9 @@ export class LineClock {
   /** Hands-on and waiting minutes that did not fit after the last session; 0 while everything fits. */
   missing = 0;
   session = 0;
-  /** Setup in hand, or -1. */
+  /** Setup and tray in hand, or -1. */
   held = -1;
+  tray = -1;
   readonly timing: JobTiming = { from: 0, begin: 0, end: 0, prep: 0, wait: 0 };
 
   private readonly side: Uint8Array;
@@ -93,6 +94,7 @@ export class LineClock {
       this.session = 0;
       this.time = this.line.sessionFrom[0]!;
       this.held = -1;
+      this.tray = -1;
       this.missing = 0;
       this.tools.clear();
       return;
@@ -102,6 +104,7 @@ export class LineClock {
     this.session = this.sessionAfter[record]!;
     this.time = this.end[record]!;
     this.held = this.line.jobSetup[last]!;
+    this.tray = this.line.jobTray[last]!;
     this.missing = this.missingAfter[record]!;
     this.tools.goBackTo(record);
   }
@@ -119,9 +122,9 @@ export class LineClock {
 
   /** What placing the job now would bring, without moving the clock. */
   peek(job: number): JobTiming {
-    const { time, session, held, missing } = this;
+    const { time, session, held, tray, missing } = this;
     this.run(job, this.recordOf(job) ^ 1, this.lastOnTray(job));
-    Object.assign(this, { time, session, held, missing });
+    Object.assign(this, { time, session, held, tray, missing });
     return this.timing;
   }
 
@@ -180,9 +183,14 @@ export class LineClock {
     );
   }
 
-  prepFor(setup: number): number {
-    if (this.held === setup) return 0;
-    return this.held < 0 ? this.line.start[setup]! : this.line.changeover[this.held * this.line.setupCount + setup]!;
+  /** Minutes before a job could begin if nothing had to dry: its setup got ready, its tray fetched. */
+  prepFor(job: number): number {
+    const { line, held } = this;
+    const setup = line.jobSetup[job]!;
+    const tray = line.jobTray[job]!;
+    const fetch = tray === this.tray ? 0 : line.trayFetch[tray]!;
+    if (held === setup) return fetch;
+    return fetch + (held < 0 ? line.start[setup]! : line.changeover[held * line.setupCount + setup]!);
   }
 
   private recordOf(job: number): number {
@@ -197,10 +205,10 @@ export class LineClock {
     }
     const setup = line.jobSetup[job]!;
     this.tools.choose(setup);
-    const free = this.time + this.prepFor(setup);
+    const free = this.time + this.prepFor(job);
     const begin = this.smoothStart(job, before, free);
     if (begin + line.jobMinutes[job]! <= line.sessionTo[this.session]! + SESSION_ROUNDING) this.runSmooth(job, record, free, begin);
-    else this.runModelByModel(job, record, setup, before);
+    else this.runModelByModel(job, record, before);
   }
 
   /** When the job could begin and then run without a stop; NaN when it cannot, or when only its models tell. */
@@ -247,11 +255,12 @@ export class LineClock {
     timing.wait = begin - free;
     this.time = timing.end = begin + this.line.jobMinutes[job]!;
     this.held = this.line.jobSetup[job]!;
+    this.tray = this.line.jobTray[job]!;
     this.smoothBegin[record] = begin;
     this.end[record] = this.time;
   }
 
-  private runModelByModel(job: number, record: number, setup: number, before: number): void {
+  private runModelByModel(job: number, record: number, before: number): void {
     const { line, timing } = this;
     const firstCell = line.cellStart[job]!;
     const lastCell = line.cellStart[job + 1]!;
@@ -264,8 +273,8 @@ export class LineClock {
     for (let cell = firstCell; cell < lastCell; cell++) {
       const minutes = line.cellMinutes[cell]!;
       const ready = Math.max(gate, this.modelReady(job, cell - firstCell, line.cellModel[cell]!), toolFree);
-      if (!this.paint(setup, minutes, ready, cell === firstCell)) {
-        this.missing += this.minutesMissing(setup, ready, cell, lastCell);
+      if (!this.paint(job, minutes, ready, cell === firstCell)) {
+        this.missing += this.minutesMissing(job, ready, cell, lastCell);
         break;
       }
       this.cellEnds[cellEnds + cell] = this.time;
@@ -276,10 +285,10 @@ export class LineClock {
   }
 
   /** Does one model in this session or a later one; false when there is no session left that holds it. */
-  private paint(setup: number, minutes: number, ready: number, first: boolean): boolean {
+  private paint(job: number, minutes: number, ready: number, first: boolean): boolean {
     const { line, timing } = this;
     for (;;) {
-      const free = this.time + this.prepFor(setup);
+      const free = this.time + this.prepFor(job);
       const begin = Math.max(free, ready);
       if (begin + minutes <= line.sessionTo[this.session]! + SESSION_ROUNDING) {
         if (first) {
@@ -289,20 +298,22 @@ export class LineClock {
         timing.prep += free - this.time;
         timing.wait += begin - free;
         this.time = begin + minutes;
-        this.held = setup;
+        this.held = line.jobSetup[job]!;
+        this.tray = line.jobTray[job]!;
         return true;
       }
       if (this.session + 1 >= line.sessionFrom.length) return false;
       this.session++;
       this.time = line.sessionFrom[this.session]!;
       this.held = -1;
+      this.tray = -1;
     }
   }
 
   /** The last session would have to be at least this much longer for this model and the rest of its job. */
-  private minutesMissing(setup: number, ready: number, cell: number, lastCell: number): number {
+  private minutesMissing(job: number, ready: number, cell: number, lastCell: number): number {
     const { line } = this;
-    const begin = Math.max(this.time + this.prepFor(setup), ready);
+    const begin = Math.max(this.time + this.prepFor(job), ready);
     return begin - line.sessionTo[this.session]! + line.cellSum[lastCell - 1]! - line.cellSum[cell]! + line.cellMinutes[cell]!;
   }
 

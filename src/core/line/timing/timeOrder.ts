@@ -1,6 +1,6 @@
 import type { CompiledLine } from '../problem/compiledLine';
 import { LineClock } from './LineClock';
-import type { LineLeg, LineTotals, TimedJob } from '../definitions';
+import type { LineLeg, LineTotals, TimedDue, TimedJob } from '../definitions';
 
 /** Touch-up minutes an order costs: every `prefer` entry whose `first` does not stand before its `then`. */
 export function touchUpMinutes(line: CompiledLine, position: Int32Array): number {
@@ -17,10 +17,20 @@ export function positionsOf(order: ArrayLike<number>, into: Int32Array = new Int
   return into;
 }
 
+/** When the last job of each date ends; a date without jobs is met at the start. */
+function timedDue(line: CompiledLine, endOf: (job: number) => number): TimedDue[] {
+  return line.due.jobs.map((jobs, index) => ({
+    id: line.problem.due![index]!.id,
+    end: jobs.reduce((last, job) => Math.max(last, endOf(job)), line.sessionFrom[0]!),
+    at: line.due.at[index]!,
+  }));
+}
+
 export interface TimedOrder {
   totals: LineTotals;
   jobs: TimedJob[];
   legs: LineLeg[];
+  due: TimedDue[];
   /** End of every cell of the compiled line. */
   cellEnds: Float64Array;
 }
@@ -58,7 +68,9 @@ export function timeOrder(line: CompiledLine, order: ArrayLike<number>): TimedOr
     for (let cell = line.cellStart[job]!; cell < line.cellStart[job + 1]!; cell++) cellEnds[cell] = clock.cellEnd(job, cell);
   const handsOn = line.jobMinutes.reduce((sum, minutes) => sum + minutes, 0);
   const touchUp = touchUpMinutes(line, positionsOf(order));
-  const total = finish - line.sessionFrom[0]! + touchUp;
-  const totals = { total, finish, bench: handsOn + changeover + wait + touchUp, handsOn, changeover, wait, touchUp };
-  return { totals, jobs, legs, cellEnds };
+  const due = timedDue(line, (job) => clock.endOf(job));
+  const late = due.reduce((sum, { end, at }, index) => sum + line.due.perMinuteLate[index]! * Math.max(0, end - at), 0);
+  const total = finish - line.sessionFrom[0]! + touchUp + late;
+  const totals = { total, finish, bench: handsOn + changeover + wait + touchUp, handsOn, changeover, wait, touchUp, late };
+  return { totals, jobs, legs, due, cellEnds };
 }
