@@ -56,6 +56,11 @@ export class OrderJudge {
     this.lateness = new Lateness(line, this.clock);
   }
 
+  /** Minutes that lateness adds to the order. */
+  get late(): number {
+    return this.lateness.total;
+  }
+
   /** Takes an order as it is and returns its cost. */
   take(order: ArrayLike<number>): number {
     const { clock, line } = this;

@@ -12,6 +12,8 @@ export interface RunMove {
 const SINGLE = 0.25;
 const JOIN_SETUP = 0.4;
 const LEG = 0.2;
+/** Where there are dates, so many of all moves bring forward a stretch of what one of them needs. */
+const BRING_FORWARD = 0.1;
 const LONGEST_RUN = 8;
 const NEAR_SHARE = 0.5;
 const NEAR = 12;
@@ -20,6 +22,8 @@ const NEAR = 12;
 export class OrderMoves {
   readonly move: RunMove = { from: 0, end: 0, to: 0 };
   private readonly sameSetup: number[][];
+  /** For each date, 1 for the jobs that it needs: its own and all before them. */
+  private readonly neededFor: Uint8Array[];
   private low = 0;
   private high = 0;
 
@@ -31,17 +35,35 @@ export class OrderMoves {
   ) {
     this.sameSetup = Array.from({ length: line.setupCount }, () => []);
     line.jobSetup.forEach((setup, job) => this.sameSetup[setup]!.push(job));
+    this.neededFor = line.due.jobs.map((jobs) => neededBy(line, jobs));
   }
 
   /** Draws a move into `move`; false when the one drawn is not allowed. */
   draw(): boolean {
     const n = this.order.length;
+    if (this.neededFor.length > 0 && this.random() < BRING_FORWARD) return this.bringForward();
     const kind = this.random();
     const at = this.below(n);
     if (kind < SINGLE) return this.anywhere(at, at + 1);
     if (kind < SINGLE + JOIN_SETUP) return this.joinSetup(at);
     if (kind < SINGLE + JOIN_SETUP + LEG) return this.moveLeg(at);
     return this.anywhere(at, Math.min(n, at + 2 + this.below(LONGEST_RUN - 1)));
+  }
+
+  /** Moves the jobs of one date that stand together, or the first of them, to an earlier place. */
+  private bringForward(): boolean {
+    const { order } = this;
+    const needed = this.neededFor[this.below(this.neededFor.length)]!;
+    let first = this.below(order.length);
+    if (!needed[order[first]!]) return false;
+    let last = first + 1;
+    while (first > 0 && needed[order[first - 1]!]) first--;
+    while (last < order.length && needed[order[last]!]) last++;
+    if (this.random() < 0.5) last = first + 1 + this.below(last - first);
+    const { from, end } = this.withNeighbours(first, last);
+    this.findPlaces(from, end);
+    const places = from - this.low;
+    return places > 0 && this.set(from, end, this.low + this.below(places));
   }
 
   /** The places that a run may go before without breaking anything, its own aside. */
@@ -143,4 +165,15 @@ export class OrderMoves {
     this.low = low;
     this.high = high;
   }
+}
+
+function neededBy(line: CompiledLine, jobs: Int32Array): Uint8Array {
+  const needed = new Uint8Array(line.jobCount);
+  const open = [...jobs];
+  for (let job = open.pop(); job !== undefined; job = open.pop()) {
+    if (needed[job]) continue;
+    needed[job] = 1;
+    open.push(...line.predecessors[job]!);
+  }
+  return needed;
 }

@@ -14,6 +14,8 @@ const ROUND_GROWTH = 1.5;
 /** First temperature of a round, in mean changeovers; last one as a share of the first. Measured with the bench. */
 const FIRST_TEMPERATURE = 0.2;
 const LAST_TEMPERATURE_SHARE = 0.05;
+/** While a date is missed a small delay costs much: rounds are warmer by these factors in turn, to get over the ridges between. */
+const HEATS_WHILE_LATE = [1, 4, 12];
 const STOP_CHECK_STEPS = 128;
 
 /**
@@ -29,6 +31,8 @@ export class OrderSearch {
   private readonly moves: OrderMoves;
   private readonly random: () => number;
   private readonly scale: number;
+  private round = 0;
+  private heat = 1;
   private roundStart = 0;
   private roundEnd = 0;
 
@@ -82,6 +86,7 @@ export class OrderSearch {
     this.roundStart = this.roundEnd;
     this.roundEnd += Math.round(length);
     if (this.judge.cost > this.bestCost) this.judge.take(this.best);
+    this.heat = this.judge.late > 0 ? HEATS_WHILE_LATE[this.round++ % HEATS_WHILE_LATE.length]! : 1;
   }
 
   private tryMove(): void {
@@ -89,7 +94,7 @@ export class OrderSearch {
     if (!moves.draw()) return;
     const { from, end, to } = moves.move;
     const share = (this.step - this.roundStart) / (this.roundEnd - this.roundStart);
-    const temperature = this.scale * FIRST_TEMPERATURE * LAST_TEMPERATURE_SHARE ** share;
+    const temperature = this.scale * this.heat * FIRST_TEMPERATURE * LAST_TEMPERATURE_SHARE ** share;
     const limit = judge.cost - temperature * Math.log(1 - this.random());
     if (judge.judge(from, end, to, limit) > limit) {
       judge.reject();

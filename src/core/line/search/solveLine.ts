@@ -42,6 +42,8 @@ const EXACT_ATTEMPTS = [
 const JOBS_FOR_FULL_WIDTH = 20;
 /** Longer lines are never exhausted, and their bound hardly gains. */
 const MOST_JOBS_FOR_EXACT = 60;
+/** With dates there are more ways for a begun order to become the best. */
+const MOST_JOBS_FOR_EXACT_WITH_DATES = 40;
 
 /**
  * The best order that can be found: constructions, then search, with the exact search coming in at fixed numbers of
@@ -79,7 +81,7 @@ export function solveLine(line: CompiledLine, options: SolveOptions): SolvedLine
 }
 
 function exactAttempts(line: CompiledLine): typeof EXACT_ATTEMPTS {
-  if (line.jobCount > MOST_JOBS_FOR_EXACT) return [];
+  if (line.jobCount > (line.due.count > 0 ? MOST_JOBS_FOR_EXACT_WITH_DATES : MOST_JOBS_FOR_EXACT)) return [];
   const share = Math.max(1, line.jobCount / JOBS_FOR_FULL_WIDTH) ** 2;
   return EXACT_ATTEMPTS.map(({ afterSteps, width }) => ({ afterSteps: Math.round(afterSteps * share), width: Math.round(width / share) }));
 }
