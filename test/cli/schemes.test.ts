@@ -34,7 +34,7 @@ describe('schemes on the command line', function () {
     const { stdout, status } = run('problem', example('02-variants'));
     expect(status).to.equal(0);
     const problem = readLineProblem(JSON.parse(stdout));
-    expect(problem.trays).to.deep.equal([{ id: 'unit/1', models: 10 }]);
+    expect(problem.trays).to.deep.equal([{ id: 'unit/1', models: 10, fetchMinutes: 0.5 }]);
     expect(problem.jobs).to.have.length(6);
   });
 

@@ -35,7 +35,7 @@ const entry = (more: Partial<TodayCommission> = {}): TodayCommission => ({
     stepsDone: 100,
     stepsTotal: 250,
   },
-  outlook: { standing: 'fits', chance: 0.93, sessionMinutes: 900, queuedMinutes: 0 },
+  outlook: { standing: 'fits', chance: 0.93, sessionMinutes: 900, queuedMinutes: 0, likelyAt: null, safeAt: null },
   openCounts: [],
   waitingTestModels: [],
   unitsWithoutScheme: [],
@@ -129,7 +129,7 @@ describe('a standing in words', () => {
       verdict: 'Fits',
       why: '15 h of sessions before the date; likely 10 h needed. On time in 93 of 100 simulations.',
     });
-    const queued = entry({ outlook: { standing: 'short', chance: 0.05, sessionMinutes: 300, queuedMinutes: 120 } });
+    const queued = entry({ outlook: { standing: 'short', chance: 0.05, sessionMinutes: 300, queuedMinutes: 120, likelyAt: null, safeAt: null } });
     expect(standingText(queued)).to.deep.equal({
       verdict: 'Too little time',
       why: '5 h of sessions before the date; likely 10 h needed after 2 h of other work. On time in 5 of 100 simulations.',
@@ -137,7 +137,7 @@ describe('a standing in words', () => {
   });
 
   it('does not call a commission painted that has no units or no scheme', () => {
-    const done = { standing: 'done', chance: 1, sessionMinutes: 0, queuedMinutes: 0 } as const;
+    const done = { standing: 'done', chance: 1, sessionMinutes: 0, queuedMinutes: 0, likelyAt: null, safeAt: null } as const;
     const verdict = (more: Partial<TodayCommission>) => standingText(entry({ outlook: done, ...more })).verdict;
     expect(verdict({ units: 0 })).to.equal('No units yet');
     expect(verdict({ estimate: { ...entry().estimate, stepsTotal: 0 } })).to.equal('No scheme yet');

@@ -41,6 +41,8 @@ export function smallLine(): { picture: LinePicture; plan: LinePlan } {
       isOwnOnBench: false,
       treatJobs: [],
       sessions: null,
+      due: [],
+      commissions: [],
     },
     plan,
   };

@@ -1,4 +1,4 @@
-import { LINE_PROBLEM_FORMATS, type LineAfter, type LineJob, type LineProblem } from '../line/definitions';
+import { lineFormatOf, type LineAfter, type LineJob, type LineProblem } from '../line/definitions';
 import { allAtOnce, type Steps } from '../steps';
 import type { Standard, Step, Technique, Unit } from './definitions';
 import { idOfHalf } from './halves';
@@ -57,10 +57,12 @@ export function* buildLineInSteps(roster: Roster): Steps<BuiltLine> {
   const taken = new Set(jobs.map((job) => job.trayId));
   const trays = perUnit.flatMap((unit) => unit.trays).filter((tray) => taken.has(tray.id));
   const setups = distinctSetups(jobs, roster.paints);
+  const { fetchMinutes } = roster.house;
+  const lineTrays = trays.map((tray) => ({ id: tray.id, models: tray.models.length, ...(fetchMinutes > 0 && { fetchMinutes }) }));
   return {
     problem: {
-      format: LINE_PROBLEM_FORMATS[0],
-      trays: trays.map((tray) => ({ id: tray.id, models: tray.models.length })),
+      format: lineFormatOf({ trays: lineTrays }),
+      trays: lineTrays,
       tools: lineTools(roster.house),
       setups: setups.map(lineSetup),
       start: setups.map((setup) => startMinutes(setup, roster.house)),

@@ -24,6 +24,8 @@ export interface HouseRules {
   waterMinutes: number;
   /** Setting up or cleaning a spray place or an airbrush. */
   sprayMinutes: number;
+  /** Putting the tray in hand away and taking up another one. */
+  fetchMinutes: number;
   /** Sitting down to it: light, palette, water. */
   sitDownMinutes: number;
   dryBrushes: number;
@@ -55,6 +57,7 @@ export const DEFAULT_HOUSE_RULES: HouseRules = {
   handMinutes: 0.5,
   waterMinutes: 1.5,
   sprayMinutes: 6,
+  fetchMinutes: 0.5,
   sitDownMinutes: 2,
   dryBrushes: 1,
   dryBrushRestMinutes: 30,

@@ -14,8 +14,6 @@ export interface JobShare {
 
 export interface LineFigures {
   byUnit: Map<string, JobShare>;
-  /** Bench minutes until the last job of a commission is done, by commission; touch-up of what came before included. */
-  doneAfter: Map<string, number>;
   total: JobShare;
 }
 
@@ -26,7 +24,7 @@ const noShare = (): JobShare => ({ handsOn: 0, setUp: 0, waiting: 0, touchUp: 0 
 
 /** Times an order (job ids) in the sessions given, or in one sitting where they do not hold it, and tells what goes to whom. */
 export function lineFigures(built: BuiltLine, order: readonly string[], sessions: LineSession[] | null): LineFigures {
-  const figures: LineFigures = { byUnit: new Map(), doneAfter: new Map(), total: noShare() };
+  const figures: LineFigures = { byUnit: new Map(), total: noShare() };
   if (order.length === 0) return figures;
   const indexes = new Map(built.jobs.map((job, index) => [job.id, index]));
   const timed = timedIn(
@@ -35,7 +33,6 @@ export function lineFigures(built: BuiltLine, order: readonly string[], sessions
     sessions,
   );
   const touchUp = touchUpByJob(built, order);
-  let minutes = 0;
   for (const { id, prep, wait } of timed.jobs) {
     const job = built.jobs[indexes.get(id)!]!;
     const share = { handsOn: jobMinutes(job), setUp: prep, waiting: wait, touchUp: touchUp.get(id) ?? 0 };
@@ -43,8 +40,6 @@ export function lineFigures(built: BuiltLine, order: readonly string[], sessions
     const unit = figures.byUnit.get(job.unitId) ?? noShare();
     add(unit, share);
     figures.byUnit.set(job.unitId, unit);
-    minutes += shareMinutes(share);
-    figures.doneAfter.set(job.commissionId, minutes);
   }
   return figures;
 }

@@ -7,35 +7,52 @@ export function safetyMinutes(draws: Float64Array): number {
   return quantile(sorted, 0.8) - quantile(sorted, 0.5);
 }
 
-/** Simulated minutes moved so that their middle is what the plan says. */
-export function aroundLikely(draws: Float64Array, likely: number): Float64Array {
-  const middle = draws.length === 0 ? 0 : quantile(draws.slice().sort(), 0.5);
-  return draws.map((minutes) => minutes - middle + likely);
-}
-
 export type Standing = 'done' | 'fits' | 'tight' | 'short';
 
-export interface DateOutlook {
+export interface DateOutlook extends DoneDates {
   standing: Standing;
-  /** Share of the simulations that meet the date. */
-  chance: number;
   /** Bench minutes in the sessions before the date. */
   sessionMinutes: number;
   /** Likely minutes of the work that the bench does before it. */
   queuedMinutes: number;
 }
 
+/** When something is done by an order that was timed under draws. */
+export interface DoneDates {
+  /** Share of the draws that meet the date. */
+  chance: number;
+  /** By the plan, and in four draws of five; UTC ms, null where no sessions hold the work. */
+  likelyAt: number | null;
+  safeAt: number | null;
+}
+
+const MINUTE_MS = 60_000;
+const SAFE_SHARE = 0.8;
+
+/** Ends in each draw, by the plan (`end`) and due (`at`), all in minutes from `origin` (UTC ms; null where minutes are no moments). */
+export function doneDates(ends: Float64Array, end: number, at: number, origin: number | null): DoneDates {
+  const safe = quantile(ends.slice().sort(), SAFE_SHARE);
+  const isKnown = origin !== null && safe < Infinity;
+  return {
+    chance: ends.filter((each) => each <= at).length / ends.length,
+    likelyAt: origin === null ? null : origin + end * MINUTE_MS,
+    // The plan is one of the draws that might be: what is safe is never before it.
+    safeAt: isKnown ? origin + Math.max(end, safe) * MINUTE_MS : null,
+  };
+}
+
+/** What a pass takes in each draw, as a factor on what it takes in the middle one. */
+export function drawFactors(minutes: Float64Array): Float64Array {
+  const middle = minutes.length === 0 ? 0 : quantile(minutes.slice().sort(), 0.5);
+  return middle > 0 ? minutes.map((each) => each / middle) : new Float64Array(minutes.length).fill(1);
+}
+
 /** At least this chance counts as fitting; below the lower one as short. */
 const FITS_CHANCE = 0.8;
 const SHORT_CHANCE = 0.2;
 
-/** Can a date be met? `doneAfter` are bench minutes until the work is done, one for each simulation, what comes before it included. */
-export function outlook(doneAfter: Float64Array, likely: number, sessionMinutes: number, queuedMinutes: number): DateOutlook {
-  const chance = doneAfter.filter((minutes) => minutes <= sessionMinutes).length / Math.max(1, doneAfter.length);
-  return { standing: standingOf(likely, chance), chance, sessionMinutes, queuedMinutes };
-}
-
-function standingOf(likely: number, chance: number): Standing {
+/** Where a commission with so many likely minutes left stands with its date. */
+export function standingOf(likely: number, chance: number): Standing {
   if (likely === 0) return 'done';
   if (chance >= FITS_CHANCE) return 'fits';
   return chance >= SHORT_CHANCE ? 'tight' : 'short';

@@ -1,4 +1,5 @@
 import type { LineSessions } from '../calendar/lineSessions';
+import type { LineDue } from '../line/definitions';
 import type { OwnLine } from '../line/hand/carryOver';
 import type { BuiltLine } from '../scheme/buildLine';
 import type { Selection } from './selection';
@@ -34,6 +35,10 @@ export interface LinePicture extends BuiltLine {
   treatJobs: string[];
   /** The painter's coming sessions; null when House rules have none. */
   sessions: LineSessions | null;
+  /** Dates of the commissions on the line, in minutes of those sessions; their ids are those of the commissions. */
+  due: LineDue[];
+  /** All open commissions, by date. */
+  commissions: { id: string; name: string; dueOn: string }[];
   /** The order that every view plans with (job ids). */
   planned: string[];
   /** The painter's own order and wishes, carried over to what is left; null while the suggestion is followed. */

@@ -35,6 +35,7 @@ const CHANGEOVERS: NumberEntry[] = [
   { key: 'dropMinutes', label: 'One more drop into the mix in hand', unit: 'min', min: 0, max: 120 },
   { key: 'handMinutes', label: 'Changing the brush or the technique', unit: 'min', min: 0, max: 120 },
   { key: 'waterMinutes', label: 'Fresh water after metallics', unit: 'min', min: 0, max: 120 },
+  { key: 'fetchMinutes', label: 'Putting one tray away, taking up the next', unit: 'min', min: 0, max: 60 },
   { key: 'sprayMinutes', label: 'Setting up or cleaning a spray place', unit: 'min', min: 0, max: 240 },
 ];
 

@@ -4,7 +4,7 @@ import { canKeep, type OwnLine } from '../../core/line/hand/carryOver';
 import { strategyOf } from '../../core/line/search/strategies';
 import { compileLine } from '../../core/line/problem/compileLine';
 import { GREEDY_WEIGHTS, greedyOrder } from '../../core/line/search/constructOrder';
-import type { LinePlan, LineProblem, LineWish, OrderChange } from '../../core/line/definitions';
+import { lineFormatOf, type LinePlan, type LineProblem, type LineSession, type LineWish, type OrderChange } from '../../core/line/definitions';
 import { moveByHand } from '../../core/line/hand/moveByHand';
 import { OrderJudge } from '../../core/line/search/OrderJudge';
 import { planOrder } from '../../core/line/search/planOrder';
@@ -51,7 +51,7 @@ export function useLine(picture: LinePicture, sessions: LineSessions | null) {
   const ownOrder = useMemo(() => own && Int32Array.from(own.order, (id) => indexes.get(id)!), [own, indexes]);
   const fits = useMemo(() => sessions !== null && holds(picture.problem, sessions, ownOrder), [picture, sessions, ownOrder]);
   const times = useMemo(() => new LineTimes(fits ? sessions : null), [fits, sessions]);
-  const problem = useMemo(() => (times.sessions ? { ...picture.problem, sessions: times.sessions } : picture.problem), [picture, times]);
+  const problem = useMemo(() => (times.sessions ? datedProblem(picture, times.sessions) : picture.problem), [picture, times]);
   const free = useMemo(() => compileLine(problem), [problem]);
   const suggestion = useSolver();
   const improvement = useSolver();
@@ -132,6 +132,12 @@ export function useLine(picture: LinePicture, sessions: LineSessions | null) {
     },
     leaveFound: improvement.clear,
   };
+}
+
+/** The line in sessions, with the dates of its commissions. */
+function datedProblem({ problem, due }: LinePicture, sessions: LineSession[]): LineProblem {
+  const dated = { ...problem, sessions, due };
+  return { ...dated, format: lineFormatOf(dated) };
 }
 
 function planOf(line: ReturnType<typeof compileLine>, order: Int32Array, bound: number | undefined): LinePlan {

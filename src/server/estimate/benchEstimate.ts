@@ -1,25 +1,23 @@
 import { endOfDay, minutesBetween } from '../../core/calendar/benchSessions';
-import { lineSessions } from '../../core/calendar/lineSessions';
 import { doneModels } from '../../core/bench/foldMarks';
 import { approved } from '../../core/scheme/definitions';
 import { lineFigures, shareMinutes, type JobShare, type LineFigures } from '../../core/scheme/lineFigures';
 import { effortOf, passesOf } from '../../core/scheme/passes';
 import { factorOf, modelFactors } from '../../core/scheme/whoTakes';
-import type { WorkItem } from '../../core/time/definitions';
-import { aroundLikely, outlook, safetyMinutes, type DateOutlook } from '../../core/time/forecast';
+import { safetyMinutes, standingOf, type DateOutlook } from '../../core/time/forecast';
 import type { CommissionEstimate, PassEstimate, PassEstimates, UnitEstimate, WorkFigures } from '../../core/views/estimate';
 import { wholeCommission, type Selection } from '../../core/views/selection';
 import { chosenUnits } from '../workshop/choice';
 import type { Workshop, WorkUnit } from '../workshop/loadWorkshop';
 import { lineLeft } from '../workshop/builtLine';
+import { datedLine } from '../workshop/datedLine';
 import { stepKindOf } from '../workshop/roster';
 import type { Stores } from '../stores';
-import { inSlices, letOthersIn } from '../inSlices';
+import { letOthersIn } from '../inSlices';
+import { DRAWS, passDraws, passFactors } from './passDraws';
 import { plannedOrder, suggestionsOf } from './plannedOrder';
+import { queueDates } from './queueDates';
 
-/** Draws of the joint posterior: the safe figure of a total is then good to about two per cent. */
-const DRAWS = 400;
-const SEED = 20;
 const MINUTE_MS = 60_000;
 
 /** What the whole bench still has before it, from one plan and one set of draws. */
@@ -62,42 +60,40 @@ async function estimateBench(stores: Stores, workshop: Workshop, now: Date): Pro
     await letOthersIn();
   }
   const all = [...units.values()];
-  const draws = await inSlices(
-    workshop.model.simulate(
-      all.map((unit) => unit.open),
-      DRAWS,
-      SEED,
-    ),
-  );
-  all.forEach((unit, index) => (unit.draws = draws[index]!));
+  const draws = await passDraws(workshop, workshop.units);
+  for (const unit of all)
+    for (const { passKey } of unit.passes) draws.get(passKey)?.forEach((minutes, draw) => (unit.draws[draw]! += minutes));
   const pieces = await piecesOf(stores, workshop);
   const shares = new Map<string, JobShare>();
-  const outlooks = new Map<string, DateOutlook>();
+  const queued = new Map<string, number>();
+  const order: string[] = [];
   let bench: WorkFigures | null = null;
-  let queued = new Float64Array(DRAWS);
   let queuedMinutes = 0;
   for (const piece of pieces) {
-    const figures = await figuresOf(stores, workshop, piece, now);
+    const planned = await plannedFigures(stores, workshop, piece, now);
     await letOthersIn();
-    for (const [unit, share] of figures.byUnit) shares.set(unit, share);
+    for (const [unit, share] of planned.figures.byUnit) shares.set(unit, share);
+    order.push(...planned.order);
     const whole = figuresFrom(
       piece.units.map((unit) => units.get(unit.id)!),
-      figures.total,
+      planned.figures.total,
     );
-    if (piece.isBench) bench = whole.figures;
-    for (const [commissionId, after] of dueDates(piece, figures)) {
-      // A commission that shares a line is done when its last job is, whatever of the others is still to come.
-      const until = whole.figures.likely > 0 ? after / whole.figures.likely : 0;
-      const done = whole.draws.map((minutes, draw) => queued[draw]! + until * minutes);
-      outlooks.set(commissionId, dateOutlook(workshop, commissionId, done, after, queuedMinutes, now));
-    }
-    queued = queued.map((minutes, draw) => minutes + whole.draws[draw]!);
-    queuedMinutes += whole.figures.likely;
+    if (piece.isBench) bench = whole;
+    for (const { commissionId } of piece.units) queued.set(commissionId, queuedMinutes);
+    queuedMinutes += whole.likely;
   }
-  // Where nothing is to be painted, any date is met.
-  for (const { id } of workshop.commissions)
-    if (!outlooks.has(id)) outlooks.set(id, dateOutlook(workshop, id, new Float64Array(DRAWS), 0, 0, now));
-  return { commissions: commissionEstimates(workshop, units, shares), outlooks, bench };
+  const commissions = commissionEstimates(workshop, units, shares);
+  const dates = await queueDates(workshop, order, passFactors(draws), now);
+  const outlooks = new Map(
+    workshop.commissions.map(({ id, dueOn }): [string, DateOutlook] => {
+      // Where nothing is to be painted, any date is met.
+      const done = dates.get(id) ?? { chance: 1, likelyAt: null, safeAt: null };
+      const standing = standingOf(dates.has(id) ? commissions.get(id)!.likely : 0, done.chance);
+      const sessionMinutes = minutesBetween(workshop.house.sessions, now.getTime(), endOfDay(dueOn));
+      return [id, { ...done, standing, sessionMinutes, queuedMinutes: queued.get(id) ?? 0 }];
+    }),
+  );
+  return { commissions, outlooks, bench };
 }
 
 function commissionEstimates(
@@ -108,9 +104,9 @@ function commissionEstimates(
   return new Map(
     workshop.commissions.map(({ id }) => {
       const own = [...units.values()].filter((unit) => unit.commissionId === id);
-      const ofUnits = own.map((unit): UnitEstimate => ({ unitId: unit.id, ...figuresFrom([unit], shares.get(unit.id)).figures }));
+      const ofUnits = own.map((unit): UnitEstimate => ({ unitId: unit.id, ...figuresFrom([unit], shares.get(unit.id)) }));
       const share = sumOf(own.flatMap((unit) => shares.get(unit.id) ?? []));
-      return [id, { ...figuresFrom(own, share).figures, units: ofUnits, passes: own.flatMap((unit) => unit.passes) }];
+      return [id, { ...figuresFrom(own, share), units: ofUnits, passes: own.flatMap((unit) => unit.passes) }];
     }),
   );
 }
@@ -120,20 +116,17 @@ interface UnitWork {
   id: string;
   commissionId: string;
   passes: PassEstimate[];
-  open: WorkItem[];
   draws: Float64Array;
 }
 
 function unitWork(workshop: Workshop, unit: WorkUnit): UnitWork {
   const { model, marks, house } = workshop;
-  const open: WorkItem[] = [];
   const factors = modelFactors(unit.scheme, house);
   const passes = passesOf(unit, unit.standard, house).map((pass): PassEstimate => {
     const kind = stepKindOf(unit, pass);
     const weightOf = (models: number[]) => effortOf(pass) * models.reduce((sum, each) => sum + factorOf(factors, each), 0);
     const done = doneModels(marks.marks, pass.key);
     const left = pass.models.filter((each) => !done.has(each));
-    if (left.length > 0) open.push({ kind, models: weightOf(left) });
     const { p50, p80, normMinutes, why } = model.estimate(kind);
     return {
       passKey: pass.key,
@@ -147,7 +140,7 @@ function unitWork(workshop: Workshop, unit: WorkUnit): UnitWork {
       unitMinutes: p50 * weightOf(pass.models),
     };
   });
-  return { id: unit.id, commissionId: unit.commissionId, passes, open, draws: new Float64Array() };
+  return { id: unit.id, commissionId: unit.commissionId, passes, draws: new Float64Array(DRAWS) };
 }
 
 /** What the passes of these units take, without any plan: quick enough to follow every edit of a scheme. */
@@ -162,13 +155,13 @@ const sumOf = (shares: readonly JobShare[]): JobShare => ({
   touchUp: shares.reduce((sum, share) => sum + share.touchUp, 0),
 });
 
-function figuresFrom(units: readonly UnitWork[], share: JobShare = sumOf([])): { figures: WorkFigures; draws: Float64Array } {
+function figuresFrom(units: readonly UnitWork[], share: JobShare = sumOf([])): WorkFigures {
   const likely = shareMinutes(share);
   const handsOn = new Float64Array(DRAWS);
   for (const { draws } of units) draws.forEach((minutes, draw) => (handsOn[draw]! += minutes));
   const passes = units.flatMap((unit) => unit.passes);
   const stepsTotal = passes.reduce((sum, pass) => sum + pass.modelsTotal, 0);
-  const figures = {
+  return {
     ...share,
     likely,
     safe: likely + safetyMinutes(handsOn),
@@ -176,7 +169,6 @@ function figuresFrom(units: readonly UnitWork[], share: JobShare = sumOf([])): {
     stepsDone: stepsTotal - passes.reduce((sum, pass) => sum + pass.modelsLeft, 0),
     stepsTotal,
   };
-  return { figures, draws: aroundLikely(handsOn, likely) };
 }
 
 async function piecesOf(stores: Stores, workshop: Workshop): Promise<Piece[]> {
@@ -196,30 +188,22 @@ async function piecesOf(stores: Stores, workshop: Workshop): Promise<Piece[]> {
 export async function figuresOf(
   stores: Stores,
   workshop: Workshop,
-  { selection, units }: Pick<Piece, 'selection' | 'units'>,
+  piece: Pick<Piece, 'selection' | 'units'>,
   now: Date,
 ): Promise<LineFigures> {
-  const built = await lineLeft(workshop, units.map(approved));
-  const order = await plannedOrder(stores, selection, built.problem);
-  await letOthersIn();
-  const sessions = order.length === 0 ? null : lineSessions(built.problem, workshop.house.sessions, now.getTime());
-  await letOthersIn();
-  return lineFigures(built, order, sessions?.sessions ?? null);
+  return (await plannedFigures(stores, workshop, piece, now)).figures;
 }
 
-/** Commissions of a piece, each with the bench minutes until it is done; those with nothing left are done at once. */
-function dueDates(piece: Piece, figures: LineFigures): [string, number][] {
-  return [...new Set(piece.units.map((unit) => unit.commissionId))].map((id) => [id, figures.doneAfter.get(id) ?? 0]);
-}
-
-function dateOutlook(
+async function plannedFigures(
+  stores: Stores,
   workshop: Workshop,
-  commissionId: string,
-  done: Float64Array,
-  likely: number,
-  queuedMinutes: number,
+  { selection, units }: Pick<Piece, 'selection' | 'units'>,
   now: Date,
-): DateOutlook {
-  const { dueOn } = workshop.commissions.find((commission) => commission.id === commissionId)!;
-  return outlook(done, likely, minutesBetween(workshop.house.sessions, now.getTime(), endOfDay(dueOn)), queuedMinutes);
+): Promise<{ order: string[]; figures: LineFigures }> {
+  const built = await lineLeft(workshop, units.map(approved));
+  const order = await plannedOrder(stores, workshop, selection, built, now);
+  await letOthersIn();
+  const dated = datedLine(workshop, built, now);
+  await letOthersIn();
+  return { order, figures: lineFigures(built, order, dated?.sessions.sessions ?? null) };
 }

@@ -1,9 +1,12 @@
 import { carryOver, type OwnLine } from '../../core/line/hand/carryOver';
 import type { LineProblem } from '../../core/line/definitions';
+import type { BuiltLine } from '../../core/scheme/buildLine';
 import { selectionKey, type Selection } from '../../core/views/selection';
 import { letOthersIn } from '../inSlices';
 import { quickOrder } from '../line/quickOrder';
 import type { Stores } from '../stores';
+import { datedLine } from '../workshop/datedLine';
+import type { Workshop } from '../workshop/loadWorkshop';
 
 const counts = new WeakMap<Stores, number>();
 
@@ -23,16 +26,43 @@ const KNOWN_SHARE = 0.8;
  * The order that the bench will follow for these units: what lies on the bench, the painter's own, what a search has found,
  * else a good one found in a moment. Every figure of every view is of this order.
  */
-export async function plannedOrder(stores: Stores, selection: Selection, problem: LineProblem): Promise<string[]> {
-  if (problem.jobs.length === 0) return [];
+export async function plannedOrder(
+  stores: Stores,
+  workshop: Workshop,
+  selection: Selection,
+  built: BuiltLine,
+  now: Date,
+): Promise<string[]> {
+  const { order, isNew } = await orderFor(stores, workshop, selection, built, now);
+  if (isNew) await stores.workshop.savePlannedOrder(selection, order);
+  return order;
+}
+
+/** The same for work that is not what is left of these units, as if it were painted from the start: nothing is kept of it. */
+export const supposedOrder = async (...of: Parameters<typeof orderFor>): Promise<string[]> => (await orderFor(...of)).order;
+
+async function orderFor(
+  stores: Stores,
+  workshop: Workshop,
+  selection: Selection,
+  built: BuiltLine,
+  now: Date,
+): Promise<{ order: string[]; isNew: boolean }> {
+  const { problem } = built;
+  if (problem.jobs.length === 0) return { order: [], isNew: false };
   const line = (await benchLineFor(stores, selection)) ?? (await stores.workshop.ownLine(selection));
   await letOthersIn();
-  if (line) return carryOver(problem, line).order;
+  if (line) return { order: carryOver(problem, line).order, isNew: false };
   const found = await stores.workshop.plannedOrder(selection);
-  if (found && knownShare(problem, found) >= KNOWN_SHARE) return carryOver(problem, { order: found, wishes: [] }).order;
-  const order = await quickOrder(problem);
-  await stores.workshop.savePlannedOrder(selection, order);
-  return order;
+  if (found && knownShare(problem, found) >= KNOWN_SHARE) 
+    return { order: carryOver(problem, { order: found, wishes: [] }).order, isNew: false };
+  return { order: await quickOrder(problem, () => toBePlanned(workshop, built, now)), isNew: true };
+}
+
+/** Between commissions the dates decide, within one only the work: it is found sooner in one sitting. */
+function toBePlanned(workshop: Workshop, built: BuiltLine, now: Date): LineProblem {
+  const isOfOne = new Set(built.jobs.map((job) => job.commissionId)).size < 2;
+  return (isOfOne ? null : datedLine(workshop, built, now)?.problem) ?? built.problem;
 }
 
 function knownShare({ jobs }: LineProblem, order: readonly string[]): number {

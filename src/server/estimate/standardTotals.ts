@@ -16,7 +16,7 @@ import { inSlices, letOthersIn } from '../inSlices';
 import type { Stores } from '../stores';
 import type { Workshop, WorkUnit } from '../workshop/loadWorkshop';
 import { rosterOf, stepKindOf } from '../workshop/roster';
-import { plannedOrder } from './plannedOrder';
+import { supposedOrder } from './plannedOrder';
 
 const DRAWS = 200;
 const SEED = 20;
@@ -35,7 +35,7 @@ export async function standardTotals(
     return { its, built: await inSlices(buildLineInSteps(rosterOf(unpainted, its))) };
   };
   const paidFor = await lineAt(commission.standard);
-  const order = await plannedOrder(stores, wholeCommission(commission.id), paidFor.built.problem);
+  const order = await supposedOrder(stores, workshop, wholeCommission(commission.id), paidFor.built, now);
   const totals: StandardTotals[] = [];
   const ofUnits: UnitAtStandard[] = [];
   for (const standard of STANDARDS) {

@@ -15,6 +15,7 @@ const rulesSchema = object({
   handMinutes: minutes(),
   waterMinutes: minutes(),
   sprayMinutes: minutes(),
+  fetchMinutes: minutes(),
   sitDownMinutes: minutes(),
   dryBrushes: count(1, 50),
   dryBrushRestMinutes: minutes(),

@@ -1,4 +1,3 @@
-import { lineSessions } from '../../core/calendar/lineSessions';
 import { carryOver } from '../../core/line/hand/carryOver';
 import { hasScheme, modelsOf } from '../../core/scheme/definitions';
 import { passesOf } from '../../core/scheme/passes';
@@ -12,6 +11,7 @@ import { figuresOf } from '../estimate/benchEstimate';
 import { plannedOrder } from '../estimate/plannedOrder';
 import { letOthersIn } from '../inSlices';
 import { lineLeft } from '../workshop/builtLine';
+import { datedLine } from '../workshop/datedLine';
 import { chosenUnits, currentSelection } from '../workshop/choice';
 import { loadWorkshop, type Workshop, type WorkUnit } from '../workshop/loadWorkshop';
 import type { Stores } from '../stores';
@@ -28,8 +28,9 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
   const isOnBench = bench !== null && selectionKey(bench.selection) === selectionKey(selection);
   // What lies on the bench is looked at as it is, until the painter changes it here.
   const own = (await stores.workshop.ownLine(selection)) ?? (isOnBench ? bench : null);
-  const planned = await plannedOrder(stores, selection, built.problem);
+  const planned = await plannedOrder(stores, workshop, selection, built, now);
   await letOthersIn();
+  const dated = datedLine(workshop, built, now);
   const carried = own && built.jobs.length > 0 ? carryOver(built.problem, own) : null;
   await letOthersIn();
   return {
@@ -37,7 +38,9 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
     selection,
     choices: unitChoices(workshop),
     treatJobs: built.jobs.filter((job) => job.models.every((model) => leaders.get(job.unitId)!.has(model))).map((job) => job.id),
-    sessions: built.jobs.length === 0 ? null : lineSessions(built.problem, workshop.house.sessions, now.getTime()),
+    sessions: dated?.sessions ?? null,
+    due: dated?.problem.due ?? [],
+    commissions: workshop.commissions.map(({ id, name, dueOn }) => ({ id, name, dueOn })),
     planned,
     own: carried,
     ownRevision: await stores.workshop.ownLineRevision(selection),

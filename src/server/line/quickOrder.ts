@@ -12,11 +12,14 @@ const MOST_JOBS_IN_PROCESS = 300;
 const MOST_JOBS_SEARCHED = 1000;
 const kept = new WeakMap<LineProblem, Promise<string[]>>();
 
-/** A good order (job ids), for forecasts that need no better one. Worked out once for a problem. */
-export function quickOrder(problem: LineProblem): Promise<string[]> {
+/**
+ * A good order (job ids), for forecasts that need no better one. Worked out once for a problem; `asPlanned` gives it with the
+ * sessions and dates that it is to be searched with.
+ */
+export function quickOrder(problem: LineProblem, asPlanned: () => LineProblem = () => problem): Promise<string[]> {
   const known = kept.get(problem);
   if (known) return known;
-  const order = orderOf(problem);
+  const order = orderOf(asPlanned());
   kept.set(problem, order);
   order.catch(() => kept.delete(problem));
   return order;

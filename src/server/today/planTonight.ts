@@ -20,7 +20,7 @@ export async function planTonight(stores: Stores, workshop: Workshop, now: Date)
   for (const selection of candidates) {
     const built = await lineLeft(workshop, chosenUnits(workshop, selection));
     if (built.jobs.length === 0) continue;
-    const order = await plannedOrder(stores, selection, built.problem);
+    const order = await plannedOrder(stores, workshop, selection, built, now);
     await letOthersIn();
     const sessions = lineSessions(built.problem, workshop.house.sessions, now.getTime());
     if (!sessions) return null;

@@ -59,9 +59,13 @@ describe('trying splits with the engine', () => {
     }
   });
 
-  it('never finds a finer split of the same trays worse, as its trays can follow each other without a change', () => {
+  it('finds a finer split better for as long as it saves waiting, and worse once only the fetching grows', () => {
     const totals = choices.map((choice) => choice.totals.total);
-    expect(totals).to.deep.equal(totals.toSorted((a, b) => b - a));
+    expect(totals[1]).to.be.lessThan(totals[0]!);
+    expect(totals[2]).to.be.greaterThan(totals[1]!);
+    const free = { ...both, house: { ...both.house, fetchMinutes: 0 } };
+    const unfetched = [...tryTrays(free, 'unit-Cutters', [20, 10, 5], 'alone', OPTIONS)].map((choice) => choice.totals.total);
+    expect(unfetched, 'fetching costs nothing').to.deep.equal(unfetched.toSorted((a, b) => b - a));
   });
 
   it('is the same twice', () => {

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { aroundLikely, outlook, safetyMinutes } from '../../../src/core/time/forecast';
+import { doneDates, drawFactors, safetyMinutes, standingOf } from '../../../src/core/time/forecast';
 import { quantile } from '../../../src/core/time/quantile';
 import { normMinutes } from '../../../src/core/time/norms';
 import { SIZES, TECHNIQUES } from '../../../src/core/scheme/definitions';
@@ -21,24 +21,29 @@ describe('simulated minutes', () => {
     expect(safetyMinutes(new Float64Array())).to.equal(0);
   });
 
-  it('are moved so that their middle is what the plan says', () => {
-    const moved = aroundLikely(draws, 700).slice().sort();
-    expect(quantile(moved, 0.5)).to.equal(700);
-    expect(safetyMinutes(moved)).to.equal(300);
+  it('are factors on the middle one', () => {
+    expect(quantile(drawFactors(draws).slice().sort(), 0.5)).to.equal(1);
+    expect(drawFactors(draws)[100]).to.equal(2);
+    expect([...drawFactors(new Float64Array(2))]).to.deep.equal([1, 1]);
   });
 });
 
-describe('the outlook of a date', () => {
-  const standing = (sessionMinutes: number, likely = 500) => outlook(draws, likely, sessionMinutes, 60);
+describe('the dates of work', () => {
+  const MINUTE = 60_000;
 
-  it('fits, is tight or too short by the share of simulations that meet it', () => {
-    expect(standing(900)).to.deep.equal({ standing: 'fits', chance: 91 / 101, sessionMinutes: 900, queuedMinutes: 60 });
-    expect(standing(500)).to.include({ standing: 'tight' });
-    expect(standing(100)).to.include({ standing: 'short' });
+  it('are likely by the plan, and safe in four draws of five', () => {
+    expect(doneDates(draws, 500, 900, 0)).to.deep.equal({ chance: 91 / 101, likelyAt: 500 * MINUTE, safeAt: 800 * MINUTE });
+    expect(doneDates(draws, 950, 900, 0).safeAt, 'never before the plan').to.equal(950 * MINUTE);
   });
 
-  it('is done when nothing is left', () => {
-    expect(standing(0, 0).standing).to.equal('done');
+  it('are no moments where no sessions hold the work', () => {
+    expect(doneDates(draws, 500, 500, null)).to.deep.equal({ chance: 51 / 101, likelyAt: null, safeAt: null });
+    expect(doneDates(new Float64Array(4).fill(Infinity), 500, 500, 0)).to.deep.equal({ chance: 0, likelyAt: 500 * MINUTE, safeAt: null });
+  });
+
+  it('fit, are tight or too short by the share of draws that meet them', () => {
+    expect([0.9, 0.8, 0.5, 0.1].map((chance) => standingOf(500, chance))).to.deep.equal(['fits', 'fits', 'tight', 'short']);
+    expect(standingOf(0, 0), 'nothing is left').to.equal('done');
   });
 });
 

@@ -106,8 +106,6 @@ function compileWork(problem: LineProblem): CompiledWork {
   const edgeWholeTray: number[] = [];
   const edgeCellStart: number[] = [];
   const edgeCell: number[] = [];
-  const edgeLead: number[] = [];
-  const edgeLeadsAtFirst: number[] = [];
   const jobLongestLag = Float64Array.from(jobs, (job) => job.handleMinutes ?? 0);
   const successors: number[][] = jobs.map(() => []);
   jobs.forEach((job, j) => {
@@ -119,21 +117,10 @@ function compileWork(problem: LineProblem): CompiledWork {
       jobLongestLag[other] = Math.max(jobLongestLag[other]!, lag);
       edgeWholeTray.push(after.scope === 'tray' ? 1 : 0);
       edgeCellStart.push(edgeCell.length);
-      let lead = -Infinity;
-      let leadsAtFirst = 0;
       if (after.scope === 'model') {
         const cellOfModel = new Map(covered[other]!.map((model, i) => [model, cellStart[other]! + i]));
-        covered[j]!.forEach((model, i) => {
-          const otherCell = cellOfModel.get(model) ?? -1;
-          edgeCell.push(otherCell);
-          const ahead = otherCell < 0 ? -Infinity : cellSum[otherCell]! - (i === 0 ? 0 : cellSum[cellStart[j]! + i - 1]!);
-          if (ahead <= lead) return;
-          lead = ahead;
-          leadsAtFirst = i === 0 ? 1 : 0;
-        });
+        for (const model of covered[j]!) edgeCell.push(cellOfModel.get(model) ?? -1);
       }
-      edgeLead.push(lead);
-      edgeLeadsAtFirst.push(leadsAtFirst);
       successors[other]!.push(j);
     }
     edgeStart[j + 1] = edgeJob.length;
@@ -141,7 +128,7 @@ function compileWork(problem: LineProblem): CompiledWork {
 
   const prefer = problem.prefer ?? [];
   const tools = problem.tools ?? [];
-  return {
+  const work: CompiledWork = {
     jobCount: jobs.length,
     setupCount: problem.setups.length,
     cellStart,
@@ -164,8 +151,8 @@ function compileWork(problem: LineProblem): CompiledWork {
     edgeWholeTray: Uint8Array.from(edgeWholeTray),
     edgeCell: Int32Array.from(edgeCell),
     edgeCellStart: Int32Array.from(edgeCellStart),
-    edgeLead: Float64Array.from(edgeLead),
-    edgeLeadsAtFirst: Uint8Array.from(edgeLeadsAtFirst),
+    edgeLead: new Float64Array(edgeJob.length),
+    edgeLeadsAtFirst: new Uint8Array(edgeJob.length),
     successors: successors.map((list) => Int32Array.from(new Set(list))),
     predecessors: jobs.map((job) => Int32Array.from(new Set(job.after.map((after) => jobIndex.get(after.job)!)))),
     start: Float64Array.from(problem.start),
@@ -177,4 +164,27 @@ function compileWork(problem: LineProblem): CompiledWork {
     preferThen: Int32Array.from(prefer, (entry) => lookup(jobIndex, 'job', entry.then)),
     preferMinutes: Float64Array.from(prefer, (entry) => entry.minutes),
   };
+  setLeads(work);
+  return work;
+}
+
+/** Works out from the minutes of the cells how far each job must stay behind those it waits for, model by model. */
+export function setLeads(line: CompiledWork): void {
+  const { cellStart, cellSum, edgeStart, edgeCell, edgeCellStart, edgeLead, edgeLeadsAtFirst } = line;
+  for (let job = 0; job < line.jobCount; job++) {
+    const first = cellStart[job]!;
+    for (let edge = edgeStart[job]!; edge < edgeStart[job + 1]!; edge++) {
+      edgeLead[edge] = -Infinity;
+      edgeLeadsAtFirst[edge] = 0;
+      if (line.edgeWholeTray[edge]) continue;
+      for (let cell = first; cell < cellStart[job + 1]!; cell++) {
+        const other = edgeCell[edgeCellStart[edge]! + cell - first]!;
+        if (other < 0) continue;
+        const ahead = cellSum[other]! - (cell === first ? 0 : cellSum[cell - 1]!);
+        if (ahead <= edgeLead[edge]!) continue;
+        edgeLead[edge] = ahead;
+        edgeLeadsAtFirst[edge] = cell === first ? 1 : 0;
+      }
+    }
+  }
 }

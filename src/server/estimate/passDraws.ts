@@ -1,0 +1,39 @@
+import { doneModels } from '../../core/bench/foldMarks';
+import { effortOf, passesOf, type Pass } from '../../core/scheme/passes';
+import { factorOf, modelFactors } from '../../core/scheme/whoTakes';
+import { drawFactors } from '../../core/time/forecast';
+import { inSlices } from '../inSlices';
+import type { Workshop, WorkUnit } from '../workshop/loadWorkshop';
+import { stepKindOf } from '../workshop/roster';
+
+/** Draws of the joint posterior: the safe figure of a total is then good to about two per cent. */
+export const DRAWS = 400;
+export const DRAW_SEED = 20;
+
+/** Hands-on minutes of what is left of each pass in every draw, by pass key; passes that are done have none. */
+export async function passDraws(workshop: Workshop, units: readonly WorkUnit[]): Promise<Map<string, Float64Array>> {
+  const open = units.flatMap((unit) => {
+    const factors = modelFactors(unit.scheme, workshop.house);
+    return passesOf(unit, unit.standard, workshop.house).flatMap((pass) => {
+      const models = weightLeft(workshop, pass, factors);
+      return models > 0 ? [{ key: pass.key, item: { kind: stepKindOf(unit, pass), models } }] : [];
+    });
+  });
+  const draws = await inSlices(
+    workshop.model.simulate(
+      open.map(({ item }) => [item]),
+      DRAWS,
+      DRAW_SEED,
+    ),
+  );
+  return new Map(open.map(({ key }, index) => [key, draws[index]!]));
+}
+
+function weightLeft({ marks }: Workshop, pass: Pass, factors: ReturnType<typeof modelFactors>): number {
+  const done = doneModels(marks.marks, pass.key);
+  return effortOf(pass) * pass.models.reduce((sum, model) => (done.has(model) ? sum : sum + factorOf(factors, model)), 0);
+}
+
+/** The same as factors on what each pass takes in the middle draw. */
+export const passFactors = (draws: ReadonlyMap<string, Float64Array>): Map<string, Float64Array> =>
+  new Map([...draws].map(([key, minutes]) => [key, drawFactors(minutes)]));
