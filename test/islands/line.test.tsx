@@ -36,6 +36,7 @@ describe('the relay chart', () => {
   const chart = (rowsBy: 'tray' | 'setup', pinned: string[] = [], held: Carry | null = null, timed = { plan, times }) =>
     renderToStaticMarkup(
       <RelayChart
+        dates={[]}
         {...timed}
         {...chartBlocks(picture, timed.plan, rowsBy)}
         pinned={new Set(pinned)}

@@ -1,20 +1,47 @@
-import type { LineDue } from '../line/definitions';
+import type { LineDue, LineSession } from '../line/definitions';
+import { BenchCalendar } from '../line/timing/BenchCalendar';
 import { endOfDay } from './benchSessions';
+import type { LineSessions } from './lineSessions';
 
 /** A minute that a commission is late counts as so many of the line's own: a date gives way last, and to much. */
-export const PER_MINUTE_LATE = 5;
+const PER_MINUTE_LATE = 5;
+/** A minute that eats into what keeps a date safe counts as so many: more than it can save. */
+const PER_MINUTE_UNSAFE = 2;
 
 const MINUTE_MS = 60_000;
+const SAFE_SUFFIX = ' safe';
 
-/** The dates of the commissions that have jobs on a line, for minutes counted from `origin` (UTC ms); a day that is over was due at once. */
+/** Is the date a commission's own, and not the earlier one that keeps it safe? The id is then that of the commission. */
+export const isOwnDate = ({ id }: { id: string }): boolean => !id.endsWith(SAFE_SUFFIX);
+
+/**
+ * The dates of the commissions that have jobs on a line, in minutes of the sessions; a day that is over was due at once. Where
+ * several have, each has a second date so much earlier that work which takes `safeRatio` times as long as likely still meets its own.
+ */
 export function lineDates(
   jobs: readonly { id: string; commissionId: string }[],
   commissions: readonly { id: string; dueOn: string }[],
-  origin: number,
+  { origin, sessions }: LineSessions,
+  safeRatio: number,
 ): LineDue[] {
-  return commissions.flatMap(({ id, dueOn }) => {
-    const own = jobs.filter((job) => job.commissionId === id).map((job) => job.id);
-    if (own.length === 0) return [];
-    return [{ id, jobs: own, at: Math.max(0, (endOfDay(dueOn) - origin) / MINUTE_MS), perMinuteLate: PER_MINUTE_LATE }];
+  const calendar = calendarOf(sessions);
+  const own = commissions.flatMap(({ id, dueOn }) => {
+    const its = jobs.filter((job) => job.commissionId === id).map((job) => job.id);
+    if (its.length === 0) return [];
+    return [{ id, jobs: its, at: Math.max(0, (endOfDay(dueOn) - origin) / MINUTE_MS), perMinuteLate: PER_MINUTE_LATE }];
   });
+  if (own.length < 2) return own;
+  const safe = own.map((date) => ({
+    ...date,
+    id: `${date.id}${SAFE_SUFFIX}`,
+    at: calendar.momentOf(calendar.benchTimeAt(date.at) / safeRatio),
+    perMinuteLate: PER_MINUTE_UNSAFE,
+  }));
+  return [...own, ...safe];
 }
+
+const calendarOf = (sessions: readonly LineSession[]): BenchCalendar =>
+  new BenchCalendar({
+    sessionFrom: Float64Array.from(sessions, ({ from }) => from),
+    sessionTo: Float64Array.from(sessions, ({ to }) => to),
+  });

@@ -47,6 +47,15 @@ export function drawFactors(minutes: Float64Array): Float64Array {
   return middle > 0 ? minutes.map((each) => each / middle) : new Float64Array(minutes.length).fill(1);
 }
 
+/** How many times the likely minutes are safe, over all work together; at least 1. Draws as `TimeModel.simulate` gives them. */
+export function safeRatio(draws: readonly Float64Array[]): number {
+  const total = new Float64Array(draws[0]?.length ?? 0);
+  for (const minutes of draws) minutes.forEach((each, draw) => (total[draw]! += each));
+  const sorted = total.sort();
+  const middle = sorted.length === 0 ? 0 : quantile(sorted, 0.5);
+  return middle > 0 ? Math.max(1, quantile(sorted, SAFE_SHARE) / middle) : 1;
+}
+
 /** At least this chance counts as fitting; below the lower one as short. */
 const FITS_CHANCE = 0.8;
 const SHORT_CHANCE = 0.2;

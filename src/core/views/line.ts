@@ -48,3 +48,9 @@ export interface LinePicture extends BuiltLine {
   /** That order is the one on the bench. */
   isOwnOnBench: boolean;
 }
+
+/** How much longer each pass takes in every draw than likely, for the chances of an order. */
+export interface LineDraws {
+  draws: number;
+  passes: [passKey: string, factors: number[]][];
+}

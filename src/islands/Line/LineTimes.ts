@@ -32,6 +32,11 @@ export class LineTimes {
     return behind < 0 ? this.calendar!.sessions.length - 1 : Math.max(0, behind - 1);
   }
 
+  /** The last session that begins before this minute; -1 when none does. */
+  lastSessionBefore(minute: number): number {
+    return this.calendar?.sessions.findLastIndex((session) => session.from < minute - SMALLEST_MINUTES) ?? 0;
+  }
+
   /** What another order changes against a line that is done at this minute. */
   changeText({ bench, finish }: OrderChange, doneAt: number): string {
     if (!this.calendar) return differenceText(bench);

@@ -2,9 +2,9 @@ import { Minus, Plus } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import type { LinePlan } from '../../core/line/definitions';
 import { Button } from '../../ui/Button/Button';
-import type { ChartBlock, ChartRow } from './chartBlocks';
+import type { ChartBlock, ChartDate, ChartRow } from './chartBlocks';
 import { EDGE_PIXELS, keyAction, MOST_ZOOM, usePointer } from './chartHands';
-import { Blocks, Ground, Marked, Over, Pins, Places, ROW, TOP } from './chartLayers';
+import { Blocks, DateMarks, Ground, Marked, Over, Pins, Places, ROW, TOP } from './chartLayers';
 import { chartScale } from './chartScale';
 import type { LineTimes } from './LineTimes';
 import type { useCarry } from './useCarry';
@@ -17,6 +17,7 @@ interface RelayChartProps {
   times: LineTimes;
   blocks: ChartBlock[];
   rows: ChartRow[];
+  dates: ChartDate[];
   pinned: ReadonlySet<string>;
   selected: number;
   onSelect: (place: number) => void;
@@ -30,7 +31,7 @@ interface RelayChartProps {
 
 /** One row per tray or setup, legs as blocks of their paint, drying as a hatched tail, the painter's hands as one thread. */
 export function RelayChart(props: RelayChartProps) {
-  const { plan, times, blocks, rows, pinned, selected, onSelect, carrying, wholeLeg, details, controls } = props;
+  const { plan, times, blocks, rows, dates, pinned, selected, onSelect, carrying, wholeLeg, details, controls } = props;
   const frame = useRef<HTMLDivElement>(null);
   const upright = useRef<HTMLDivElement>(null);
   const [room, setRoom] = useState(900);
@@ -77,7 +78,7 @@ export function RelayChart(props: RelayChartProps) {
       <div ref={upright} className={styles.scroll}>
         <ol className={styles.labels} style={{ paddingTop: TOP }}>
           {rows.map((row) => (
-            <li key={row.id} style={{ height: ROW }}>
+            <li key={row.id} style={{ height: ROW }} data-heading={row.isHeading}>
               {row.name} <small>{row.detail}</small>
             </li>
           ))}
@@ -103,6 +104,7 @@ export function RelayChart(props: RelayChartProps) {
             <Blocks blocks={blocks} seen={seen} x={x} finish={plan.finish} />
             <Marked blocks={blocks} from={carry?.from ?? current} end={carry?.end ?? current + 1} x={x} isCarried={carry !== null} />
             <Pins blocks={blocks} seen={seen} x={x} pinned={pinned} />
+            <DateMarks dates={dates} x={x} height={height} width={width} />
             {carry?.places && <Places places={carry.places} plan={plan} x={x} />}
             {over && <Over place={over} plan={plan} x={x} height={height} times={times} />}
           </svg>

@@ -1,6 +1,7 @@
 import { useEffect, useEffectEvent, useMemo, useState } from 'react';
 import type { PlaceCost } from '../../core/line/hand/places';
 import type { LinePicture } from '../../core/views/line';
+import { selectionKey } from '../../core/views/selection';
 import { Button, LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
 import { Panel } from '../../ui/Panel/Panel';
@@ -9,10 +10,10 @@ import { send, sendForFile } from '../shared/api';
 import { Opened } from '../shared/Opened';
 import { saveFile, saveJson } from '../shared/saveFile';
 import { SaveState } from '../shared/SaveState';
-import { UnitChooser } from '../shared/UnitChooser';
 import { useRemembered } from '../shared/useRemembered';
 import { CarryDetails } from './CarryDetails';
-import { chartBlocks, type RowsBy } from './chartBlocks';
+import { chartBlocks, chartDates, type ChartDate, type RowsBy } from './chartBlocks';
+import { Dates } from './Dates';
 import { JobDetails } from './JobDetails';
 import { LegList } from './LegList';
 import { RelayChart } from './RelayChart';
@@ -20,9 +21,14 @@ import { SharedLegs } from './SharedLegs';
 import { StrategyTable } from './StrategyTable';
 import { legAround, useCarry } from './useCarry';
 import { useDesk, useFixedStrategies, useReason } from './useDesk';
+import { OnTheLine } from './OnTheLine';
+import { useDates } from './useDates';
 import { useLine } from './useLine';
+import { useLineDesk, type LineDesk } from './useLineDesk';
 import { Wishes } from './Wishes';
 import styles from './View.module.css';
+
+const NO_DATES: ChartDate[] = [];
 
 const REFUSED_WISH = 'This wish cannot be kept together with the rules and the other wishes: remove one of those first.';
 
@@ -34,17 +40,20 @@ export function LineView() {
   );
 }
 
-function LoadedLine({ picture }: { picture: LinePicture }) {
-  if (picture.jobs.length === 0) return <NothingToPlan picture={picture} />;
-  return <PlannedLine picture={picture} />;
+function LoadedLine({ picture: opened }: { picture: LinePicture }) {
+  const desk = useLineDesk(opened);
+  const { picture } = desk;
+  if (picture.jobs.length === 0) return <NothingToPlan desk={desk} />;
+  return <PlannedLine key={selectionKey(picture.selection)} desk={desk} />;
 }
 
-function NothingToPlan({ picture }: { picture: LinePicture }) {
+function NothingToPlan({ desk }: { desk: LineDesk }) {
+  const { picture } = desk;
   const waits = picture.waitingUnits.length > 0;
   const [first] = picture.selection;
   return (
     <>
-      {picture.choices.length > 0 && <UnitChooser choices={picture.choices} selection={picture.selection} />}
+      {picture.choices.length > 0 && <OnTheLine desk={desk} />}
       <Notice>
         <p>
           {waits
@@ -61,9 +70,10 @@ function NothingToPlan({ picture }: { picture: LinePicture }) {
   );
 }
 
-function PlannedLine({ picture }: { picture: LinePicture }) {
+function PlannedLine({ desk }: { desk: LineDesk }) {
+  const { picture } = desk;
   const [isInOne, setInOne] = useRemembered('line in one sitting', false);
-  const line = useLine(picture, isInOne ? null : picture.sessions);
+  const line = useLine(desk, isInOne ? null : picture.sessions);
   const { plan, order, free, times } = line;
   const [selected, setSelected] = useState(0);
   const [rowsBy, setRowsBy] = useState<RowsBy>('tray');
@@ -75,7 +85,8 @@ function PlannedLine({ picture }: { picture: LinePicture }) {
     line.move(from, end, to, change);
     setSelected(to > from ? to - (end - from) : to);
   };
-  const { askPlaces, askReason, askStrategies } = useDesk(line.withoutWishes);
+  const { askPlaces, askReason, askStrategies, askDates, askToKeep } = useDesk(line.withoutWishes);
+  const dates = useDates(picture, askDates, times.sessions ? order : null);
   const fixed = useFixedStrategies(askStrategies, line.withoutWishes, picture.trays);
   const strategies = useMemo(() => [...fixed, ...line.strategies], [fixed, line.strategies]);
   const carrying = useCarry(free, order, plan, askPlaces, drop);
@@ -126,7 +137,7 @@ function PlannedLine({ picture }: { picture: LinePicture }) {
   return (
     <div className={styles.view}>
       <div className={styles.top}>
-        <UnitChooser choices={picture.choices} selection={picture.selection} />
+        <OnTheLine desk={desk} />
         <p className={styles.total} role="status" data-searching={line.isSearching}>
           <strong>{amount}</strong> {until}, {times.gapText(plan)}
           {line.isSearching && ', still looking …'}
@@ -147,11 +158,15 @@ function PlannedLine({ picture }: { picture: LinePicture }) {
           {error}
         </Notice>
       )}
+      {times.sessions && (
+        <Dates picture={picture} plan={plan} times={times} drawn={dates} order={order} ask={askToKeep} onTake={line.takeOrder} />
+      )}
       <RelayChart
         plan={plan}
         times={times}
         blocks={blocks}
         rows={rows}
+        dates={times.sessions ? chartDates(picture, plan) : NO_DATES}
         pinned={pinned}
         selected={place}
         onSelect={setSelected}

@@ -1,9 +1,10 @@
+import { isOwnDate } from '../../core/calendar/lineDates';
 import type { LinePlan, LineProblem } from '../../core/line/definitions';
 import type { JobInfo } from '../../core/scheme/lineJobs';
 import type { Paint } from '../../core/scheme/definitions';
 import { setupLabel } from '../../core/scheme/setups';
 import type { LinePicture } from '../../core/views/line';
-import { positionsText } from '../../ui/format';
+import { dayText, positionsText } from '../../ui/format';
 
 export type RowsBy = 'tray' | 'setup';
 
@@ -29,7 +30,23 @@ export interface ChartRow {
   id: string;
   name: string;
   detail: string;
+  /** It stands above the rows of a commission and has no jobs. */
+  isHeading?: boolean;
 }
+
+/** A commission's date, where it falls within the chart. */
+export interface ChartDate {
+  id: string;
+  name: string;
+  at: number;
+  isLate: boolean;
+}
+
+export const chartDates = ({ commissions }: LinePicture, { due, finish }: LinePlan): ChartDate[] =>
+  due.filter(isOwnDate).flatMap(({ id, at, end }) => {
+    const name = commissions.find((each) => each.id === id)?.name ?? '';
+    return at <= finish ? [{ id, name, at, isLate: end > at }] : [];
+  });
 
 /** The jobs of a plan in their order, with the row they stand in; setups stand in the order in which they are first opened. */
 export function chartBlocks(picture: LinePicture, plan: LinePlan, rowsBy: RowsBy): { blocks: ChartBlock[]; rows: ChartRow[] } {
@@ -68,8 +85,18 @@ function gatesOf(problem: LineProblem, plan: LinePlan): Map<string, number> {
   return gates;
 }
 
-const trayRows = (picture: LinePicture): ChartRow[] =>
-  picture.trays.map(({ id, unitName, models }) => ({ id, name: unitName, detail: positionsText(models) }));
+/** Trays by commission, each under its name where there are several. */
+function trayRows({ trays, jobs, commissions }: LinePicture): ChartRow[] {
+  const commissionOf = new Map(jobs.map((job) => [job.trayId, job.commissionId]));
+  const ids = [...new Set(trays.map(({ id }) => commissionOf.get(id)!))];
+  return ids.flatMap((commission): ChartRow[] => {
+    const own = trays.filter(({ id }) => commissionOf.get(id) === commission);
+    const rows = own.map(({ id, unitName, models }) => ({ id, name: unitName, detail: positionsText(models) }));
+    if (ids.length === 1) return rows;
+    const { name, dueOn } = commissions.find(({ id }) => id === commission)!;
+    return [{ id: `commission ${commission}`, name, detail: `due ${dayText(dueOn)}`, isHeading: true }, ...rows];
+  });
+}
 
 function setupRows(picture: LinePicture, plan: LinePlan): ChartRow[] {
   const setups = new Map(picture.setups.map((setup) => [setup.id, setup]));

@@ -2,7 +2,7 @@ import { memo } from 'react';
 import type { LinePlan, LineSession } from '../../core/line/definitions';
 import type { PlaceCost } from '../../core/line/hand/places';
 import { dayOfText, minutesText, timeOfDayText } from '../../ui/format';
-import { threadPath, type ChartBlock } from './chartBlocks';
+import { threadPath, type ChartBlock, type ChartDate } from './chartBlocks';
 import type { ChartScale, Scale } from './chartScale';
 import type { LineTimes } from './LineTimes';
 import type { ChartWindow } from './useWindow';
@@ -114,6 +114,32 @@ function Tick({ at, height, label }: { at: number; height: number; label: string
     </g>
   );
 }
+
+interface DateMarksProps {
+  dates: ChartDate[];
+  x: Scale;
+  height: number;
+  width: number;
+}
+
+/** A label is turned to the left of its date where it would run out of the chart. */
+const LABEL_PIXELS = 150;
+
+/** Where the commissions' dates fall among the sessions. */
+export const DateMarks = memo(function DateMarks({ dates, x, height, width }: DateMarksProps) {
+  return dates.map(({ id, name, at, isLate }) => {
+    const left = Math.min(x(at), width - 1);
+    const isAtEdge = left > width - LABEL_PIXELS;
+    return (
+      <g key={id} data-testid="date-mark" data-late={isLate} className={styles.date}>
+        <line x1={left} x2={left} y1={16} y2={height} />
+        <text x={isAtEdge ? left - 3 : left + 3} y={26} textAnchor={isAtEdge ? 'end' : 'start'}>
+          {name} due{isLate && ', late'}
+        </text>
+      </g>
+    );
+  });
+});
 
 interface BlocksProps {
   blocks: ChartBlock[];

@@ -1,6 +1,8 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
+import type { DrawnDate } from '../../core/calendar/benchQueue';
 import type { LineProblem } from '../../core/line/definitions';
 import type { PlaceReason } from '../../core/line/hand/explainPlace';
+import type { KeptDate } from '../../core/line/hand/keepDate';
 import type { PlaceCost } from '../../core/line/hand/places';
 import type { Strategy } from '../../core/line/search/strategies';
 import type { TrayInfo } from '../../core/scheme/lineJobs';
@@ -46,7 +48,13 @@ export function useDesk(problem: LineProblem) {
     (unitOfTray: ReadonlyMap<string, string>) => ask<Strategy[]>((id) => ({ kind: 'strategies', id, unitOfTray })),
     [ask],
   );
-  return { askPlaces, askReason, askStrategies };
+  const askDates = useCallback(
+    (order: Int32Array, factors: ArrayLike<ArrayLike<number>>, draws: number) =>
+      ask<DrawnDate[]>((id) => ({ kind: 'dates', id, order, factors, draws })),
+    [ask],
+  );
+  const askToKeep = useCallback((order: Int32Array, date: string) => ask<KeptDate>((id) => ({ kind: 'keep', id, order, date })), [ask]);
+  return { askPlaces, askReason, askStrategies, askDates, askToKeep };
 }
 
 /** The ways to paint the line that ask nobody; none until they have been worked out. */

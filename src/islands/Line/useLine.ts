@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { LineSessions } from '../../core/calendar/lineSessions';
 import { canKeep, type OwnLine } from '../../core/line/hand/carryOver';
 import { strategyOf } from '../../core/line/search/strategies';
@@ -13,8 +13,8 @@ import { arrangeByWishes } from '../../core/line/problem/wishes';
 import { sharedLegs } from '../../core/scheme/sharedLegs';
 import type { LinePicture } from '../../core/views/line';
 import { send } from '../shared/api';
-import { useSaved } from '../shared/useSaved';
 import { LineTimes } from './LineTimes';
+import type { LineDesk } from './useLineDesk';
 import { useSolver } from './useSolver';
 
 const SUGGEST_MS = 1000;
@@ -33,21 +33,8 @@ interface HandNote {
  * The line on screen: the order the program suggests, or the painter's own with its pins and wishes, and what a search
  * around those has found. It is planned in the sessions given, or in one sitting when there are none.
  */
-export function useLine(picture: LinePicture, sessions: LineSessions | null) {
+export function useLine({ picture, own, changeOwn, saved }: LineDesk, sessions: LineSessions | null) {
   const indexes = useMemo(() => new Map(picture.problem.jobs.map((job, index) => [job.id, index])), [picture]);
-  const revision = useRef(picture.ownRevision);
-  const saved = useSaved<OwnLine | null>({
-    initial: picture.own,
-    save: async (line) => {
-      const answer = await send<{ revision: number }>('PUT', '/api/line', {
-        revision: revision.current,
-        selection: picture.selection,
-        line,
-      });
-      revision.current = answer.revision;
-    },
-  });
-  const own = saved.value;
   const ownOrder = useMemo(() => own && Int32Array.from(own.order, (id) => indexes.get(id)!), [own, indexes]);
   const fits = useMemo(() => sessions !== null && holds(picture.problem, sessions, ownOrder), [picture, sessions, ownOrder]);
   const times = useMemo(() => new LineTimes(fits ? sessions : null), [fits, sessions]);
@@ -84,7 +71,7 @@ export function useLine(picture: LinePicture, sessions: LineSessions | null) {
 
   const change = (next: OwnLine | null) => {
     improvement.clear();
-    saved.change(next);
+    changeOwn(next);
   };
 
   return {
@@ -127,6 +114,9 @@ export function useLine(picture: LinePicture, sessions: LineSessions | null) {
       isBetter: cost - better!.cost > WORTH_MINUTES,
       change: { bench: found.bench - plan.bench, finish: found.finish - plan.finish, late: found.late - plan.late },
     },
+    /** Takes an order found for something else, as by keeping a date. */
+    takeOrder: (order: ArrayLike<number>) =>
+      change({ order: Array.from(order, (job) => problem.jobs[job]!.id), wishes: own?.wishes ?? [] }),
     takeFound: () => {
       if (found) change({ order: found.order, wishes: own?.wishes ?? [] });
     },

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { UnitChoice } from '../../core/views/line';
 import type { Selection } from '../../core/views/selection';
+import { selectionOf, summaryOf } from './selections';
 import { Button } from '../../ui/Button/Button';
 import { counted, dayText } from '../../ui/format';
 import { send } from './api';
@@ -75,16 +76,3 @@ export function UnitChooser({ choices, selection }: UnitChooserProps) {
     </details>
   );
 }
-
-function summaryOf(units: readonly UnitChoice[]): string {
-  const names = [...new Set(units.map((unit) => unit.commissionName))];
-  return `${names.join(' and ')}: ${counted(units.length, 'unit')}`;
-}
-
-/** All units of a commission stand for whatever units it has; some stand for themselves. */
-const selectionOf = (commissions: readonly UnitChoice[][], chosen: ReadonlySet<string>): Selection =>
-  commissions.flatMap((units) => {
-    const ids = units.filter((unit) => chosen.has(unit.id)).map((unit) => unit.id);
-    if (ids.length === 0) return [];
-    return [{ commissionId: units[0]!.commissionId, unitIds: ids.length === units.length ? null : ids }];
-  });

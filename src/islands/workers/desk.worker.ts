@@ -3,6 +3,9 @@ import { compileLine } from '../../core/line/problem/compileLine';
 import type { LineProblem } from '../../core/line/definitions';
 import { explainPlace, type PlaceReason } from '../../core/line/hand/explainPlace';
 import { fixedStrategies, type Strategy } from '../../core/line/search/strategies';
+import { timePiece, type DrawnDate } from '../../core/calendar/benchQueue';
+import { keepDate, type KeptDate } from '../../core/line/hand/keepDate';
+import { allAtOnce } from '../../core/steps';
 import { placesFor, type PlaceCost } from '../../core/line/hand/places';
 
 /** Questions about one line; the first message lays the line on the desk. */
@@ -10,12 +13,18 @@ export type DeskQuestion =
   | { kind: 'line'; problem: LineProblem }
   | { kind: 'places'; id: number; order: Int32Array; from: number; end: number }
   | { kind: 'reason'; id: number; order: Int32Array; place: number }
-  | { kind: 'strategies'; id: number; unitOfTray: ReadonlyMap<string, string> };
+  | { kind: 'strategies'; id: number; unitOfTray: ReadonlyMap<string, string> }
+  | { kind: 'dates'; id: number; order: Int32Array; factors: ArrayLike<ArrayLike<number>>; draws: number }
+  | { kind: 'keep'; id: number; order: Int32Array; date: string };
 
 export interface DeskAnswer {
   id: number;
-  answer: PlaceCost[] | PlaceReason | Strategy[];
+  answer: PlaceCost[] | PlaceReason | Strategy[] | DrawnDate[] | KeptDate;
 }
+
+const SEED = 1;
+/** Enough for a line of a hundred jobs to settle; about half a second. */
+const KEEP_STEPS = 60_000;
 
 let line: CompiledLine;
 
@@ -32,5 +41,9 @@ function answerTo(question: Exclude<DeskQuestion, { kind: 'line' }>): DeskAnswer
       return explainPlace(line, question.order, question.place);
     case 'strategies':
       return fixedStrategies(line.problem, (tray) => question.unitOfTray.get(tray)!);
+    case 'dates':
+      return allAtOnce(timePiece(line, question.order, question.factors, question.draws))?.dates ?? [];
+    case 'keep':
+      return keepDate(line.problem, question.order, question.date, { seed: SEED, steps: KEEP_STEPS });
   }
 }

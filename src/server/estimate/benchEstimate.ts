@@ -16,7 +16,7 @@ import type { Stores } from '../stores';
 import { letOthersIn } from '../inSlices';
 import { DRAWS, passDraws, passFactors } from './passDraws';
 import { plannedOrder, suggestionsOf } from './plannedOrder';
-import { queueDates } from './queueDates';
+import { queueDates, type QueuedLine } from './queueDates';
 
 const MINUTE_MS = 60_000;
 
@@ -60,20 +60,20 @@ async function estimateBench(stores: Stores, workshop: Workshop, now: Date): Pro
     await letOthersIn();
   }
   const all = [...units.values()];
-  const draws = await passDraws(workshop, workshop.units);
+  const draws = await passDraws(workshop);
   for (const unit of all)
     for (const { passKey } of unit.passes) draws.get(passKey)?.forEach((minutes, draw) => (unit.draws[draw]! += minutes));
   const pieces = await piecesOf(stores, workshop);
   const shares = new Map<string, JobShare>();
   const queued = new Map<string, number>();
-  const order: string[] = [];
+  const lines: QueuedLine[] = [];
   let bench: WorkFigures | null = null;
   let queuedMinutes = 0;
   for (const piece of pieces) {
     const planned = await plannedFigures(stores, workshop, piece, now);
     await letOthersIn();
     for (const [unit, share] of planned.figures.byUnit) shares.set(unit, share);
-    order.push(...planned.order);
+    if (planned.order.length > 0) lines.push({ built: planned.built, order: planned.order });
     const whole = figuresFrom(
       piece.units.map((unit) => units.get(unit.id)!),
       planned.figures.total,
@@ -83,7 +83,7 @@ async function estimateBench(stores: Stores, workshop: Workshop, now: Date): Pro
     queuedMinutes += whole.likely;
   }
   const commissions = commissionEstimates(workshop, units, shares);
-  const dates = await queueDates(workshop, order, passFactors(draws), now);
+  const dates = await queueDates(workshop, lines, passFactors(draws), now);
   const outlooks = new Map(
     workshop.commissions.map(({ id, dueOn }): [string, DateOutlook] => {
       // Where nothing is to be painted, any date is met.
@@ -199,11 +199,11 @@ async function plannedFigures(
   workshop: Workshop,
   { selection, units }: Pick<Piece, 'selection' | 'units'>,
   now: Date,
-): Promise<{ order: string[]; figures: LineFigures }> {
+): Promise<QueuedLine & { figures: LineFigures }> {
   const built = await lineLeft(workshop, units.map(approved));
   const order = await plannedOrder(stores, workshop, selection, built, now);
   await letOthersIn();
-  const dated = datedLine(workshop, built, now);
+  const dated = await datedLine(workshop, built, now);
   await letOthersIn();
-  return { order, figures: lineFigures(built, order, dated?.sessions.sessions ?? null) };
+  return { built, order, figures: lineFigures(built, order, dated?.sessions.sessions ?? null) };
 }

@@ -3,16 +3,27 @@ import { effortOf, passesOf, type Pass } from '../../core/scheme/passes';
 import { factorOf, modelFactors } from '../../core/scheme/whoTakes';
 import { drawFactors } from '../../core/time/forecast';
 import { inSlices } from '../inSlices';
-import type { Workshop, WorkUnit } from '../workshop/loadWorkshop';
+import type { Workshop } from '../workshop/loadWorkshop';
 import { stepKindOf } from '../workshop/roster';
 
 /** Draws of the joint posterior: the safe figure of a total is then good to about two per cent. */
 export const DRAWS = 400;
 export const DRAW_SEED = 20;
 
-/** Hands-on minutes of what is left of each pass in every draw, by pass key; passes that are done have none. */
-export async function passDraws(workshop: Workshop, units: readonly WorkUnit[]): Promise<Map<string, Float64Array>> {
-  const open = units.flatMap((unit) => {
+const kept = new WeakMap<Workshop, Promise<ReadonlyMap<string, Float64Array>>>();
+
+/** Hands-on minutes of what is left of each pass of all open units in every draw, by pass key; passes that are done have none. */
+export function passDraws(workshop: Workshop): Promise<ReadonlyMap<string, Float64Array>> {
+  const known = kept.get(workshop);
+  if (known) return known;
+  const draws = drawPasses(workshop);
+  kept.set(workshop, draws);
+  draws.catch(() => kept.delete(workshop));
+  return draws;
+}
+
+async function drawPasses(workshop: Workshop): Promise<ReadonlyMap<string, Float64Array>> {
+  const open = workshop.units.flatMap((unit) => {
     const factors = modelFactors(unit.scheme, workshop.house);
     return passesOf(unit, unit.standard, workshop.house).flatMap((pass) => {
       const models = weightLeft(workshop, pass, factors);

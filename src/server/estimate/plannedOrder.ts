@@ -60,9 +60,10 @@ async function orderFor(
 }
 
 /** Between commissions the dates decide, within one only the work: it is found sooner in one sitting. */
-function toBePlanned(workshop: Workshop, built: BuiltLine, now: Date): LineProblem {
+async function toBePlanned(workshop: Workshop, built: BuiltLine, now: Date): Promise<LineProblem> {
   const isOfOne = new Set(built.jobs.map((job) => job.commissionId)).size < 2;
-  return (isOfOne ? null : datedLine(workshop, built, now)?.problem) ?? built.problem;
+  const dated = isOfOne ? null : await datedLine(workshop, built, now);
+  return dated?.problem ?? built.problem;
 }
 
 function knownShare({ jobs }: LineProblem, order: readonly string[]): number {

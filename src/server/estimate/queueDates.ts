@@ -1,50 +1,81 @@
+import { queuedDates, timePiece, type PieceTimes } from '../../core/calendar/benchQueue';
 import { endOfDay, minutesBetween } from '../../core/calendar/benchSessions';
-import { lineDates } from '../../core/calendar/lineDates';
+import type { LineProblem } from '../../core/line/definitions';
 import { compileLine } from '../../core/line/problem/compileLine';
-import { timeDraws, type DrawnEnds } from '../../core/line/timing/timeDraws';
-import { timeOrder } from '../../core/line/timing/timeOrder';
-import { approved } from '../../core/scheme/definitions';
+import type { BuiltLine } from '../../core/scheme/buildLine';
 import { doneDates, type DoneDates } from '../../core/time/forecast';
-import { inSlices, letOthersIn } from '../inSlices';
-import { lineLeft } from '../workshop/builtLine';
+import { inSlices } from '../inSlices';
 import { datedLine } from '../workshop/datedLine';
 import type { Workshop } from '../workshop/loadWorkshop';
 
 /** An order is timed under so many draws. */
-export const ORDER_DRAWS = 200;
+const ORDER_DRAWS = 200;
+
+/** A piece of the bench's queue, with the order it is planned in (job ids). */
+export interface QueuedLine {
+  built: BuiltLine;
+  order: string[];
+}
 
 /**
- * When every commission that has work left is done, if the bench goes through one order (job ids of all open work) in the
- * painter's sessions; `factors` are the draws of each pass. Where the sessions do not hold it, only bench minutes are known.
+ * When every commission that has work left is done, if the bench goes through these lines one after the other in the painter's
+ * sessions; `factors` are the draws of each pass. Where the sessions do not hold them, only bench minutes are known.
  */
 export async function queueDates(
   workshop: Workshop,
-  order: readonly string[],
+  lines: readonly QueuedLine[],
   factors: ReadonlyMap<string, Float64Array>,
   now: Date,
 ): Promise<Map<string, DoneDates>> {
-  const built = await lineLeft(workshop, workshop.units.map(approved));
-  const indexes = new Map(built.jobs.map((job, index) => [job.id, index]));
-  const jobs = Int32Array.from(order, (id) => indexes.get(id)!);
-  const ofJob = built.jobs.map((job) => factors.get(job.passKey)!);
-  const draw = (line: ReturnType<typeof compileLine>): Promise<DrawnEnds> => inSlices(timeDraws(line, jobs, ofJob, ORDER_DRAWS));
-  const dated = datedLine(workshop, built, now);
-  await letOthersIn();
-  const line = dated && compileLine(dated.problem);
-  const timed = line && timeOrder(line, jobs);
-  if (dated && timed && !('missingMinutes' in timed)) {
-    const drawn = await draw(line);
-    return new Map(timed.due.map(({ id, end, at }, index) => [id, doneDates(drawn.due[index]!, end, at, dated.sessions.origin)]));
+  const dated = await Promise.all(lines.map(({ built }) => datedLine(workshop, built, now)));
+  const inSessions = await timedPieces(lines, factors, (index) => dated[index]?.problem ?? null);
+  const [first] = dated;
+  if (inSessions && first) {
+    // The longest list of sessions is that of the longest line; all begin with the same.
+    const longest = dated.reduce((most, each) => (each!.problem.sessions!.length > most!.problem.sessions!.length ? each : most), first)!;
+    const dates = queuedDates(compileLine({ ...longest.problem, due: [] }), inSessions);
+    return new Map(dates.map(({ id, at, end, ends }) => [id, doneDates(ends, end, at, first.sessions.origin)]));
   }
-  // One sitting without an end: its minutes are those of the bench.
-  const due = lineDates(built.jobs, workshop.commissions, 0);
-  const inOne = compileLine({ ...built.problem, due });
-  const drawn = await draw(inOne);
-  return new Map(
-    due.map(({ id }, index) => {
-      const { dueOn } = workshop.commissions.find((commission) => commission.id === id)!;
-      const at = minutesBetween(workshop.house.sessions, now.getTime(), endOfDay(dueOn));
-      return [id, doneDates(drawn.due[index]!, 0, at, null)];
-    }),
-  );
+  return inBenchMinutes(workshop, lines, factors, now);
+}
+
+/** One sitting without an end: its minutes are those of the bench. */
+async function inBenchMinutes(
+  workshop: Workshop,
+  lines: readonly QueuedLine[],
+  factors: ReadonlyMap<string, Float64Array>,
+  now: Date,
+): Promise<Map<string, DoneDates>> {
+  const due = workshop.commissions.map(({ id, dueOn }) => ({
+    id,
+    at: minutesBetween(workshop.house.sessions, now.getTime(), endOfDay(dueOn)),
+    perMinuteLate: 0,
+  }));
+  const pieces = await timedPieces(lines, factors, (index) => {
+    const { jobs, problem } = lines[index]!.built;
+    const own = due.map((date) => ({ ...date, jobs: jobs.filter(({ commissionId }) => commissionId === date.id).map(({ id }) => id) }));
+    return { ...problem, due: own.filter((date) => date.jobs.length > 0) };
+  });
+  const endless = { sessionFrom: Float64Array.of(0), sessionTo: Float64Array.of(Infinity) };
+  return new Map(queuedDates(endless, pieces ?? []).map(({ id, at, end, ends }) => [id, doneDates(ends, end, at, null)]));
+}
+
+/** Null when one of the lines has no problem, or does not fit into the sessions of its own. */
+async function timedPieces(
+  lines: readonly QueuedLine[],
+  factors: ReadonlyMap<string, Float64Array>,
+  problemOf: (index: number) => LineProblem | null,
+): Promise<PieceTimes[] | null> {
+  const pieces: PieceTimes[] = [];
+  for (const [index, { built, order }] of lines.entries()) {
+    const problem = problemOf(index);
+    if (!problem) return null;
+    const indexes = new Map(built.jobs.map((job, at) => [job.id, at]));
+    const ofJob = built.jobs.map((job) => factors.get(job.passKey)!);
+    const jobs = Int32Array.from(order, (id) => indexes.get(id)!);
+    const times = await inSlices(timePiece(compileLine(problem), jobs, ofJob, ORDER_DRAWS));
+    if (!times) return null;
+    pieces.push(times);
+  }
+  return pieces;
 }

@@ -30,7 +30,7 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
   const own = (await stores.workshop.ownLine(selection)) ?? (isOnBench ? bench : null);
   const planned = await plannedOrder(stores, workshop, selection, built, now);
   await letOthersIn();
-  const dated = datedLine(workshop, built, now);
+  const dated = await datedLine(workshop, built, now);
   const carried = own && built.jobs.length > 0 ? carryOver(built.problem, own) : null;
   await letOthersIn();
   return {

@@ -16,10 +16,10 @@ const kept = new WeakMap<LineProblem, Promise<string[]>>();
  * A good order (job ids), for forecasts that need no better one. Worked out once for a problem; `asPlanned` gives it with the
  * sessions and dates that it is to be searched with.
  */
-export function quickOrder(problem: LineProblem, asPlanned: () => LineProblem = () => problem): Promise<string[]> {
+export function quickOrder(problem: LineProblem, asPlanned: () => Promise<LineProblem> = () => Promise.resolve(problem)): Promise<string[]> {
   const known = kept.get(problem);
   if (known) return known;
-  const order = orderOf(asPlanned());
+  const order = asPlanned().then(orderOf);
   kept.set(problem, order);
   order.catch(() => kept.delete(problem));
   return order;

@@ -1,6 +1,7 @@
 import { importCommission } from '../commissions/importCommission';
 import { setDemo } from '../demo';
 import { loadLegSheet } from '../line/loadLegSheet';
+import { loadSets } from '../line/loadSets';
 import { readJson } from '../http/readJson';
 import { decodeText } from '../text/decodeText';
 import { importTimeLog } from '../timeLog/importTimeLog';
@@ -21,6 +22,7 @@ export const tasks = {
     const [{ legSheetDocument }, { toPdf }] = await Promise.all([import('../../print/legSheet'), import('../../print/pdf')]);
     return toPdf(legSheetDocument(await loadLegSheet(stores, input, now)));
   },
+  lineSets: loadSets,
   setDemo: (stores: Stores, input: Parameters<typeof setDemo>[1], now: Date) => setDemo(stores, input, now),
 } as const;
 

@@ -2,13 +2,21 @@ import { lineDates } from '../../core/calendar/lineDates';
 import { lineSessions, type LineSessions } from '../../core/calendar/lineSessions';
 import { lineFormatOf, type LineProblem } from '../../core/line/definitions';
 import type { BuiltLine } from '../../core/scheme/buildLine';
+import { safeRatio } from '../../core/time/forecast';
+import { passDraws } from '../estimate/passDraws';
 import type { Workshop } from './loadWorkshop';
 
-/** A line laid into the painter's coming sessions, with the dates of its commissions; null when House rules have no sessions. */
-export function datedLine(workshop: Workshop, built: BuiltLine, now: Date): { problem: LineProblem; sessions: LineSessions } | null {
+/** A line laid into the painter's coming sessions, with the dates of its commissions. */
+export interface DatedLine {
+  problem: LineProblem;
+  sessions: LineSessions;
+}
+
+/** Null when House rules have no sessions, or nothing is left to paint. */
+export async function datedLine(workshop: Workshop, built: BuiltLine, now: Date): Promise<DatedLine | null> {
   const sessions = built.jobs.length === 0 ? null : lineSessions(built.problem, workshop.house.sessions, now.getTime());
   if (!sessions) return null;
-  const due = lineDates(built.jobs, workshop.commissions, sessions.origin);
+  const due = lineDates(built.jobs, workshop.commissions, sessions, safeRatio([...(await passDraws(workshop)).values()]));
   const dated = { ...built.problem, sessions: sessions.sessions, due };
   return { problem: { ...dated, format: lineFormatOf(dated) }, sessions };
 }

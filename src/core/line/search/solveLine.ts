@@ -42,7 +42,7 @@ const EXACT_ATTEMPTS = [
 const JOBS_FOR_FULL_WIDTH = 20;
 /** Longer lines are never exhausted, and their bound hardly gains. */
 const MOST_JOBS_FOR_EXACT = 60;
-/** With dates there are more ways for a begun order to become the best. */
+/** With dates that are rivals there are more ways for a begun order to become the best. */
 const MOST_JOBS_FOR_EXACT_WITH_DATES = 40;
 
 /**
@@ -81,7 +81,8 @@ export function solveLine(line: CompiledLine, options: SolveOptions): SolvedLine
 }
 
 function exactAttempts(line: CompiledLine): typeof EXACT_ATTEMPTS {
-  if (line.jobCount > (line.due.count > 0 ? MOST_JOBS_FOR_EXACT_WITH_DATES : MOST_JOBS_FOR_EXACT)) return [];
+  const hasRivals = line.due.jobs.some((jobs) => jobs.length < line.jobCount);
+  if (line.jobCount > (hasRivals ? MOST_JOBS_FOR_EXACT_WITH_DATES : MOST_JOBS_FOR_EXACT)) return [];
   const share = Math.max(1, line.jobCount / JOBS_FOR_FULL_WIDTH) ** 2;
   return EXACT_ATTEMPTS.map(({ afterSteps, width }) => ({ afterSteps: Math.round(afterSteps * share), width: Math.round(width / share) }));
 }

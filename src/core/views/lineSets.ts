@@ -1,0 +1,12 @@
+import type { LineSessions } from '../calendar/lineSessions';
+import type { SetPrice } from '../scheme/lineSets';
+
+/** What units on the line, or off it, bring; the minutes of dates are those of the sessions. */
+export interface LineSetsPicture {
+  sessions: LineSessions;
+  /** Each open unit with work left: what it brings to put it on the line, or to take it off. */
+  singly: [unitId: string, price: SetPrice][];
+  /** The same for whole commissions. */
+  byCommission: [commissionId: string, price: SetPrice][];
+  suggestions: (SetPrice & { obstacles: string[] })[];
+}

@@ -1,0 +1,171 @@
+import { useEffect, useMemo, useState } from 'react';
+import type { SetPrice } from '../../core/scheme/lineSets';
+import { harms } from '../../core/scheme/lineSets';
+import type { UnitChoice } from '../../core/views/line';
+import type { LineSetsPicture } from '../../core/views/lineSets';
+import type { Selection } from '../../core/views/selection';
+import { Button } from '../../ui/Button/Button';
+import { counted, dayText } from '../../ui/format';
+import { send } from '../shared/api';
+import { selectionOf, summaryOf } from '../shared/selections';
+import styles from './OnTheLine.module.css';
+import { priceText } from './dateWords';
+import { LineTimes } from './LineTimes';
+import type { LineDesk } from './useLineDesk';
+
+/** Which units are on the line; each can be put on or taken off, with its price said before it is done. */
+export function OnTheLine({ desk }: { desk: LineDesk }) {
+  const { choices, selection } = desk.picture;
+  const [isOpen, setOpen] = useState(false);
+  const onLine = useMemo(() => choices.filter((unit) => isIn(selection, unit)), [choices, selection]);
+  return (
+    <details className={styles.chooser} data-testid="chooser" open={isOpen} onToggle={(event) => setOpen(event.currentTarget.open)}>
+      <summary>
+        {summaryOf(onLine)} <span className={styles.change}>Choose what is on the line</span>
+      </summary>
+      {isOpen && <Choosing desk={desk} onLine={onLine} />}
+    </details>
+  );
+}
+
+function Choosing({ desk, onLine }: { desk: LineDesk; onLine: UnitChoice[] }) {
+  const { choices, selection, commissions } = desk.picture;
+  const sets = useSets(selection);
+  const times = useMemo(() => (sets === null || sets === 'working' ? null : new LineTimes(sets.sessions)), [sets]);
+  const nameOf = (id: string) => commissions.find((each) => each.id === id)?.name ?? '';
+  const groups = [...new Set(choices.map((unit) => unit.commissionId))].map((id) => choices.filter((unit) => unit.commissionId === id));
+  const ids = new Set(onLine.map((unit) => unit.id));
+  const put = (unitIds: Iterable<string>, price?: SetPrice) => void desk.choose(selectionOf(groups, new Set(unitIds)), price?.order);
+  const toggle = (units: UnitChoice[], on: boolean, price?: SetPrice) =>
+    put(on ? [...ids, ...units.map(({ id }) => id)] : [...ids].filter((id) => !units.some((unit) => unit.id === id)), price);
+  const words = (price: SetPrice | undefined) => (price && times ? priceText(price, times, nameOf) : null);
+  const prices = sets === null || sets === 'working' ? null : sets;
+  const singly = new Map(prices?.singly);
+  const byCommission = new Map(prices?.byCommission);
+  return (
+    <div className={styles.panel} aria-busy={desk.isChoosing}>
+      <Suggestions sets={sets} words={words} choices={choices} onTake={(price) => put(price.unitIds, price)} isChoosing={desk.isChoosing} />
+      {groups.map((units) => {
+        const [first] = units as [UnitChoice];
+        const isWhole = units.every(({ id }) => ids.has(id));
+        const whole = byCommission.get(first.commissionId);
+        return (
+          <fieldset key={first.commissionId} className={styles.group} disabled={desk.isChoosing}>
+            <legend>
+              <Row
+                label={`${first.commissionName}, due ${dayText(first.dueOn)}`}
+                isOn={isWhole}
+                isLast={isWhole && units.length === ids.size}
+                price={units.length > 1 ? words(whole) : null}
+                onChange={(on) => toggle(units, on, whole)}
+              />
+            </legend>
+            {units.map((unit) => (
+              <Row
+                key={unit.id}
+                label={`${unit.name}, ${counted(unit.models, 'model')}${unit.hasScheme ? '' : ', no scheme yet'}`}
+                isOn={ids.has(unit.id)}
+                isLast={ids.has(unit.id) && ids.size === 1}
+                price={words(singly.get(unit.id))}
+                onChange={(on) => toggle([unit], on, singly.get(unit.id))}
+              />
+            ))}
+          </fieldset>
+        );
+      })}
+      {desk.error && <p role="alert">{desk.error}</p>}
+    </div>
+  );
+}
+
+interface RowProps {
+  label: string;
+  isOn: boolean;
+  /** Nothing would be left on the line without it. */
+  isLast: boolean;
+  price: string | null;
+  onChange: (on: boolean) => void;
+}
+
+function Row({ label, isOn, isLast, price, onChange }: RowProps) {
+  return (
+    <label className={styles.check}>
+      <input type="checkbox" checked={isOn} disabled={isLast} onChange={(event) => onChange(event.target.checked)} />
+      <span>
+        {label}
+        {price && (
+          <small>
+            {isOn ? 'Taken off' : 'Put on'}: {price}.
+          </small>
+        )}
+      </span>
+    </label>
+  );
+}
+
+interface SuggestionsProps {
+  sets: Sets;
+  words: (price: SetPrice) => string | null;
+  choices: readonly UnitChoice[];
+  onTake: (price: SetPrice) => void;
+  isChoosing: boolean;
+}
+
+function Suggestions({ sets, words, choices, onTake, isChoosing }: SuggestionsProps) {
+  if (sets === 'working') return <p role="status">Working out what would go well together …</p>;
+  if (sets === null) return <p>Set your sessions in House rules to see what other units bring.</p>;
+  if (sets.suggestions.length === 0) return <p>No other set of units saves bench time.</p>;
+  return (
+    <section aria-label="Sets that save bench time">
+      <h3 className={styles.heading}>Sets that save bench time</h3>
+      <ul className={styles.sets}>
+        {sets.suggestions.map((set) => (
+          <li key={set.unitIds.join()}>
+            <span>
+              {namesOf(set.unitIds, choices)}
+              <small>
+                {words(set)}.{harms(set) && ' A date suffers.'}
+                {set.obstacles.length > 0 && ` Note: ${set.obstacles.join('; ')}.`}
+              </small>
+            </span>
+            <Button disabled={isChoosing} onClick={() => onTake(set)}>
+              Use this set
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** Whole commissions by their name, single units by theirs. */
+function namesOf(unitIds: readonly string[], choices: readonly UnitChoice[]): string {
+  const names = [...new Set(choices.map(({ commissionId }) => commissionId))].flatMap((id) => {
+    const units = choices.filter((unit) => unit.commissionId === id);
+    const chosen = units.filter((unit) => unitIds.includes(unit.id));
+    if (chosen.length === 0) return [];
+    return chosen.length === units.length ? [`${units[0]!.commissionName} (all)`] : chosen.map(({ name }) => name);
+  });
+  return names.join(' + ');
+}
+
+type Sets = LineSetsPicture | null | 'working';
+
+/** What other units would bring, worked out by the server when it is asked. */
+function useSets(selection: Selection): Sets {
+  const [known, setKnown] = useState<{ of: Selection; sets: LineSetsPicture | null } | null>(null);
+  useEffect(() => {
+    let isWanted = true;
+    send<LineSetsPicture | null>('POST', '/api/line/sets', { selection }).then(
+      (sets) => isWanted && setKnown({ of: selection, sets }),
+      () => isWanted && setKnown({ of: selection, sets: null }),
+    );
+    return () => {
+      isWanted = false;
+    };
+  }, [selection]);
+  return known?.of === selection ? known.sets : 'working';
+}
+
+const isIn = (selection: Selection, { id, commissionId }: UnitChoice): boolean =>
+  selection.some((each) => each.commissionId === commissionId && (each.unitIds === null || each.unitIds.includes(id)));

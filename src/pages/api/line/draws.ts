@@ -1,0 +1,4 @@
+import { query } from '../../../server/http/endpoint';
+import { loadDraws } from '../../../server/line/loadDraws';
+
+export const GET = query(({ stores, now }) => loadDraws(stores, now));

@@ -1,0 +1,49 @@
+import type { InferType } from 'yup';
+import { LineSets } from '../../core/scheme/lineSets';
+import { approved } from '../../core/scheme/definitions';
+import { setObstacles } from '../../core/scheme/setObstacles';
+import type { LineSetsPicture } from '../../core/views/lineSets';
+import { passDraws, passFactors } from '../estimate/passDraws';
+import { plannedOrder } from '../estimate/plannedOrder';
+import { inSlices } from '../inSlices';
+import { lineLeft } from '../workshop/builtLine';
+import { chosenUnits, type chooseSchema } from '../workshop/choice';
+import { datedLine } from '../workshop/datedLine';
+import { loadWorkshop } from '../workshop/loadWorkshop';
+import type { Stores } from '../stores';
+
+/** What it would bring to have other units on the line; null when House rules have no sessions, or nothing is left to paint. */
+export async function loadSets(
+  stores: Stores,
+  { selection }: InferType<typeof chooseSchema>,
+  now: Date,
+): Promise<LineSetsPicture | null> {
+  const workshop = await loadWorkshop(stores, now);
+  const units = workshop.units.map(approved);
+  const built = await lineLeft(workshop, units);
+  const dated = await datedLine(workshop, built, now);
+  if (!dated) return null;
+  const factors = passFactors(await passDraws(workshop));
+  const sets = new LineSets({ built, problem: dated.problem, queue: workshop.commissions.map(({ id }) => id), factors });
+  const onLine = chosenUnits(workshop, selection)
+    .map(({ id }) => id)
+    .filter((id) => sets.unitIds.includes(id));
+  if (onLine.length === 0) return null;
+  const chosen = units.filter(({ id }) => onLine.includes(id));
+  sets.know(onLine, await plannedOrder(stores, workshop, selection, await lineLeft(workshop, chosen), now));
+  const byCommission = await inSlices(sets.byCommission(onLine));
+  const singly = await inSlices(sets.singly(onLine));
+  const suggestions = await inSlices(sets.suggest(onLine));
+  return {
+    sessions: dated.sessions,
+    singly,
+    byCommission,
+    suggestions: suggestions.map((set) => ({
+      ...set,
+      obstacles: setObstacles(
+        units.filter(({ id }) => set.unitIds.includes(id)),
+        workshop.paints,
+      ),
+    })),
+  };
+}
