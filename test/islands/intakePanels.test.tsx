@@ -29,6 +29,7 @@ const figures: IntakeFigures = {
   totals,
   units: STANDARDS.map((standard, place) => ({ unitId: 'k', standard, handsOn: 100 * (place + 1), likely: 120 * (place + 1) })),
   backPlan: null,
+  outlook: { standing: 'fits', chance: 0.9, likelyAt: null, safeAt: null, sessionMinutes: 600, queuedMinutes: 0 },
   cureDays: 0,
   testModels: [],
   scope: [],

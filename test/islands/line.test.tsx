@@ -14,7 +14,7 @@ import { LegList } from '../../src/islands/Line/LegList';
 import { RelayChart } from '../../src/islands/Line/RelayChart';
 import { SharedLegs } from '../../src/islands/Line/SharedLegs';
 import { StrategyTable } from '../../src/islands/Line/StrategyTable';
-import { LineTimes } from '../../src/islands/Line/LineTimes';
+import { LineTimes } from '../../src/islands/shared/LineTimes';
 import { legAround, type Carry } from '../../src/islands/Line/useCarry';
 import { Wishes, wishText } from '../../src/islands/Line/Wishes';
 import { differenceText } from '../../src/ui/format';

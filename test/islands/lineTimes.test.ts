@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { chartScale } from '../../src/islands/Line/chartScale';
-import { LineTimes } from '../../src/islands/Line/LineTimes';
+import { LineTimes } from '../../src/islands/shared/LineTimes';
 import { smallLine } from '../support/line';
 
 const { plan } = smallLine();

@@ -189,7 +189,12 @@ export class LineSets {
     if (known !== undefined) return known;
     const problem = lineOf(this.work.problem, this.isIn(unitIds));
     const start = this.startFor(unitIds, problem);
-    const { order } = solveLine(compileLine(inOneSitting(problem)), { seed: SEED, steps: STEPS, seeksProof: false, ...(start && { start }) });
+    const { order } = solveLine(compileLine(inOneSitting(problem)), {
+      seed: SEED,
+      steps: STEPS,
+      seeksProof: false,
+      ...(start && { start }),
+    });
     const piece = this.pieceOf(
       problem,
       Array.from(order, (job) => problem.jobs[job]!.id),
@@ -269,7 +274,9 @@ export function lineOf(problem: LineProblem, isWanted: (jobId: string) => boolea
   return {
     ...problem,
     trays: problem.trays.filter(({ id }) => trays.has(id)),
-    jobs: jobs.map((job) => (job.after.every(({ job: other }) => isWanted(other)) ? job : { ...job, after: job.after.filter(({ job: other }) => isWanted(other)) })),
+    jobs: jobs.map((job) =>
+      job.after.every(({ job: other }) => isWanted(other)) ? job : { ...job, after: job.after.filter(({ job: other }) => isWanted(other)) },
+    ),
     prefer: problem.prefer?.filter(({ first, then }) => isWanted(first) && isWanted(then)),
     due: problem.due?.map((date) => ({ ...date, jobs: date.jobs.filter(isWanted) })).filter((date) => date.jobs.length > 0),
   };

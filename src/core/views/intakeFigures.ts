@@ -1,3 +1,4 @@
+import type { DateOutlook } from '../time/forecast';
 import type { BackPlan, StandardTotals } from '../calendar/backPlan';
 import type { Reconciliation } from '../scheme/reconcile';
 import type { Standard } from '../scheme/definitions';
@@ -20,6 +21,8 @@ export interface IntakeFigures {
   units: UnitAtStandard[];
   /** Null while nothing of it is planned. */
   backPlan: BackPlan | null;
+  /** When it is done as the bench stands. */
+  outlook: DateOutlook;
   /** Days that varnish has to cure before the models travel. */
   cureDays: number;
   testModels: TestModelPicture[];

@@ -3,6 +3,9 @@ import type { SetPrice } from '../scheme/lineSets';
 
 /** What units on the line, or off it, bring; the minutes of dates are those of the sessions. */
 export interface LineSetsPicture {
+  /** Commissions that have units on the line, and the names of all open ones. */
+  onLine: string[];
+  names: [commissionId: string, name: string][];
   sessions: LineSessions;
   /** Each open unit with work left: what it brings to put it on the line, or to take it off. */
   singly: [unitId: string, price: SetPrice][];

@@ -13,6 +13,7 @@ import { PictureStrip } from '../shared/PictureStrip';
 import { SaveState } from '../shared/SaveState';
 import { picturesAt, usePictures, type Pictures } from '../shared/usePictures';
 import { BackPlanned } from './BackPlanned';
+import { BesideOthers } from './BesideOthers';
 import { CommissionActions } from './CommissionActions';
 import { EarlierUnits } from './EarlierUnits';
 import { NewUnitRow } from './NewUnitRow';
@@ -161,6 +162,7 @@ function Figures({ intake, commissionId, models, pictures }: FiguresProps) {
       {figures.backPlan && (
         <>
           <StandardPrices figures={figures} commission={value.commission} names={value.units} />
+          <BesideOthers commissionId={commissionId} outlook={figures.outlook} />
           <BackPlanned plan={figures.backPlan} cureDays={figures.cureDays} dueOn={value.commission.dueOn} models={models} />
         </>
       )}

@@ -2,7 +2,7 @@ import type { LinePlan } from '../../core/line/definitions';
 import type { LinePicture } from '../../core/views/line';
 import { counted } from '../../ui/format';
 import { jobName } from './jobName';
-import type { LineTimes } from './LineTimes';
+import type { LineTimes } from '../shared/LineTimes';
 import type { Carry } from './useCarry';
 import styles from './RelayChart.module.css';
 

@@ -8,8 +8,8 @@ import { doneDates } from '../../core/time/forecast';
 import type { LinePicture } from '../../core/views/line';
 import { Button } from '../../ui/Button/Button';
 import { counted, dayText, differenceText, minutesText } from '../../ui/format';
-import { chanceText } from './dateWords';
-import type { LineTimes } from './LineTimes';
+import { chanceText } from '../shared/dateWords';
+import type { LineTimes } from '../shared/LineTimes';
 import type { useDesk } from './useDesk';
 import styles from './Dates.module.css';
 
@@ -47,17 +47,15 @@ export function Dates({ picture, plan, times, drawn, order, ask, onTake }: Dates
               due {dayText(picture.commissions.find((each) => each.id === id)!.dueOn)}
               {partText(picture, id)}, done {times.when(end)}
               {isLate && `, ${lateText(times, end, at)}`}
-              {safeAt !== null && !isLate && `, surely by ${times.when(safeAt / MINUTE_MS)}`}
-              {chance !== null && ` (${chanceText(chance)})`}
+              {chance !== null && chance < SAFE_CHANCE && `, ${chanceText(chance)}`}
+              {safeAt !== null && !isLate && `, safe by ${times.when(safeAt / MINUTE_MS)}`}
             </span>
             {isLate && answer?.date !== id && (
               <Button kind="quiet" onClick={() => void keep(id)}>
                 What would keep it?
               </Button>
             )}
-            {isLate && answer?.date === id && (
-              <Kept kept={answer.kept} date={id} times={times} nameOf={nameOf} onTake={onTake} />
-            )}
+            {isLate && answer?.date === id && <Kept kept={answer.kept} date={id} times={times} nameOf={nameOf} onTake={onTake} />}
           </li>
         );
       })}
@@ -66,6 +64,7 @@ export function Dates({ picture, plan, times, drawn, order, ask, onTake }: Dates
 }
 
 const MINUTE_MS = 60_000;
+const SAFE_CHANCE = 0.8;
 
 /** Only some of a commission's units may be on the line. */
 function partText({ choices, trays }: LinePicture, id: string): string {

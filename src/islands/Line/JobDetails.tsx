@@ -8,7 +8,7 @@ import { Swatch } from '../../ui/Swatch/Swatch';
 import { counted, differenceText, minutesText } from '../../ui/format';
 import type { ChartBlock } from './chartBlocks';
 import { jobName } from './jobName';
-import type { LineTimes } from './LineTimes';
+import type { LineTimes } from '../shared/LineTimes';
 import styles from './RelayChart.module.css';
 
 interface JobDetailsProps {

@@ -1,22 +1,21 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import type { SetPrice } from '../../core/scheme/lineSets';
 import { harms } from '../../core/scheme/lineSets';
 import type { UnitChoice } from '../../core/views/line';
-import type { LineSetsPicture } from '../../core/views/lineSets';
 import type { Selection } from '../../core/views/selection';
 import { Button } from '../../ui/Button/Button';
 import { counted, dayText } from '../../ui/format';
-import { send } from '../shared/api';
 import { selectionOf, summaryOf } from '../shared/selections';
 import styles from './OnTheLine.module.css';
-import { priceText } from './dateWords';
-import { LineTimes } from './LineTimes';
+import { priceText } from '../shared/dateWords';
+import { LineTimes } from '../shared/LineTimes';
+import { useLineSets, type LineSetsAnswer } from '../shared/useLineSets';
 import type { LineDesk } from './useLineDesk';
 
 /** Which units are on the line; each can be put on or taken off, with its price said before it is done. */
 export function OnTheLine({ desk }: { desk: LineDesk }) {
   const { choices, selection } = desk.picture;
-  const [isOpen, setOpen] = useState(false);
+  const { isOpen, setOpen } = desk.chooser;
   const onLine = useMemo(() => choices.filter((unit) => isIn(selection, unit)), [choices, selection]);
   return (
     <details className={styles.chooser} data-testid="chooser" open={isOpen} onToggle={(event) => setOpen(event.currentTarget.open)}>
@@ -30,7 +29,7 @@ export function OnTheLine({ desk }: { desk: LineDesk }) {
 
 function Choosing({ desk, onLine }: { desk: LineDesk; onLine: UnitChoice[] }) {
   const { choices, selection, commissions } = desk.picture;
-  const sets = useSets(selection);
+  const sets = useLineSets(selection);
   const times = useMemo(() => (sets === null || sets === 'working' ? null : new LineTimes(sets.sessions)), [sets]);
   const nameOf = (id: string) => commissions.find((each) => each.id === id)?.name ?? '';
   const groups = [...new Set(choices.map((unit) => unit.commissionId))].map((id) => choices.filter((unit) => unit.commissionId === id));
@@ -104,7 +103,7 @@ function Row({ label, isOn, isLast, price, onChange }: RowProps) {
 }
 
 interface SuggestionsProps {
-  sets: Sets;
+  sets: LineSetsAnswer;
   words: (price: SetPrice) => string | null;
   choices: readonly UnitChoice[];
   onTake: (price: SetPrice) => void;
@@ -147,24 +146,6 @@ function namesOf(unitIds: readonly string[], choices: readonly UnitChoice[]): st
     return chosen.length === units.length ? [`${units[0]!.commissionName} (all)`] : chosen.map(({ name }) => name);
   });
   return names.join(' + ');
-}
-
-type Sets = LineSetsPicture | null | 'working';
-
-/** What other units would bring, worked out by the server when it is asked. */
-function useSets(selection: Selection): Sets {
-  const [known, setKnown] = useState<{ of: Selection; sets: LineSetsPicture | null } | null>(null);
-  useEffect(() => {
-    let isWanted = true;
-    send<LineSetsPicture | null>('POST', '/api/line/sets', { selection }).then(
-      (sets) => isWanted && setKnown({ of: selection, sets }),
-      () => isWanted && setKnown({ of: selection, sets: null }),
-    );
-    return () => {
-      isWanted = false;
-    };
-  }, [selection]);
-  return known?.of === selection ? known.sets : 'working';
 }
 
 const isIn = (selection: Selection, { id, commissionId }: UnitChoice): boolean =>

@@ -6,7 +6,7 @@ import type { ChartBlock, ChartDate, ChartRow } from './chartBlocks';
 import { EDGE_PIXELS, keyAction, MOST_ZOOM, usePointer } from './chartHands';
 import { Blocks, DateMarks, Ground, Marked, Over, Pins, Places, ROW, TOP } from './chartLayers';
 import { chartScale } from './chartScale';
-import type { LineTimes } from './LineTimes';
+import type { LineTimes } from '../shared/LineTimes';
 import type { useCarry } from './useCarry';
 import { minuteOfPlace } from './useCarry';
 import { useWindow } from './useWindow';

@@ -4,7 +4,7 @@ import type { Strategy, StrategyId } from '../../core/line/search/strategies';
 import { Bar } from '../../ui/Bar/Bar';
 import { Panel } from '../../ui/Panel/Panel';
 import { dayOfText, minutesText } from '../../ui/format';
-import type { LineTimes } from './LineTimes';
+import type { LineTimes } from '../shared/LineTimes';
 import styles from './View.module.css';
 
 const NAMES = {

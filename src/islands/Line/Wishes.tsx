@@ -7,7 +7,7 @@ import { Button } from '../../ui/Button/Button';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted } from '../../ui/format';
 import { jobName } from './jobName';
-import type { LineTimes } from './LineTimes';
+import type { LineTimes } from '../shared/LineTimes';
 import { useWishPrices } from './useWishPrices';
 import styles from './View.module.css';
 

@@ -4,7 +4,7 @@ import type { PlaceCost } from '../../core/line/hand/places';
 import { dayOfText, minutesText, timeOfDayText } from '../../ui/format';
 import { threadPath, type ChartBlock, type ChartDate } from './chartBlocks';
 import type { ChartScale, Scale } from './chartScale';
-import type { LineTimes } from './LineTimes';
+import type { LineTimes } from '../shared/LineTimes';
 import type { ChartWindow } from './useWindow';
 import { minuteOfPlace } from './useCarry';
 import styles from './RelayChart.module.css';

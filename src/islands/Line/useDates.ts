@@ -20,10 +20,7 @@ export function useDates(picture: LinePicture, ask: ReturnType<typeof useDesk>['
   useEffect(() => {
     if (!order || !draws || !factors) return;
     let isWanted = true;
-    const rests = setTimeout(
-      () => void ask(order, factors, draws.draws).then((dates) => isWanted && setKnown({ order, dates })),
-      REST_MS,
-    );
+    const rests = setTimeout(() => void ask(order, factors, draws.draws).then((dates) => isWanted && setKnown({ order, dates })), REST_MS);
     return () => {
       isWanted = false;
       clearTimeout(rests);

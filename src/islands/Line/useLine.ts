@@ -4,7 +4,14 @@ import { canKeep, type OwnLine } from '../../core/line/hand/carryOver';
 import { strategyOf } from '../../core/line/search/strategies';
 import { compileLine } from '../../core/line/problem/compileLine';
 import { GREEDY_WEIGHTS, greedyOrder } from '../../core/line/search/constructOrder';
-import { lineFormatOf, type LinePlan, type LineProblem, type LineSession, type LineWish, type OrderChange } from '../../core/line/definitions';
+import {
+  lineFormatOf,
+  type LinePlan,
+  type LineProblem,
+  type LineSession,
+  type LineWish,
+  type OrderChange,
+} from '../../core/line/definitions';
 import { moveByHand } from '../../core/line/hand/moveByHand';
 import { OrderJudge } from '../../core/line/search/OrderJudge';
 import { planOrder } from '../../core/line/search/planOrder';
@@ -13,7 +20,7 @@ import { arrangeByWishes } from '../../core/line/problem/wishes';
 import { sharedLegs } from '../../core/scheme/sharedLegs';
 import type { LinePicture } from '../../core/views/line';
 import { send } from '../shared/api';
-import { LineTimes } from './LineTimes';
+import { LineTimes } from '../shared/LineTimes';
 import type { LineDesk } from './useLineDesk';
 import { useSolver } from './useSolver';
 

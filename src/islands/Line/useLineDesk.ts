@@ -18,6 +18,8 @@ interface DeskState {
 export function useLineDesk(opened: LinePicture) {
   const openedKey = selectionKey(opened.selection);
   const [pictures, setPictures] = useState<ReadonlyMap<string, LinePicture>>(() => new Map([[openedKey, opened]]));
+  // It stays open while other units are tried.
+  const [isOpen, setOpen] = useState(false);
   const [isChoosing, setChoosing] = useState(false);
   const [error, setError] = useState<string | null>(null);
   const latest = useRef(pictures);
@@ -64,7 +66,7 @@ export function useLineDesk(opened: LinePicture) {
   );
   const changeOwn = useCallback((own: OwnLine | null) => change({ key: value.key, own }), [change, value.key]);
 
-  return { picture: pictures.get(value.key)!, own: value.own, changeOwn, saved, choose, isChoosing, error };
+  return { picture: pictures.get(value.key)!, own: value.own, changeOwn, saved, choose, isChoosing, error, chooser: { isOpen, setOpen } };
 }
 
 export type LineDesk = ReturnType<typeof useLineDesk>;

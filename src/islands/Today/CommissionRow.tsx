@@ -1,4 +1,4 @@
-import { modelsText, standingText } from './words';
+import { doneText, modelsText, standingText } from './words';
 import type { TodayCommission } from '../../core/views/today';
 import { Bar } from '../../ui/Bar/Bar';
 import { LinkButton } from '../../ui/Button/Button';
@@ -11,6 +11,7 @@ export function CommissionRow({ entry, now }: { entry: TodayCommission; now: num
   const share = estimate.stepsTotal > 0 ? estimate.stepsDone / estimate.stepsTotal : 0;
   const days = daysUntil(commission.dueOn, now);
   const standing = standingText(entry);
+  const done = doneText(entry);
   return (
     <li className={styles.row}>
       <div className={styles.who}>
@@ -38,6 +39,7 @@ export function CommissionRow({ entry, now }: { entry: TodayCommission; now: num
       <div className={styles.due}>
         {dayText(commission.dueOn)}
         <small>{days < 0 ? `${-days} days ago` : days === 0 ? 'today' : days === 1 ? 'tomorrow' : `in ${days} days`}</small>
+        {done && <small data-testid="done-dates">{done}</small>}
       </div>
       <details className={styles.standing}>
         <summary data-standing={outlook.standing}>{standing.verdict}</summary>

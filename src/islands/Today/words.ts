@@ -1,5 +1,9 @@
 import type { TodayCommission } from '../../core/views/today';
-import { counted, minutesText } from '../../ui/format';
+import { counted, dayOfText, minutesText } from '../../ui/format';
+
+/** The likely day, and the safe one; null where no sessions tell. */
+export const doneText = ({ outlook: { likelyAt, safeAt } }: TodayCommission): string | null =>
+  likelyAt === null ? null : `likely ${dayOfText(likelyAt)}${safeAt === null ? '' : `, safe ${dayOfText(safeAt)}`}`;
 
 export const modelsText = ({ models, units }: TodayCommission): string => `${counted(models, 'model')} in ${counted(units, 'unit')}`;
 
@@ -13,6 +17,7 @@ export function standingText({ estimate, outlook, units }: TodayCommission): { v
     };
   const queued = outlook.queuedMinutes > 0 ? ` after ${minutesText(outlook.queuedMinutes)} of other work` : '';
   const why = `${minutesText(outlook.sessionMinutes)} of sessions before the date; likely ${minutesText(estimate.likely)} needed${queued}. On time in ${Math.round(outlook.chance * 100)} of 100 simulations.`;
+
   const verdicts = { fits: 'Fits', tight: 'Tight', short: 'Too little time', done: 'All painted' } as const;
   return { verdict: verdicts[outlook.standing], why };
 }

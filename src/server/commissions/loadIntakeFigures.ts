@@ -26,6 +26,7 @@ export async function loadIntakeFigures(stores: Stores, id: string | undefined, 
     reconciliation: units.map((unit) => reconcile(unit, workshop.marks, workshop.house)),
     totals,
     units: atStandards,
+    outlook: estimate.outlooks.get(commission.id)!,
     cureDays,
     backPlan:
       left.stepsTotal === 0

@@ -54,7 +54,7 @@ async function orderFor(
   await letOthersIn();
   if (line) return { order: carryOver(problem, line).order, isNew: false };
   const found = await stores.workshop.plannedOrder(selection);
-  if (found && knownShare(problem, found) >= KNOWN_SHARE) 
+  if (found && knownShare(problem, found) >= KNOWN_SHARE)
     return { order: carryOver(problem, { order: found, wishes: [] }).order, isNew: false };
   return { order: await quickOrder(problem, () => toBePlanned(workshop, built, now)), isNew: true };
 }

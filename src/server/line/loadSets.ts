@@ -1,4 +1,4 @@
-import type { InferType } from 'yup';
+import { object, type InferType } from 'yup';
 import { LineSets } from '../../core/scheme/lineSets';
 import { approved } from '../../core/scheme/definitions';
 import { setObstacles } from '../../core/scheme/setObstacles';
@@ -7,18 +7,21 @@ import { passDraws, passFactors } from '../estimate/passDraws';
 import { plannedOrder } from '../estimate/plannedOrder';
 import { inSlices } from '../inSlices';
 import { lineLeft } from '../workshop/builtLine';
-import { chosenUnits, type chooseSchema } from '../workshop/choice';
+import { chosenUnits, currentSelection, selectionSchema } from '../workshop/choice';
 import { datedLine } from '../workshop/datedLine';
 import { loadWorkshop } from '../workshop/loadWorkshop';
 import type { Stores } from '../stores';
 
+export const setsSchema = object({ selection: selectionSchema.nullable().defined() });
+
 /** What it would bring to have other units on the line; null when House rules have no sessions, or nothing is left to paint. */
 export async function loadSets(
   stores: Stores,
-  { selection }: InferType<typeof chooseSchema>,
+  { selection: asked }: InferType<typeof setsSchema>,
   now: Date,
 ): Promise<LineSetsPicture | null> {
   const workshop = await loadWorkshop(stores, now);
+  const selection = asked ?? (await currentSelection(stores, workshop));
   const units = workshop.units.map(approved);
   const built = await lineLeft(workshop, units);
   const dated = await datedLine(workshop, built, now);
@@ -35,6 +38,8 @@ export async function loadSets(
   const singly = await inSlices(sets.singly(onLine));
   const suggestions = await inSlices(sets.suggest(onLine));
   return {
+    onLine: [...new Set(chosen.map(({ commissionId }) => commissionId))],
+    names: workshop.commissions.map(({ id, name }) => [id, name]),
     sessions: dated.sessions,
     singly,
     byCommission,

@@ -16,7 +16,10 @@ const kept = new WeakMap<LineProblem, Promise<string[]>>();
  * A good order (job ids), for forecasts that need no better one. Worked out once for a problem; `asPlanned` gives it with the
  * sessions and dates that it is to be searched with.
  */
-export function quickOrder(problem: LineProblem, asPlanned: () => Promise<LineProblem> = () => Promise.resolve(problem)): Promise<string[]> {
+export function quickOrder(
+  problem: LineProblem,
+  asPlanned: () => Promise<LineProblem> = () => Promise.resolve(problem),
+): Promise<string[]> {
   const known = kept.get(problem);
   if (known) return known;
   const order = asPlanned().then(orderOf);

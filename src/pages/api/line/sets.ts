@@ -1,6 +1,6 @@
 import { question } from '../../../server/http/endpoint';
+import { setsSchema } from '../../../server/line/loadSets';
 import { dataFolder } from '../../../server/services';
 import { taskInThread } from '../../../server/threads/threads';
-import { chooseSchema } from '../../../server/workshop/choice';
 
-export const POST = question(chooseSchema, (input, { now }) => taskInThread({ task: 'lineSets', input, folder: dataFolder(), now }));
+export const POST = question(setsSchema, (input, { now }) => taskInThread({ task: 'lineSets', input, folder: dataFolder(), now }));

@@ -1,6 +1,6 @@
 import type { PlannedDate, SetPrice } from '../../core/scheme/lineSets';
 import { harmOf } from '../../core/scheme/lineSets';
-import { counted, minutesText, percentText } from '../../ui/format';
+import { counted, minutesText } from '../../ui/format';
 import type { LineTimes } from './LineTimes';
 
 const SAFE_CHANCE = 0.8;
@@ -43,6 +43,3 @@ export function priceText(price: SetPrice, times: LineTimes, nameOf: (commission
   const moved = movedDates(price.before, price.after, times, nameOf);
   return `${savedText(price.savedMinutes)}; ${moved.length === 0 ? 'no date moves' : moved.join('; ')}`;
 }
-
-/** A chance as a share, for a column of figures. */
-export const chanceFigure = (chance: number): string => percentText(chance);
