@@ -72,7 +72,7 @@ function NothingToPlan({ desk }: { desk: LineDesk }) {
 
 function PlannedLine({ desk }: { desk: LineDesk }) {
   const { picture } = desk;
-  const [isInOne, setInOne] = useRemembered('line in one sitting', false);
+  const [isInOne, setInOne] = useRemembered<boolean>('line in one sitting', false);
   const line = useLine(desk, isInOne ? null : picture.sessions);
   const { plan, order, free, times } = line;
   const [selected, setSelected] = useState(0);

@@ -7,15 +7,15 @@ function subscribe(listener: () => void): () => void {
   return () => listeners.delete(listener);
 }
 
-/** A switch of a view that this browser remembers. Where nothing can be stored it holds until the page is left. */
-export function useRemembered(name: string, initial: boolean): [boolean, (value: boolean) => void] {
-  const value = useSyncExternalStore(
+/** A switch or a number of a view that this browser remembers. Where nothing can be stored it holds until the page is left. */
+export function useRemembered<T extends boolean | number>(name: string, initial: T): [T, (value: T) => void] {
+  const text = useSyncExternalStore(
     subscribe,
-    () => read(name) ?? initial,
-    () => initial,
+    () => read(name),
+    () => null,
   );
-  const set = (next: boolean) => {
-    unstored.set(name, next);
+  const set = (next: T) => {
+    unstored.set(name, String(next));
     try {
       localStorage.setItem(name, String(next));
     } catch {
@@ -23,17 +23,24 @@ export function useRemembered(name: string, initial: boolean): [boolean, (value:
     }
     listeners.forEach((listener) => listener());
   };
-  return [value, set];
+  return [valueOf(text, initial), set];
 }
 
-const unstored = new Map<string, boolean>();
+const unstored = new Map<string, string>();
 
-function read(name: string): boolean | null {
+function read(name: string): string | null {
   if (unstored.has(name)) return unstored.get(name)!;
   try {
-    const stored = localStorage.getItem(name);
-    return stored === null ? null : stored === 'true';
+    return localStorage.getItem(name);
   } catch {
     return null;
   }
+}
+
+/** What was stored, if it is of the kind that is expected. */
+function valueOf<T extends boolean | number>(text: string | null, initial: T): T {
+  if (text === null) return initial;
+  if (typeof initial === 'boolean') return (text === 'true') as T;
+  const number = Number(text);
+  return (Number.isFinite(number) ? number : initial) as T;
 }

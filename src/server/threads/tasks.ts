@@ -1,4 +1,5 @@
 import { importCommission } from '../commissions/importCommission';
+import { loadSharing, priceTwins } from '../colours/loadSharing';
 import { setDemo } from '../demo';
 import { loadLegSheet } from '../line/loadLegSheet';
 import { loadSets } from '../line/loadSets';
@@ -23,6 +24,8 @@ export const tasks = {
     return toPdf(legSheetDocument(await loadLegSheet(stores, input, now)));
   },
   lineSets: loadSets,
+  sharing: loadSharing,
+  priceTwins,
   setDemo: (stores: Stores, input: Parameters<typeof setDemo>[1], now: Date) => setDemo(stores, input, now),
 } as const;
 

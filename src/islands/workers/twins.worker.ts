@@ -1,0 +1,11 @@
+import { nearTwins, type NearTwins } from '../../core/colour/nearTwins';
+import type { Paint } from '../../core/scheme/definitions';
+
+export interface TwinsRequest {
+  paints: Pick<Paint, 'id' | 'hex' | 'kind'>[];
+  limit: number;
+}
+
+addEventListener('message', ({ data }: MessageEvent<TwinsRequest>) => {
+  postMessage(nearTwins(data.paints, data.limit) satisfies NearTwins[]);
+});

@@ -1,0 +1,4 @@
+import { query } from '../../../server/http/endpoint';
+import { loadColours } from '../../../server/colours/loadColours';
+
+export const GET = query(({ stores, now }) => loadColours(stores, now));

@@ -1,0 +1,27 @@
+import { benchLineInSteps } from '../../core/bench/benchLine';
+import { idleClock } from '../../core/bench/foldClock';
+import { openPotUses, type OpenPotUse } from '../../core/bench/openPot';
+import { BenchReadiness } from '../../core/bench/readiness';
+import { lineTools } from '../../core/scheme/setups';
+import { TEST_MODEL } from '../../core/scheme/splitTrays';
+import { inSlices } from '../inSlices';
+import type { Stores } from '../stores';
+import { loadWorkshop } from '../workshop/loadWorkshop';
+import { rosterOf } from '../workshop/roster';
+
+/** Everything in the open work that could take a paint or mix now or after one drying. */
+export async function loadOpenPot(stores: Stores, potId: string, now: Date): Promise<OpenPotUse[]> {
+  const workshop = await loadWorkshop(stores, now);
+  const line = await inSlices(benchLineInSteps(rosterOf(workshop, workshop.units), []));
+  const waiting = new Set(workshop.units.filter((unit) => unit.testModel === 'waiting').map(({ id }) => id));
+  const open = {
+    ...line,
+    passes: line.passes.map((pass) =>
+      waiting.has(pass.unitId)
+        ? { ...pass, dips: pass.dips.map((dip) => ({ ...dip, models: dip.models.filter((model) => model === TEST_MODEL) })) }
+        : pass,
+    ),
+  };
+  const readiness = new BenchReadiness(open, lineTools(workshop.house), workshop.marks, idleClock());
+  return openPotUses(open, readiness, potId, now.getTime());
+}
