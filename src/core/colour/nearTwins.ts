@@ -13,10 +13,18 @@ export interface NearTwins {
 export const TWIN_DIFFERENCE = 5;
 export const MOST_TWIN_DIFFERENCE = 15;
 
+/** What these do is not in their colour: matt is no twin of gloss. */
+const NOT_BY_COLOUR: readonly Paint['kind'][] = ['varnish', 'texture'];
+
 /** All pairs of one kind (opaque with opaque, wash with wash) that differ by no more than the limit, nearest first. */
 export function nearTwins(paints: readonly Pick<Paint, 'id' | 'hex' | 'kind'>[], limit: number): NearTwins[] {
   const byKind = new Map<string, { id: string; lab: Lab }[]>();
-  for (const { id, hex, kind } of paints) byKind.set(kind, [...(byKind.get(kind) ?? []), { id, lab: labOf(hex) }]);
+  for (const { id, hex, kind } of paints) {
+    if (NOT_BY_COLOUR.includes(kind)) continue;
+    const ofKind = byKind.get(kind);
+    if (ofKind) ofKind.push({ id, lab: labOf(hex) });
+    else byKind.set(kind, [{ id, lab: labOf(hex) }]);
+  }
   const twins: NearTwins[] = [];
   for (const ofKind of byKind.values()) {
     // Sorted by lightness, only neighbours need be compared.

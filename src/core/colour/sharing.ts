@@ -57,7 +57,7 @@ export function sharingOf(built: BuiltLine): Sharing {
 }
 
 /** Plans the same units with one paint for two, from the order that was found with both. */
-export function twinPrice(roster: Roster, now: SharedPlan, keep: string, replace: string): TwinPrice {
+export function twinPrice(roster: Roster, now: SharedPlan, keep: string, replace: string): TwinPrice & { plan: SharedPlan } {
   const units = roster.units.map((unit) => ({ ...unit, scheme: withOne(unit.scheme, keep, replace) }));
   const merged = buildLine({ ...roster, units });
   // The order keeps its places: a job that took the other paint by an option has its name in its id.
@@ -72,6 +72,7 @@ export function twinPrice(roster: Roster, now: SharedPlan, keep: string, replace
     replace,
     savedMinutes: now.bench - then.bench,
     openings: count(now, keep) + count(now, replace) - count(then, keep),
+    plan: then,
   };
 }
 

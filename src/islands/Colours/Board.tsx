@@ -68,7 +68,7 @@ export function Board({ picture: { units, rows }, selected, onSelect, openings }
                       {row.paint.name}
                       <small>
                         {row.left === 0 ? 'all painted' : minutesText(row.minutes)}
-                        {opened && opened.apart > opened.together && `, opened ${opened.together} times, not ${opened.apart}`}
+                        {opened && opened.apart > opened.together && `, ${counted(opened.together, 'opening')}, not ${opened.apart}`}
                       </small>
                     </span>
                   </button>
@@ -101,7 +101,7 @@ function Stop({ cell: { done, left, minutes }, unit, hex }: { cell: BoardCell; u
     <span
       className={styles.stop}
       style={{ '--paint': hex, '--left': `${Math.round((1 - share) * 100)}%` } as React.CSSProperties}
-      title={`${unit.name}: ${left === 0 ? 'all painted' : `${counted(left, 'model')} left, ${minutesText(minutes)}`}`}
+      title={`${unit.name}: ${left === 0 ? 'all painted' : `${counted(left, 'step')} left, ${minutesText(minutes)}`}`}
     >
       {left === 0 ? 'done' : left}
     </span>

@@ -22,7 +22,7 @@ export function PotDetails({ row, units, opened }: PotDetailsProps) {
     <Panel title={row.paint.name} scrolls className={styles.details} aside={<Swatch hex={row.paint.hex} kind={row.paint.kind} />}>
       <p data-testid="pot-summary">
         {row.isMix ? 'A mix' : row.paint.kind}, {counted(row.cells.length, 'unit')}:{' '}
-        {row.left === 0 ? 'all painted' : `${counted(row.left, 'model')} left, ${minutesText(row.minutes)}`}
+        {row.left === 0 ? 'all painted' : `${counted(row.left, 'step')} left, ${minutesText(row.minutes)}`}
         {opened && `; opened ${counted(opened.together, 'time')} when all is painted together, ${opened.apart} unit by unit`}.
       </p>
       <h3>While this pot is open</h3>

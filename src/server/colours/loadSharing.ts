@@ -35,5 +35,10 @@ export async function priceTwins(stores: Stores, { pairs }: InferType<typeof twi
   const { roster, built } = await allWork(await loadWorkshop(stores, now));
   if (built.jobs.length === 0) return { prices: [] };
   const { together } = sharingOf(built);
-  return { prices: pairs.map(([keep, replace]) => twinPrice(roster, together, keep!, replace!)) };
+  return {
+    prices: pairs.map(([keep, replace]) => {
+      const { plan: _plan, ...price } = twinPrice(roster, together, keep!, replace!);
+      return price;
+    }),
+  };
 }

@@ -1,0 +1,88 @@
+/**
+ * How long the colours of a large workshop take: 400 paints, 30 units.
+ *
+ *   npm run bench:colour
+ */
+import { cpus } from 'node:os';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { colourBoard } from '../src/core/colour/colourBoard';
+import { nearTwins, TWIN_DIFFERENCE } from '../src/core/colour/nearTwins';
+import type { RosterUnit } from '../src/core/scheme/buildLine';
+import { usualPart, usualStep } from '../src/core/scheme/briefScheme';
+import { EMPTY_SCHEME, type Paint, type Technique } from '../src/core/scheme/definitions';
+import { DEFAULT_HOUSE_RULES } from '../src/core/scheme/houseRules';
+
+const PAINTS = 400;
+const UNITS = 30;
+const PARTS = 14;
+const ROUNDS = 20;
+
+const generator = xoroshiro128plus(7);
+const below = (limit: number) => Math.floor(uniformFloat64(generator) * limit);
+const KINDS = ['opaque', 'opaque', 'opaque', 'wash', 'metallic', 'translucent'] as const;
+
+const paints: Paint[] = Array.from({ length: PAINTS }, (_, index) => ({
+  id: `paint ${index}`,
+  name: `Paint ${index}`,
+  hex: `#${below(0x1000000).toString(16).padStart(6, '0')}`,
+  kind: KINDS[below(KINDS.length)]!,
+  dryMinutes: null,
+}));
+
+const TECHNIQUES: Technique[] = ['basecoat', 'wash', 'layer', 'edge'];
+
+const units: RosterUnit[] = Array.from({ length: UNITS }, (_, unit) => ({
+  id: `unit ${unit}`,
+  name: `Unit ${unit}`,
+  size: 'foot',
+  promised: 20,
+  owned: 0,
+  counted: null,
+  countNote: '',
+  trayLimit: 10,
+  holder: '',
+  bits: [],
+  testModel: 'none',
+  commissionId: `commission ${unit % 5}`,
+  commissionName: `Commission ${unit % 5}`,
+  standard: 'full',
+  scheme: {
+    ...EMPTY_SCHEME,
+    parts: Array.from({ length: PARTS }, (_each, part) =>
+      usualPart(
+        `part ${unit} ${part}`,
+        `Part ${part}`,
+        TECHNIQUES.map((technique, at) => ({
+          ...usualStep(`step ${unit} ${part} ${at}`, technique, null, 0.1),
+          paint: paints[below(PAINTS)]!.id,
+        })),
+      ),
+    ),
+  },
+}));
+
+const roster = {
+  units,
+  paints: new Map(paints.map((paint) => [paint.id, paint])),
+  house: DEFAULT_HOUSE_RULES,
+  minutesOf: () => 1.5,
+  doneModels: () => new Set<number>(),
+};
+
+function milliseconds(work: () => unknown): string {
+  const times = Array.from({ length: ROUNDS }, () => {
+    const begun = performance.now();
+    work();
+    return performance.now() - begun;
+  });
+  return `${times[0]!.toFixed(0)} ms the first time, ${times.toSorted((a, b) => a - b)[ROUNDS / 2]!.toFixed(0)} ms in the middle of ${ROUNDS}`;
+}
+
+console.log(`${cpus()[0]?.model ?? 'unknown processor'}, Node.js ${process.version}\n`);
+const rows = colourBoard(roster);
+console.log(
+  `the board: ${rows.length} paints of ${PAINTS} in ${UNITS} units, ${UNITS * PARTS * TECHNIQUES.length} steps: ${milliseconds(() => colourBoard(roster))}`,
+);
+for (const limit of [TWIN_DIFFERENCE, 15])
+  console.log(`near twins up to ${limit}: ${nearTwins(paints, limit).length} pairs: ${milliseconds(() => nearTwins(paints, limit))}`);
