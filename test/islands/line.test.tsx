@@ -28,7 +28,10 @@ const order = plan.order.map((id) => picture.jobs.findIndex((job) => job.id === 
 const count = (markup: string, pattern: RegExp) => (markup.match(pattern) ?? []).length;
 
 const line = compileLine(picture.problem);
-const strategies = [...fixedStrategies(picture.problem, (tray) => tray.split('/')[0]!), strategyOf(line, 'suggested', order)];
+const strategies = [
+  ...fixedStrategies(picture.problem, { unitOfTray: (tray) => tray.split('/')[0]!, nearlyDone: [] }),
+  strategyOf(line, 'suggested', order),
+];
 
 describe('the relay chart', () => {
   const { blocks } = chartBlocks(picture, plan, 'tray');

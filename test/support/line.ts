@@ -41,6 +41,7 @@ export function smallLine(): { picture: LinePicture; plan: LinePlan } {
       isOwnOnBench: false,
       treatJobs: [],
       sessions: null,
+      nearlyDone: [],
       due: [],
       commissions: [],
     },

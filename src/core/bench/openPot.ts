@@ -4,6 +4,7 @@ import type { BenchReadiness } from './readiness';
 
 /** Work that can take a paint while its pot is open. */
 export interface OpenPotUse {
+  passKey: string;
   unitId: string;
   unitName: string;
   commissionName: string;
@@ -29,6 +30,7 @@ export function openPotUses(line: BenchLine, readiness: BenchReadiness, potId: s
       const { name, commission } = units.get(pass.unitId)!;
       return [
         {
+          passKey: pass.key,
           unitId: pass.unitId,
           unitName: name,
           commissionName: commission,

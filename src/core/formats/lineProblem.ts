@@ -48,11 +48,17 @@ const WISHES = {
   pin: object({ kind: literal('pin'), jobs: ids(), after: textOrNull('the id of a job') }),
   together: object({ kind: literal('together'), jobs: ids() }),
   first: object({ kind: literal('first'), trays: ids(), weight: minutes() }),
+  variety: object({
+    kind: literal('variety'),
+    groups: list(list(lineId(), 100_000, 1).required(), 10_000, 1),
+    mostModels: count(1),
+    minutes: minutes(),
+  }),
   treat: object({ kind: literal('treat'), jobs: ids(), everyModels: count(1), minutes: minutes() }),
 };
 const wish = lazy((value: { kind?: keyof typeof WISHES } | null) => {
   const known = value !== null && Object.hasOwn(WISHES, value?.kind ?? '') ? WISHES[value.kind!] : undefined;
-  return (known ?? object({ kind: oneOf(['pin', 'together', 'first', 'treat']) })) as unknown as ISchema<LineWish, AnyObject>;
+  return (known ?? object({ kind: oneOf(['pin', 'together', 'first', 'treat', 'variety']) })) as unknown as ISchema<LineWish, AnyObject>;
 });
 
 /** Wishes as a part of another format. */
@@ -149,6 +155,10 @@ export function checkWishes(
         known(ids.trays, `${field}.trays[${t}]`, tray);
         once(taken.first, `${field}.trays[${t}]`, tray, 'name each tray in one such wish only');
       });
+      return;
+    }
+    if (entry.kind === 'variety') {
+      entry.groups.forEach((group, g) => group.forEach((tray, t) => known(ids.trays, `${field}.groups[${g}][${t}]`, tray)));
       return;
     }
     entry.jobs.forEach((id, j) => {

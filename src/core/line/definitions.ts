@@ -79,7 +79,7 @@ export interface LineSession {
 }
 
 /**
- * What the painter wishes of an order. Wishes never change how an order is timed; `first` and `treat` weigh in the search
+ * What the painter wishes of an order. Wishes never change how an order is timed; `first`, `treat` and `variety` weigh in the search
  * with minutes of their own, `pin` and `together` are kept by it.
  */
 export type LineWish =
@@ -90,7 +90,9 @@ export type LineWish =
   /** Every minute until these trays are finished counts `weight` minutes more. */
   | { kind: 'first'; trays: string[]; weight: number }
   /** One of these jobs stands before every so many models of others: each model more counts `minutes`. */
-  | { kind: 'treat'; jobs: string[]; everyModels: number; minutes: number };
+  | { kind: 'treat'; jobs: string[]; everyModels: number; minutes: number }
+  /** Trays of one group are much alike: each model beyond so many of them in a row counts `minutes`. */
+  | { kind: 'variety'; groups: string[][]; mostModels: number; minutes: number };
 
 export interface LineProblem {
   format: LineProblemFormat;

@@ -1,4 +1,5 @@
 import { lineFormatOf, type LineAfter, type LineJob, type LineProblem } from '../line/definitions';
+import { inTurn } from '../line/problem/turns';
 import { allAtOnce, type Steps } from '../steps';
 import type { Standard, Step, Technique, Unit } from './definitions';
 import { idOfHalf } from './halves';
@@ -8,7 +9,9 @@ import { orderOnTray } from './orderOnTray';
 import { orderRules } from './orderRules';
 import { effortOf, passesOf, type Dip, type Pass } from './passes';
 import type { Pot } from './pots';
+import { turnsOf } from './unitsInTurn';
 import { changeoverMinutes, lineSetup, lineTools, setupId, setupOf, startMinutes, type SetupInfo } from './setups';
+import { staminaWish } from './stamina';
 import { splitTrays, type UnitTray } from './splitTrays';
 import { factsOf } from './techniques';
 import { factorOf, modelFactors, type ModelFactor } from './whoTakes';
@@ -54,9 +57,16 @@ export function* buildLineInSteps(roster: Roster): Steps<BuiltLine> {
     yield;
   }
   const jobs = perUnit.flatMap((unit) => unit.jobs);
+  const turns = turnsOf(roster);
+  const unitOf = new Map(jobs.map(({ id, unitId }) => [id, unitId]));
+  const turned = inTurn(
+    perUnit.flatMap((unit) => unit.lineJobs),
+    (id) => turns.get(unitOf.get(id)!)!,
+  );
   const taken = new Set(jobs.map((job) => job.trayId));
   const trays = perUnit.flatMap((unit) => unit.trays).filter((tray) => taken.has(tray.id));
   const setups = distinctSetups(jobs, roster.paints);
+  const wishes = staminaWish(trays, roster.house);
   const { fetchMinutes } = roster.house;
   const lineTrays = trays.map((tray) => ({ id: tray.id, models: tray.models.length, ...(fetchMinutes > 0 && { fetchMinutes }) }));
   return {
@@ -67,13 +77,14 @@ export function* buildLineInSteps(roster: Roster): Steps<BuiltLine> {
       setups: setups.map(lineSetup),
       start: setups.map((setup) => startMinutes(setup, roster.house)),
       changeover: setups.map((from) => setups.map((to) => changeoverMinutes(from, to, roster.house))),
-      jobs: perUnit.flatMap((unit) => unit.lineJobs),
+      jobs: turned.jobs,
       prefer: perUnit.flatMap((unit) => unit.prefer),
+      ...(wishes.length > 0 && { wishes }),
     },
     jobs,
     trays,
     setups,
-    reasons: perUnit.flatMap((unit) => unit.reasons),
+    reasons: [...perUnit.flatMap((unit) => unit.reasons), ...turned.waits.map((wait) => ({ ...wait, reason: UNITS_IN_TURN }))],
     softReasons: perUnit.flatMap((unit) => unit.softReasons),
   };
 }
@@ -108,6 +119,7 @@ function buildUnit(unit: RosterUnit, roster: Roster) {
   };
 }
 
+const UNITS_IN_TURN = 'Units take their turn, as your batches have it.';
 const LEADERS_IN_TURN = 'Leaders on trays of their own take their turn, as your school has it.';
 
 /**

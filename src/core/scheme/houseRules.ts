@@ -12,6 +12,10 @@ export interface WeeklySession {
   to: string;
 }
 
+/** How units share the bench: the first is the default. */
+export const BATCHES = ['across units', 'one unit at a time', 'finish what is nearly done first'] as const;
+export type Batches = (typeof BATCHES)[number];
+
 export interface HouseRules {
   sessions: WeeklySession[];
   /** Opening, thinning or mixing a paint. */
@@ -37,9 +41,12 @@ export interface HouseRules {
   holderModels: Record<Size, number>;
   /** Work on one tray without putting it down that the painter can keep up. */
   stretchMinutes: number;
+  /** Identical models in a row before the painter wants something else; 0 for no limit. */
+  mostInARow: number;
   /** How much longer a leader takes than the others. */
   leaderFactor: number;
   schools: Schools;
+  batches: Batches;
   hourlyRateMinor: number;
   currency: string;
 }
@@ -65,8 +72,10 @@ export const DEFAULT_HOUSE_RULES: HouseRules = {
   dryingFactor: 1,
   holderModels: { tiny: 40, foot: 20, heavy: 12, mounted: 10, vehicle: 6, large: 4, scenery: 10 },
   stretchMinutes: 45,
+  mostInARow: 0,
   leaderFactor: 1.6,
   schools: DEFAULT_SCHOOLS,
+  batches: BATCHES[0],
   hourlyRateMinor: 2400,
   currency: 'EUR',
 };

@@ -1,5 +1,5 @@
 import { queuedDates, timePiece, type PieceTimes } from '../calendar/benchQueue';
-import type { LineProblem } from '../line/definitions';
+import type { LineProblem, LineWish } from '../line/definitions';
 import { compileLine } from '../line/problem/compileLine';
 import type { CompiledLine } from '../line/problem/compiledLine';
 import { BenchCalendar } from '../line/timing/BenchCalendar';
@@ -278,8 +278,15 @@ export function lineOf(problem: LineProblem, isWanted: (jobId: string) => boolea
       job.after.every(({ job: other }) => isWanted(other)) ? job : { ...job, after: job.after.filter(({ job: other }) => isWanted(other)) },
     ),
     prefer: problem.prefer?.filter(({ first, then }) => isWanted(first) && isWanted(then)),
+    wishes: problem.wishes?.flatMap((wish) => (wish.kind === 'variety' ? varietyOf(wish, trays) : [])),
     due: problem.due?.map((date) => ({ ...date, jobs: date.jobs.filter(isWanted) })).filter((date) => date.jobs.length > 0),
   };
+}
+
+/** What is left of a wish for variety; with one group there is nothing to go on with. */
+function varietyOf(wish: Extract<LineWish, { kind: 'variety' }>, trays: ReadonlySet<string>): LineWish[] {
+  const groups = wish.groups.map((group) => group.filter((tray) => trays.has(tray))).filter((group) => group.length > 0);
+  return groups.length < 2 ? [] : [{ ...wish, groups }];
 }
 
 /** Does a set make a date later that was kept, or unsafe that was safe? */

@@ -31,6 +31,8 @@ export interface LinePicture extends BuiltLine {
   isOnBench: boolean;
   /** Something else lies on the bench. */
   isBenchTaken: boolean;
+  /** Units more than half of which is painted. */
+  nearlyDone: string[];
   /** Jobs on leaders alone, which break up a batch. */
   treatJobs: string[];
   /** The painter's coming sessions; null when House rules have none. */

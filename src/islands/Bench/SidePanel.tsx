@@ -7,6 +7,7 @@ import { Swatch } from '../../ui/Swatch/Swatch';
 import { counted, differenceText, minutesText, percentText, positionsText } from '../../ui/format';
 import { LateTimes } from './LateTimes';
 import type { Bench } from './useBench';
+import { WhileOpen } from './WhileOpen';
 import { jobWords, passWords, trayWords, unitWords } from './words';
 import styles from './View.module.css';
 
@@ -28,6 +29,7 @@ export function SidePanel({ bench, now, onTakeUp, onBringBack }: SidePanelProps)
     <aside className={styles.side} aria-label="Around the work" tabIndex={0}>
       <Left bench={bench} />
       <Next bench={bench} now={now} onTakeUp={onTakeUp} />
+      <WhileOpen bench={bench} />
       <Rack bench={bench} now={now} />
       <Misses bench={bench} />
       <Aside bench={bench} onBringBack={onBringBack} />

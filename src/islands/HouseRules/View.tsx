@@ -1,7 +1,7 @@
 import { X } from 'lucide-react';
 import { useRef } from 'react';
 import { SIZE_LABELS, SIZES } from '../../core/scheme/definitions';
-import { WEEKDAYS, type HouseRules, type WeeklySession } from '../../core/scheme/houseRules';
+import { BATCHES, WEEKDAYS, type HouseRules, type WeeklySession } from '../../core/scheme/houseRules';
 import { Button } from '../../ui/Button/Button';
 import { ClockField } from '../../ui/Field/ClockField';
 import { SelectField } from '../../ui/Field/Field';
@@ -45,6 +45,7 @@ const BENCH: NumberEntry[] = [
   { key: 'airbrushes', label: 'Airbrushes owned', unit: '', min: 1, max: 20, whole: true },
   { key: 'dryingFactor', label: 'Drying in this room (cold or damp: 1.5)', unit: '×', min: 0.1, max: 10 },
   { key: 'stretchMinutes', label: 'Longest time on one job', unit: 'min', min: 1, max: 1440 },
+  { key: 'mostInARow', label: 'Most identical models in a row (0: no limit)', unit: '', min: 0, max: 1000, whole: true },
   { key: 'leaderFactor', label: 'A leader takes longer by', unit: '×', min: 1, max: 20 },
 ];
 
@@ -109,6 +110,12 @@ export function HouseRulesView({ rules: initial, revision: opened }: { rules: Ho
       </div>
       <Panel title="Schools: where painters differ" className={styles.below}>
         <div className={styles.schools}>
+          <SelectField
+            label="Batches of several units"
+            value={rules.batches}
+            options={asOptions(BATCHES)}
+            onChange={(batches) => change({ batches })}
+          />
           <SchoolFields
             value={rules.schools}
             onChange={(question, choice) => choice !== null && change({ schools: { ...rules.schools, [question]: choice } })}

@@ -9,7 +9,9 @@ import styles from './View.module.css';
 
 const NAMES = {
   'one-model': 'One model at a time',
-  'unit-by-unit': 'Unit by unit',
+  'unit-by-unit': 'One unit at a time',
+  'nearly-done': 'Nearly done first',
+  'across-units': 'Across units',
   entered: 'As entered',
   suggested: 'Suggested',
   own: 'Yours',

@@ -14,6 +14,7 @@ import { useRemembered } from '../shared/useRemembered';
 import { CarryDetails } from './CarryDetails';
 import { chartBlocks, chartDates, type ChartDate, type RowsBy } from './chartBlocks';
 import { Dates } from './Dates';
+import { Evenings } from './Evenings';
 import { JobDetails } from './JobDetails';
 import { LegList } from './LegList';
 import { RelayChart } from './RelayChart';
@@ -27,6 +28,12 @@ import { useLine } from './useLine';
 import { useLineDesk, type LineDesk } from './useLineDesk';
 import { Wishes } from './Wishes';
 import styles from './View.module.css';
+
+/** What the last panel shows. */
+const LOWERS = ['legs', 'shared', 'evenings'] as const;
+type Lower = (typeof LOWERS)[number];
+const LOWER_NAMES = { legs: 'Legs', shared: 'Shared', evenings: 'Evenings' } as const satisfies Record<Lower, string>;
+const LOWER_TITLES = { shared: 'What shared legs save', evenings: 'Ready for the table' } as const;
 
 const NO_DATES: ChartDate[] = [];
 
@@ -78,7 +85,7 @@ function PlannedLine({ desk }: { desk: LineDesk }) {
   const [selected, setSelected] = useState(0);
   const [rowsBy, setRowsBy] = useState<RowsBy>('tray');
   const [wholeLeg, setWholeLeg] = useState(false);
-  const [showShared, setShowShared] = useState(false);
+  const [lower, setLower] = useState<Lower>('legs');
   const [error, setError] = useState<string | null>(null);
   const place = Math.min(selected, plan.order.length - 1);
   const drop = (from: number, end: number, { to, ...change }: PlaceCost) => {
@@ -87,7 +94,7 @@ function PlannedLine({ desk }: { desk: LineDesk }) {
   };
   const { askPlaces, askReason, askStrategies, askDates, askToKeep } = useDesk(line.withoutWishes);
   const dates = useDates(picture, askDates, times.sessions ? order : null);
-  const fixed = useFixedStrategies(askStrategies, line.withoutWishes, picture.trays);
+  const fixed = useFixedStrategies(askStrategies, line.withoutWishes, picture.trays, picture.nearlyDone);
   const strategies = useMemo(() => [...fixed, ...line.strategies], [fixed, line.strategies]);
   const carrying = useCarry(free, order, plan, askPlaces, drop);
   const reason = useReason(askReason, order, place);
@@ -218,20 +225,22 @@ function PlannedLine({ desk }: { desk: LineDesk }) {
           onChange={(wishes) => setError(line.setWishes(wishes) ? null : REFUSED_WISH)}
         />
         <Panel
-          title={showShared ? 'What shared legs save' : counted(plan.legs.length, 'leg')}
+          title={lower === 'legs' ? counted(plan.legs.length, 'leg') : LOWER_TITLES[lower]}
           className={styles.lower}
           scrolls
           aside={
-            <Button kind="quiet" aria-pressed={showShared} onClick={() => setShowShared(!showShared)}>
-              {showShared ? 'All legs' : 'Shared legs'}
-            </Button>
+            <span className={styles.tabs}>
+              {LOWERS.filter((each) => each !== lower && (each !== 'evenings' || times.sessions)).map((each) => (
+                <Button key={each} kind="quiet" onClick={() => setLower(each)}>
+                  {LOWER_NAMES[each]}
+                </Button>
+              ))}
+            </span>
           }
         >
-          {showShared ? (
-            <SharedLegs shared={line.shared} strategies={strategies} />
-          ) : (
-            <LegList picture={picture} plan={plan} selected={place} onSelect={setSelected} />
-          )}
+          {lower === 'shared' && <SharedLegs shared={line.shared} strategies={strategies} />}
+          {lower === 'legs' && <LegList picture={picture} plan={plan} selected={place} onSelect={setSelected} />}
+          {lower === 'evenings' && times.sessions && <Evenings picture={picture} plan={plan} times={times} />}
         </Panel>
       </div>
       <p className={styles.files}>

@@ -33,17 +33,20 @@ const TREAT_MINUTES = 1;
 
 /** What holds the order besides the rules, what each wish costs, and wishes for the job in hand. */
 export function Wishes({ picture, problem, order, times, doneAt, job, leg, beforeLeg, onChange }: WishesProps) {
-  const wishes = problem.wishes ?? [];
+  const all = problem.wishes ?? [];
+  // Those of House rules stand first and are changed there.
+  const ofHouse = picture.problem.wishes?.length ?? 0;
+  const wishes = all.slice(ofHouse);
   const prices = useWishPrices(problem, order);
   const add = (wish: LineWish) => onChange([...wishes.filter((other) => !sameThing(wish, other)), wish]);
   const trays = picture.trays.filter((tray) => tray.unitId === job.unitId).map((tray) => tray.id);
   return (
     <Panel title="Pins and wishes" className={styles.lower} scrolls>
-      {wishes.length === 0 ? (
+      {all.length === 0 ? (
         <p>None yet: what you drag stays where you put it and is listed here with its price.</p>
       ) : (
         <ul className={styles.wishes} aria-label="Pins and wishes">
-          {wishes.map((wish, index) => {
+          {all.map((wish, index) => {
             const words = wishText(picture, wish);
             const price = prices?.[index];
             return (
@@ -54,9 +57,17 @@ export function Wishes({ picture, problem, order, times, doneAt, job, leg, befor
                     {price === undefined ? 'working out its price …' : priceText(price, times, doneAt)}
                   </small>
                 </span>
-                <Button kind="quiet" aria-label={`Remove: ${words}`} onClick={() => onChange(wishes.filter((_, other) => other !== index))}>
-                  <X aria-hidden="true" size={18} />
-                </Button>
+                {index < ofHouse ? (
+                  <a href="/house-rules">House rules</a>
+                ) : (
+                  <Button
+                    kind="quiet"
+                    aria-label={`Remove: ${words}`}
+                    onClick={() => onChange(wishes.filter((_, other) => other !== index - ofHouse))}
+                  >
+                    <X aria-hidden="true" size={18} />
+                  </Button>
+                )}
               </li>
             );
           })}
@@ -96,8 +107,8 @@ function priceText({ minutes, change }: WishPrice, times: LineTimes, doneAt: num
 /** A new wish takes the place of one that binds the same jobs, or weighs the same trays. */
 function sameThing(wish: LineWish, other: LineWish): boolean {
   if (wish.kind === 'first') return other.kind === 'first' && other.trays.some((tray) => wish.trays.includes(tray));
-  if (wish.kind === 'treat') return other.kind === 'treat';
-  if (other.kind === 'first' || other.kind === 'treat') return false;
+  if (wish.kind === 'treat' || wish.kind === 'variety') return other.kind === wish.kind;
+  if (other.kind === 'first' || other.kind === 'treat' || other.kind === 'variety') return false;
   if (wish.kind === 'pin' && other.kind === 'pin' && wish.after === other.after) return true;
   return other.jobs.some((id) => wish.jobs.includes(id));
 }
@@ -114,6 +125,8 @@ export function wishText(picture: LinePicture, wish: LineWish): string {
       return `${jobs(wish.jobs)}: kept together`;
     case 'first':
       return `${units(wish.trays)} first`;
+    case 'variety':
+      return `No more than ${counted(wish.mostModels, 'model')} of a unit in a row`;
     case 'treat':
       return `A leader after every ${counted(wish.everyModels, 'model')}`;
   }

@@ -45,7 +45,8 @@ export function useDesk(problem: LineProblem) {
     [ask],
   );
   const askStrategies = useCallback(
-    (unitOfTray: ReadonlyMap<string, string>) => ask<Strategy[]>((id) => ({ kind: 'strategies', id, unitOfTray })),
+    (unitOfTray: ReadonlyMap<string, string>, nearlyDone: readonly string[]) =>
+      ask<Strategy[]>((id) => ({ kind: 'strategies', id, unitOfTray, nearlyDone })),
     [ask],
   );
   const askDates = useCallback(
@@ -62,15 +63,17 @@ export function useFixedStrategies(
   ask: ReturnType<typeof useDesk>['askStrategies'],
   problem: LineProblem,
   trays: readonly TrayInfo[],
+  nearlyDone: readonly string[],
 ): Strategy[] {
   const [known, setKnown] = useState<{ of: LineProblem; strategies: Strategy[] } | null>(null);
   useEffect(() => {
     let isWanted = true;
-    void ask(new Map(trays.map((tray) => [tray.id, tray.unitId]))).then((strategies) => isWanted && setKnown({ of: problem, strategies }));
+    const unitOfTray = new Map(trays.map((tray) => [tray.id, tray.unitId]));
+    void ask(unitOfTray, nearlyDone).then((strategies) => isWanted && setKnown({ of: problem, strategies }));
     return () => {
       isWanted = false;
     };
-  }, [ask, problem, trays]);
+  }, [ask, problem, trays, nearlyDone]);
   return known?.of === problem ? known.strategies : NONE;
 }
 

@@ -67,7 +67,7 @@ export function useLine({ picture, own, changeOwn, saved }: LineDesk, sessions: 
   }, [suggestion.isBusy, best, sessions, picture]);
   const bound = best?.bound || undefined;
   const order = ownOrder ?? suggested;
-  const wished = useMemo<LineProblem>(() => ({ ...problem, wishes: own?.wishes ?? [] }), [problem, own]);
+  const wished = useMemo<LineProblem>(() => ({ ...problem, wishes: [...(problem.wishes ?? []), ...(own?.wishes ?? [])] }), [problem, own]);
   const plan = useMemo(() => planOf(free, order, bound), [free, order, bound]);
   const cost = useMemo(() => new OrderJudge(compileLine(wished)).take(order), [wished, order]);
   const better = improvement.reportOn(wished);
@@ -89,6 +89,7 @@ export function useLine({ picture, own, changeOwn, saved }: LineDesk, sessions: 
     order,
     problem: wished,
     free,
+    /** The painter's own; `problem` has those of House rules before them. */
     wishes: own?.wishes ?? [],
     isOwn: own !== null,
     isSearching: suggestion.isBusy,

@@ -13,7 +13,7 @@ export type DeskQuestion =
   | { kind: 'line'; problem: LineProblem }
   | { kind: 'places'; id: number; order: Int32Array; from: number; end: number }
   | { kind: 'reason'; id: number; order: Int32Array; place: number }
-  | { kind: 'strategies'; id: number; unitOfTray: ReadonlyMap<string, string> }
+  | { kind: 'strategies'; id: number; unitOfTray: ReadonlyMap<string, string>; nearlyDone: readonly string[] }
   | { kind: 'dates'; id: number; order: Int32Array; factors: ArrayLike<ArrayLike<number>>; draws: number }
   | { kind: 'keep'; id: number; order: Int32Array; date: string };
 
@@ -40,7 +40,10 @@ function answerTo(question: Exclude<DeskQuestion, { kind: 'line' }>): DeskAnswer
     case 'reason':
       return explainPlace(line, question.order, question.place);
     case 'strategies':
-      return fixedStrategies(line.problem, (tray) => question.unitOfTray.get(tray)!);
+      return fixedStrategies(line.problem, {
+        unitOfTray: (tray) => question.unitOfTray.get(tray)!,
+        nearlyDone: question.nearlyDone,
+      });
     case 'dates':
       return allAtOnce(timePiece(line, question.order, question.factors, question.draws))?.dates ?? [];
     case 'keep':

@@ -3,7 +3,7 @@ import { atLeast, clockTime, count, list, minutes, oneOf } from '../../core/form
 import { InputError } from '../../core/formats/InputError';
 import { schoolsSchema } from '../../core/formats/schemeSchemas';
 import { SIZES, type Size } from '../../core/scheme/definitions';
-import type { HouseRules } from '../../core/scheme/houseRules';
+import { BATCHES, type HouseRules } from '../../core/scheme/houseRules';
 import { UNSAVED } from '../../data/revisions';
 import { ConflictError } from '../errors';
 import type { Stores } from '../stores';
@@ -25,8 +25,10 @@ const rulesSchema = object({
     Object.fromEntries(SIZES.map((size) => [size, count(1, 1000)])) as Record<Size, ReturnType<typeof count>>,
   ).required(),
   stretchMinutes: atLeast(1, 'a number of minutes from 1 to 1440').max(1440),
+  mostInARow: count(0, 1000),
   leaderFactor: atLeast(1, 'a factor from 1 to 20').max(20),
   schools: schoolsSchema.required(),
+  batches: oneOf(BATCHES),
   hourlyRateMinor: count(0, 100_000_00),
   currency: oneOf(['EUR', 'USD', 'GBP', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK', 'AUD', 'CAD', 'NZD', 'JPY'] as const),
 });

@@ -1,6 +1,7 @@
 import { carryOver } from '../../core/line/hand/carryOver';
 import { hasScheme, modelsOf } from '../../core/scheme/definitions';
 import { passesOf } from '../../core/scheme/passes';
+import { isNearlyDone } from '../../core/scheme/unitsInTurn';
 import { lacksPaint } from '../../core/scheme/setups';
 import { leadersOf } from '../../core/scheme/whoTakes';
 import { shareMinutes } from '../../core/scheme/lineFigures';
@@ -12,6 +13,7 @@ import { plannedOrder } from '../estimate/plannedOrder';
 import { letOthersIn } from '../inSlices';
 import { lineLeft } from '../workshop/builtLine';
 import { datedLine } from '../workshop/datedLine';
+import { rosterOf } from '../workshop/roster';
 import { chosenUnits, currentSelection } from '../workshop/choice';
 import { loadWorkshop, type Workshop, type WorkUnit } from '../workshop/loadWorkshop';
 import type { Stores } from '../stores';
@@ -38,6 +40,7 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
     selection,
     choices: unitChoices(workshop),
     treatJobs: built.jobs.filter((job) => job.models.every((model) => leaders.get(job.unitId)!.has(model))).map((job) => job.id),
+    nearlyDone: units.filter((unit) => isNearlyDone(unit, rosterOf(workshop, units))).map(({ id }) => id),
     sessions: dated?.sessions ?? null,
     due: dated?.problem.due ?? [],
     commissions: workshop.commissions.map(({ id, name, dueOn }) => ({ id, name, dueOn })),

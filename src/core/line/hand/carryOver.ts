@@ -38,6 +38,11 @@ function carriedWish(wish: LineWish, own: OwnLine, open: Set<string>, known: Set
     const trays = wish.trays.filter((tray) => problem.trays.some(({ id }) => id === tray));
     return trays.length === 0 ? null : { ...wish, trays };
   }
+  if (wish.kind === 'variety') {
+    const trays = new Set(problem.trays.map(({ id }) => id));
+    const groups = wish.groups.map((group) => group.filter((tray) => trays.has(tray))).filter((group) => group.length > 0);
+    return groups.length === 0 ? null : { ...wish, groups };
+  }
   const jobs = wish.jobs.filter((id) => open.has(id));
   if (jobs.length === 0) return null;
   if (wish.kind !== 'pin' || wish.after === null || open.has(wish.after)) return { ...wish, jobs };

@@ -84,6 +84,8 @@ export interface CompiledWishes {
   together: Int32Array;
   first: { jobs: Int32Array; weight: number }[];
   treats: { isTreat: Uint8Array; everyModels: number; minutes: number }[];
+  /** Group of each job, or -1 for one that is unlike all others. */
+  varieties: { groupOf: Int32Array; mostModels: number; minutes: number }[];
   /** Are there jobs that must keep their neighbours? */
   bind: boolean;
   /** Are there wishes that cost minutes when they are not kept? */

@@ -29,8 +29,16 @@ export function compileWishes(problem: LineProblem, jobOf: (id: string) => numbe
     jobs.forEach((id) => (isTreat[jobOf(id)] = 1));
     return { isTreat, everyModels, minutes };
   });
+  const varieties = of('variety').map(({ groups, mostModels, minutes }) => {
+    const groupOf = new Int32Array(problem.jobs.length).fill(-1);
+    groups.forEach((trays, group) => {
+      const named = new Set(trays.map((id) => trayIndex.get(id)));
+      jobTray.forEach((tray, job) => named.has(tray) && (groupOf[job] = group));
+    });
+    return { groupOf, mostModels, minutes };
+  });
   const bind = wishes.some(({ kind }) => kind === 'pin' || kind === 'together');
-  return { behind, together, first, treats, bind, cost: first.length + treats.length > 0 };
+  return { behind, together, first, treats, varieties, bind, cost: first.length + treats.length + varieties.length > 0 };
 }
 
 /** Must the jobs at a place and before it stay neighbours? `inside` allows to part jobs that only stand together. */
@@ -59,6 +67,18 @@ export function wishMinutes(line: CompiledLine, jobAt: (place: number) => number
         sum += minutes * Math.max(0, models - everyModels);
         models = 0;
       } else models += line.cellStart[job + 1]! - line.cellStart[job]!;
+    }
+  }
+  for (const { groupOf, mostModels, minutes } of line.wishes.varieties) {
+    let group = -1;
+    let models = 0;
+    for (let place = 0; place < line.jobCount; place++) {
+      const job = jobAt(place);
+      const before = models;
+      models = (groupOf[job] === group && group >= 0 ? models : 0) + line.cellStart[job + 1]! - line.cellStart[job]!;
+      const counted = groupOf[job] === group && group >= 0 ? Math.max(0, before - mostModels) : 0;
+      group = groupOf[job]!;
+      if (group >= 0) sum += minutes * (Math.max(0, models - mostModels) - counted);
     }
   }
   return sum;
@@ -153,7 +173,7 @@ export function wishesKept(line: CompiledLine, order: ArrayLike<number>): boolea
   const place = new Map(ids.map((id, index) => [id, index]));
   return (line.problem.wishes ?? []).map((wish) => {
     if (wish.kind === 'first') return true;
-    if (wish.kind === 'treat') {
+    if (wish.kind === 'treat' || wish.kind === 'variety') {
       const alone = { ...line, wishes: compileWishes({ ...line.problem, wishes: [wish] }, (id) => order[place.get(id)!]!, line.jobTray) };
       return (
         wishMinutes(
