@@ -3,7 +3,16 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { dryingNeeds } from '../../src/core/scheme/dryingNeeds';
 import { tryTrays, type TrayChoice } from '../../src/core/scheme/trayChoices';
 import { SplitTable } from '../../src/islands/Trays/SplitTable';
-import { arithmetic, changeWords, passName, smallestWithoutWaiting, splitText, splitWords, whySweet } from '../../src/islands/Trays/words';
+import {
+  arithmetic,
+  changeWords,
+  fillingWords,
+  passName,
+  smallestWithoutWaiting,
+  splitText,
+  splitWords,
+  whySweet,
+} from '../../src/islands/Trays/words';
 import { paint, part, roster, step, unit } from '../support/units';
 
 const paints = new Map([['red', paint('red')]]);
@@ -18,6 +27,7 @@ const choice = (trays: number[], lost: { changeover?: number; wait?: number }, s
     trays,
     totals: { ...sample!.totals, handsOn: 100, changeover, wait, touchUp: 0, total: 100 + changeover + wait },
     stretch: { ...sample!.stretch, minutes: stretch },
+    order: sample!.order,
   };
 };
 const whole = choice([20], { changeover: 10, wait: 20 }, 60);
@@ -60,13 +70,6 @@ describe('the sweet spot in words', () => {
     );
   });
 
-  it('says why fewer trays are handier when more would save next to nothing', () => {
-    const fives = choice([5, 5, 5, 5], { changeover: 15 }, 15);
-    expect(why(tens, 45, [whole, tens, sevens, fives]).at(-1)).to.equal(
-      'The least: 4 trays of 5, 1 min less (changeover +3 min, waiting −4 min). For under 1%, fewer trays are handier.',
-    );
-  });
-
   it('says when no split keeps the stretch', () => {
     expect(why(sevens, 5)[1]).to.equal('No split keeps every stretch within your 5 min: this one comes nearest.');
   });
@@ -77,6 +80,20 @@ describe('drying in words', () => {
     const [need] = dryingNeeds(roster([keepers], { paints, minutesOf: () => 1.25 }), keepers.id);
     expect(arithmetic(need!)).to.equal('(15 min drying − 0 min changeover) / 1.25 min a model + 1 = 13 models');
     expect(arithmetic({ ...need!, models: null })).to.include('no size helps');
+  });
+
+  it('turns a tray that no unit has models for into the work that fills the drying', () => {
+    const fills = part('Hood', step('layer', { paint: 'red' }));
+    const cutters = unit('Cutters', [fills], [], { promised: 8 });
+    const both = roster([keepers, cutters], { paints, minutesOf: () => 1.25 });
+    const [need] = dryingNeeds(both, keepers.id);
+    const [now] = tryTrays(both, keepers.id, [8], 'whole line', { seed: 1, steps: 500 });
+    expect(fillingWords(need!, 8, now, paints)).to.equal(
+      'More than the 8 there are. As split now, filled by Cutters, layer Paint red, hood (10 min).',
+    );
+    const [alone] = tryTrays(both, keepers.id, [8], 'alone', { seed: 1, steps: 500 });
+    expect(fillingWords(need!, 8, alone, paints)).to.equal('More than the 8 there are. Nothing else is at hand meanwhile.');
+    expect(fillingWords(need!, 40, now, paints), 'there are enough').to.equal(null);
   });
 
   it('names the smallest tray that waits for nothing in the orders found', () => {

@@ -19,6 +19,8 @@ export interface TrayChoice {
   totals: LineTotals;
   /** The job of the unit that is longest in the hand before its tray may be put down; minutes of work. */
   stretch: { minutes: number; job: JobInfo };
+  /** All jobs of the line in the best order found. */
+  order: JobInfo[];
 }
 
 /** What to try: the unit within the line of the whole commission, or by itself. */
@@ -77,17 +79,19 @@ export function* tryTrays(
       own,
       line,
       order,
+      jobs,
     );
   }
 }
 
-function choiceOf(house: HouseRules, unit: Unit, own: JobInfo[], line: CompiledLine, order: Int32Array): TrayChoice {
+function choiceOf(house: HouseRules, unit: Unit, own: JobInfo[], line: CompiledLine, order: Int32Array, jobs: JobInfo[]): TrayChoice {
   const timed = timeOrder(line, order);
   if ('missingMinutes' in timed) throw new Error('tryTrays: one endless session holds every order');
   return {
     limit: unit.trayLimit,
     trays: traySizes(unit, unit.trayLimit, house),
     totals: timed.totals,
+    order: Array.from(order, (job) => jobs[job]!),
     stretch: own
       .map((job) => ({ job, minutes: jobMinutes(job) }))
       .reduce((longest, each) => (each.minutes > longest.minutes ? each : longest)),
@@ -129,18 +133,37 @@ const STRETCH_ROUNDING = 0.5;
 /** Does a split keep the painter at one thing no longer than the limit of House rules? */
 export const isWithin = ({ stretch }: TrayChoice, stretchMinutes: number): boolean => stretch.minutes < stretchMinutes + STRETCH_ROUNDING;
 
-/** Totals that differ by less than this share are taken for equal, as fewer trays are handier. */
-export const SAME_SHARE = 0.01;
+/** Totals this near are the same: the rest is rounding. */
+const ROUNDING = 1e-6;
 
 /**
- * The largest tray with the least total among the choices whose stretches stay within the painter's limit; when none does,
- * the one whose stretch comes nearest. Null when there is no choice at all.
+ * The split with the least total among those whose stretches stay within the painter's limit; when none does, the one whose stretch
+ * comes nearest. Of equals the largest, which asks for the fewest trays. Null when there is no choice at all.
  */
 export function sweetSpot(choices: readonly TrayChoice[], stretchMinutes: number): TrayChoice | null {
   const within = choices.filter((choice) => isWithin(choice, stretchMinutes));
   const shortest = Math.min(...choices.map(({ stretch }) => stretch.minutes));
   const open = within.length > 0 ? within : choices.filter(({ stretch }) => stretch.minutes === shortest);
   const least = Math.min(...open.map(({ totals }) => totals.total));
-  const best = open.filter(({ totals }) => totals.total <= least * (1 + SAME_SHARE));
+  const best = open.filter(({ totals }) => totals.total <= least + ROUNDING);
   return best.toSorted((a, b) => b.limit - a.limit)[0] ?? null;
+}
+
+/** Work that stands between two passes of a unit in an order, while the first dries. */
+export interface Filler {
+  unitName: string;
+  job: JobInfo;
+  minutes: number;
+}
+
+/** What fills a drying in the order of a split: all other work between the first job of one pass and the first of the next, most first. */
+export function fillersOf(order: readonly JobInfo[], passKey: string, nextPassKey: string): Filler[] {
+  const from = order.findIndex((job) => job.passKey === passKey);
+  const to = order.findIndex((job) => job.passKey === nextPassKey);
+  if (from < 0 || to < from) return [];
+  return order
+    .slice(from + 1, to)
+    .filter((job) => job.passKey !== passKey)
+    .map((job) => ({ unitName: job.unitName, job, minutes: jobMinutes(job) }))
+    .sort((a, b) => b.minutes - a.minutes);
 }

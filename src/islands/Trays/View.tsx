@@ -18,7 +18,7 @@ import { useSaved } from '../shared/useSaved';
 import type { TraysRequest } from '../workers/trays.worker';
 import { SplitTable } from './SplitTable';
 import { TrayCharts } from './TrayCharts';
-import { arithmetic, passName, smallestWithoutWaiting, splitText, splitWords, whySweet } from './words';
+import { arithmetic, fillingWords, passName, smallestWithoutWaiting, splitText, splitWords, whySweet } from './words';
 import { useTrays } from './useTrays';
 import styles from './View.module.css';
 
@@ -161,6 +161,7 @@ function UnitTrays({ picture, units, unit, scope, onScope, onTake }: UnitTraysPr
         house.stretchMinutes,
       )
     : null;
+  const current = choices.find((choice) => choice.limit === now);
   const onKey = useEffectEvent((event: KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
     const key = event.key.toLowerCase();
@@ -201,10 +202,11 @@ function UnitTrays({ picture, units, unit, scope, onScope, onTake }: UnitTraysPr
             <ul className={styles.needs}>
               {needs.slice(0, MOST_NEEDS).map((need) => (
                 <li key={`${need.job.id} ${need.next.id}`}>
-                  <strong>{need.models === null ? 'any' : counted(need.models, 'model')}</strong>
+                  <strong>{need.models === null || need.models > models ? 'other work' : counted(need.models, 'model')}</strong>
                   <span>
                     {passName(need.job, paints)}, then {passName(need.next, paints)}
                     <small>{arithmetic(need)}</small>
+                    {isDone && <small data-testid="filled-by">{fillingWords(need, models, current, paints)}</small>}
                   </span>
                 </li>
               ))}

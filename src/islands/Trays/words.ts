@@ -1,9 +1,9 @@
 import type { DryingNeed } from '../../core/scheme/dryingNeeds';
 import { factsOf } from '../../core/scheme/techniques';
 import type { JobInfo } from '../../core/scheme/lineJobs';
-import { isWithin, SAME_SHARE, type TrayChoice } from '../../core/scheme/trayChoices';
+import { fillersOf, isWithin, type TrayChoice } from '../../core/scheme/trayChoices';
 import type { Paint } from '../../core/scheme/definitions';
-import { counted, differenceText, minutesText, percentText, plain } from '../../ui/format';
+import { counted, differenceText, minutesText, plain } from '../../ui/format';
 
 /** Less than this is not told apart. */
 const SMALLEST_MINUTES = 0.5;
@@ -59,14 +59,8 @@ export function whySweet(
     said.push(
       `${capital(splitWords(larger))}: ${changeWords(larger, sweet)}${!isWithin(larger, stretchMinutes) ? `, ${larger.totals.total > sweet.totals.total ? 'and' : 'but'} ${longest(larger)}, beyond your ${minutesText(stretchMinutes)}` : ''}.`,
     );
-  const least = sorted.slice(at).reduce((best, choice) => (choice.totals.total < best.totals.total ? choice : best));
-  const isLess = sweet.totals.total - least.totals.total >= SMALLEST_MINUTES;
   const smaller = sorted[at + 1];
-  if (smaller && !(isLess && smaller === least)) said.push(`${capital(splitWords(smaller))}: ${changeWords(smaller, sweet)}.`);
-  if (isLess)
-    said.push(
-      `The least: ${splitWords(least)}, ${changeWords(least, sweet)}. For under ${percentText(SAME_SHARE)}, fewer trays are handier.`,
-    );
+  if (smaller) said.push(`${capital(splitWords(smaller))}: ${changeWords(smaller, sweet)}.`);
   return said;
 }
 
@@ -77,6 +71,29 @@ export function arithmetic({ dryMinutes, changeoverMinutes, minutesPerModel, mod
   if (models === null) return 'The whole tray must be dry first: no size helps, other work must fill it.';
   return `(${minutesText(dryMinutes)} drying − ${minutesText(changeoverMinutes)} changeover) / ${plain(minutesPerModel, 2, 1)} min a model + 1 = ${counted(models, 'model')}`;
 }
+
+const FILLERS_NAMED = 2;
+
+/** What a drying that asks for more models than there are means: which other work fills it in the best order found. */
+export function fillingWords(
+  need: DryingNeed,
+  models: number,
+  now: TrayChoice | undefined,
+  paints: ReadonlyMap<string, Paint>,
+): string | null {
+  if (need.models !== null && need.models <= models) return null;
+  if (!now) return null;
+  const fillers = fillersOf(now.order, need.job.passKey, need.next.passKey);
+  const more = need.models === null ? '' : `More than the ${models} there are. `;
+  if (fillers.length === 0) return `${more}Nothing else is at hand meanwhile.`;
+  const named = fillers
+    .slice(0, FILLERS_NAMED)
+    .map(({ unitName, job, minutes }) => `${unitName}, ${lower(passName(job, paints))} (${minutesText(minutes)})`);
+  const left = fillers.length - named.length;
+  return `${more}As split now, filled by ${named.join(' and ')}${left > 0 ? ` and ${counted(left, 'more job')}` : ''}.`;
+}
+
+const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** The smallest tray that waits for nothing in the orders found, in words. */
 export function smallestWithoutWaiting(choices: readonly TrayChoice[], scope: string): string {

@@ -111,9 +111,9 @@ describe('the sweet spot', () => {
     expect(spot(90, choice(20, 200, 60), choice(10, 210, 30))).to.equal(20);
   });
 
-  it('is the largest tray among totals that hardly differ', () => {
-    expect(spot(45, choice(10, 201.9, 30), choice(5, 200, 15))).to.equal(10);
-    expect(spot(45, choice(10, 202.1, 30), choice(5, 200, 15))).to.equal(5);
+  it('is the least total however little it is less, and the largest tray among equals', () => {
+    expect(spot(45, choice(10, 200.1, 30), choice(5, 200, 15))).to.equal(5);
+    expect(spot(45, choice(10, 200, 30), choice(5, 200, 15))).to.equal(10);
   });
 
   it('comes nearest to the stretch when none keeps it', () => {
