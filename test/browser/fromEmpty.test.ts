@@ -96,7 +96,7 @@ describe('from an empty database to a changed estimate', function () {
     await user.press('Next: in which order?');
     await user.path(/\/line$/);
     await user.find('[data-searching="false"]');
-    await user.press('Shared legs');
+    await user.press('Shared');
     await user.see('[data-testid="shared-saving"]', /2 legs join units/);
     await user.see('table', /One model at a time/);
     await user.press('Put this line on the bench');

@@ -214,7 +214,7 @@ describe('beside the chart', () => {
   it("compares four ways with their minutes, and the painter's own as the fifth", () => {
     const markup = renderToStaticMarkup(<StrategyTable strategies={strategies} times={times} />);
     expect(count(markup, /data-strategy/g)).to.equal(4);
-    expect(markup).to.match(/Suggested.*As entered.*Unit by unit.*One model at a time/s);
+    expect(markup).to.match(/Suggested.*One unit at a time.*As entered.*One model at a time/s);
     const withOwn = [...strategies, strategyOf(line, 'own', order)];
     expect(renderToStaticMarkup(<StrategyTable strategies={withOwn} times={times} />)).to.include('Yours');
   });

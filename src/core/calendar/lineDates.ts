@@ -1,12 +1,11 @@
 import type { LineDue, LineSession } from '../line/definitions';
 import { BenchCalendar } from '../line/timing/BenchCalendar';
-import { endOfDay } from './benchSessions';
 import type { LineSessions } from './lineSessions';
 
 /** A minute that a commission is late counts as so many of the line's own: a date gives way last, and to much. */
-const PER_MINUTE_LATE = 5;
+const PER_MINUTE_LATE = 20;
 /** A minute that eats into what keeps a date safe counts as so many: more than it can save. */
-const PER_MINUTE_UNSAFE = 2;
+const PER_MINUTE_UNSAFE = 8;
 
 const MINUTE_MS = 60_000;
 const SAFE_SUFFIX = ' safe';
@@ -15,20 +14,20 @@ const SAFE_SUFFIX = ' safe';
 export const isOwnDate = ({ id }: { id: string }): boolean => !id.endsWith(SAFE_SUFFIX);
 
 /**
- * The dates of the commissions that have jobs on a line, in minutes of the sessions; a day that is over was due at once. Where
+ * The dates of the commissions that have jobs on a line, in minutes of the sessions (`by`: the last moment, UTC ms); one that is over was due at once. Where
  * several have, each has a second date so much earlier that work which takes `safeRatio` times as long as likely still meets its own.
  */
 export function lineDates(
   jobs: readonly { id: string; commissionId: string }[],
-  commissions: readonly { id: string; dueOn: string }[],
+  commissions: readonly { id: string; by: number }[],
   { origin, sessions }: LineSessions,
   safeRatio: number,
 ): LineDue[] {
   const calendar = calendarOf(sessions);
-  const own = commissions.flatMap(({ id, dueOn }) => {
+  const own = commissions.flatMap(({ id, by }) => {
     const its = jobs.filter((job) => job.commissionId === id).map((job) => job.id);
     if (its.length === 0) return [];
-    return [{ id, jobs: its, at: Math.max(0, (endOfDay(dueOn) - origin) / MINUTE_MS), perMinuteLate: PER_MINUTE_LATE }];
+    return [{ id, jobs: its, at: Math.max(0, (by - origin) / MINUTE_MS), perMinuteLate: PER_MINUTE_LATE }];
   });
   if (own.length < 2) return own;
   const safe = own.map((date) => ({

@@ -40,7 +40,7 @@ export interface LinePicture extends BuiltLine {
   /** Dates of the commissions on the line, in minutes of those sessions; their ids are those of the commissions. */
   due: LineDue[];
   /** All open commissions, by date. */
-  commissions: { id: string; name: string; dueOn: string }[];
+  commissions: { id: string; name: string; dueOn: string; cureDays: number }[];
   /** The order that every view plans with (job ids). */
   planned: string[];
   /** The painter's own order and wishes, carried over to what is left; null while the suggestion is followed. */

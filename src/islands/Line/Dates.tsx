@@ -37,6 +37,7 @@ export function Dates({ picture, plan, times, drawn, order, ask, onTake }: Dates
   return (
     <ul className={styles.dates} aria-label="Dates">
       {plan.due.filter(isOwnDate).map(({ id, end, at }) => {
+        const { dueOn, cureDays } = picture.commissions.find((each) => each.id === id)!;
         const isLate = end > at;
         const under = drawn?.find((date) => date.id === id);
         const { chance, safeAt } = under ? doneDates(under.ends, end, at, 0) : { chance: null, safeAt: null };
@@ -44,7 +45,8 @@ export function Dates({ picture, plan, times, drawn, order, ask, onTake }: Dates
           <li key={id} data-late={isLate} data-testid="date">
             <strong>{nameOf(id)}</strong>
             <span>
-              due {dayText(picture.commissions.find((each) => each.id === id)!.dueOn)}
+              due {dayText(dueOn)}
+              {cureDays > 0 && `, ${counted(cureDays, 'day')} of it to cure`}
               {partText(picture, id)}, done {times.when(end)}
               {isLate && `, ${lateText(times, end, at)}`}
               {chance !== null && chance < SAFE_CHANCE && `, ${chanceText(chance)}`}

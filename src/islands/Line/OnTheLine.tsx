@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { useEffect, useMemo } from 'react';
 import type { SetPrice } from '../../core/scheme/lineSets';
 import { harms } from '../../core/scheme/lineSets';
 import type { UnitChoice } from '../../core/views/line';
@@ -17,6 +17,12 @@ export function OnTheLine({ desk }: { desk: LineDesk }) {
   const { choices, selection } = desk.picture;
   const { isOpen, setOpen } = desk.chooser;
   const onLine = useMemo(() => choices.filter((unit) => isIn(selection, unit)), [choices, selection]);
+  useEffect(() => {
+    if (!isOpen) return;
+    const close = (event: KeyboardEvent) => event.key === 'Escape' && setOpen(false);
+    window.addEventListener('keydown', close);
+    return () => window.removeEventListener('keydown', close);
+  }, [isOpen, setOpen]);
   return (
     <details className={styles.chooser} data-testid="chooser" open={isOpen} onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary>
@@ -34,7 +40,10 @@ function Choosing({ desk, onLine }: { desk: LineDesk; onLine: UnitChoice[] }) {
   const nameOf = (id: string) => commissions.find((each) => each.id === id)?.name ?? '';
   const groups = [...new Set(choices.map((unit) => unit.commissionId))].map((id) => choices.filter((unit) => unit.commissionId === id));
   const ids = new Set(onLine.map((unit) => unit.id));
-  const put = (unitIds: Iterable<string>, price?: SetPrice) => void desk.choose(selectionOf(groups, new Set(unitIds)), price?.order);
+  // Not disabled meanwhile: that would take the focus from who works by keyboard.
+  const put = (unitIds: Iterable<string>, price?: SetPrice) => {
+    if (!desk.isChoosing) void desk.choose(selectionOf(groups, new Set(unitIds)), price?.order);
+  };
   const toggle = (units: UnitChoice[], on: boolean, price?: SetPrice) =>
     put(on ? [...ids, ...units.map(({ id }) => id)] : [...ids].filter((id) => !units.some((unit) => unit.id === id)), price);
   const words = (price: SetPrice | undefined) => (price && times ? priceText(price, times, nameOf) : null);
@@ -49,7 +58,7 @@ function Choosing({ desk, onLine }: { desk: LineDesk; onLine: UnitChoice[] }) {
         const isWhole = units.every(({ id }) => ids.has(id));
         const whole = byCommission.get(first.commissionId);
         return (
-          <fieldset key={first.commissionId} className={styles.group} disabled={desk.isChoosing}>
+          <fieldset key={first.commissionId} className={styles.group}>
             <legend>
               <Row
                 label={`${first.commissionName}, due ${dayText(first.dueOn)}`}

@@ -4,7 +4,7 @@ import type { JobInfo } from '../../core/scheme/lineJobs';
 import type { Paint } from '../../core/scheme/definitions';
 import { setupLabel } from '../../core/scheme/setups';
 import type { LinePicture } from '../../core/views/line';
-import { dayText, positionsText } from '../../ui/format';
+import { positionsText } from '../../ui/format';
 
 export type RowsBy = 'tray' | 'setup';
 
@@ -93,8 +93,8 @@ function trayRows({ trays, jobs, commissions }: LinePicture): ChartRow[] {
     const own = trays.filter(({ id }) => commissionOf.get(id) === commission);
     const rows = own.map(({ id, unitName, models }) => ({ id, name: unitName, detail: positionsText(models) }));
     if (ids.length === 1) return rows;
-    const { name, dueOn } = commissions.find(({ id }) => id === commission)!;
-    return [{ id: `commission ${commission}`, name, detail: `due ${dayText(dueOn)}`, isHeading: true }, ...rows];
+    const { name } = commissions.find(({ id }) => id === commission)!;
+    return [{ id: `commission ${commission}`, name, detail: '', isHeading: true }, ...rows];
   });
 }
 

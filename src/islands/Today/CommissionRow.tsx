@@ -39,12 +39,18 @@ export function CommissionRow({ entry, now }: { entry: TodayCommission; now: num
       <div className={styles.due}>
         {dayText(commission.dueOn)}
         <small>{days < 0 ? `${-days} days ago` : days === 0 ? 'today' : days === 1 ? 'tomorrow' : `in ${days} days`}</small>
-        {done && <small data-testid="done-dates">{done}</small>}
       </div>
-      <details className={styles.standing}>
-        <summary data-standing={outlook.standing}>{standing.verdict}</summary>
-        <p>{standing.why}</p>
-      </details>
+      <div className={styles.standing}>
+        <details>
+          <summary data-standing={outlook.standing}>{standing.verdict}</summary>
+          <p>{standing.why}</p>
+        </details>
+        {done.map((date) => (
+          <small key={date} data-testid="done-date">
+            {date}
+          </small>
+        ))}
+      </div>
       <LinkButton href={nextHref(entry)}>{isOnBench ? 'Bench' : nextName(entry)}</LinkButton>
     </li>
   );

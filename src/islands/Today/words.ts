@@ -1,9 +1,9 @@
 import type { TodayCommission } from '../../core/views/today';
 import { counted, dayOfText, minutesText } from '../../ui/format';
 
-/** The likely day, and the safe one; null where no sessions tell. */
-export const doneText = ({ outlook: { likelyAt, safeAt } }: TodayCommission): string | null =>
-  likelyAt === null ? null : `likely ${dayOfText(likelyAt)}${safeAt === null ? '' : `, safe ${dayOfText(safeAt)}`}`;
+/** The likely day it is painted, and the safe one; none where no sessions tell. */
+export const doneText = ({ outlook: { likelyAt, safeAt } }: TodayCommission): string[] =>
+  likelyAt === null ? [] : [`likely ${dayOfText(likelyAt)}`, ...(safeAt === null ? [] : [`safe ${dayOfText(safeAt)}`])];
 
 export const modelsText = ({ models, units }: TodayCommission): string => `${counted(models, 'model')} in ${counted(units, 'unit')}`;
 

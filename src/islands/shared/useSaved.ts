@@ -6,6 +6,8 @@ export type SaveStatus = { kind: 'saved' } | { kind: 'waiting' } | { kind: 'fail
 /** Typing pauses this long before it is sent. */
 const SETTLE_MS = 350;
 const MOST_REMEMBERED = 100;
+/** Where Ctrl Z belongs to the text that is being typed. */
+const TYPED_INTO = 'input:not([type=checkbox], [type=radio], [type=range]), select, textarea';
 
 /** What a view needs to show and steer the storing. */
 export interface SavedControls {
@@ -100,7 +102,7 @@ export function useSaved<T>({ initial, save }: Options<T>) {
       event.preventDefault();
     };
     const onKey = (event: KeyboardEvent) => {
-      const typing = event.target instanceof HTMLElement && event.target.matches('input, select, textarea');
+      const typing = event.target instanceof HTMLElement && event.target.matches(TYPED_INTO);
       if (!(event.ctrlKey || event.metaKey) || typing) return;
       const key = event.key.toLowerCase();
       if (key !== 'z' && key !== 'y') return;

@@ -1,17 +1,16 @@
 import { backPlan } from '../../core/calendar/backPlan';
-import { endOfDay, minutesBetween } from '../../core/calendar/benchSessions';
+import { minutesBetween } from '../../core/calendar/benchSessions';
 import { modelsOf } from '../../core/scheme/definitions';
-import { passesOf } from '../../core/scheme/passes';
 import { reconcile } from '../../core/scheme/reconcile';
 import type { IntakeFigures } from '../../core/views/intakeFigures';
 import { benchEstimate } from '../estimate/benchEstimate';
 import { standardTotals } from '../estimate/standardTotals';
 import type { Stores } from '../stores';
 import { loadTestModels } from '../testModel/loadTestModels';
-import { findOpenCommission, type Workshop, type WorkUnit } from '../workshop/loadWorkshop';
+import { commissionDates } from '../workshop/commissionDates';
+import { findOpenCommission } from '../workshop/loadWorkshop';
 
-const DAY_MS = 86_400_000;
-const WEEK_MS = 7 * DAY_MS;
+const WEEK_MS = 7 * 86_400_000;
 
 /** Reconciliation, prices by standard, the plan back from the date, and the changes of scope of a commission as things stand. */
 export async function loadIntakeFigures(stores: Stores, id: string | undefined, now: Date): Promise<IntakeFigures> {
@@ -19,7 +18,7 @@ export async function loadIntakeFigures(stores: Stores, id: string | undefined, 
   const estimate = await benchEstimate(stores, workshop, now);
   const left = estimate.commissions.get(commission.id)!;
   const { totals, units: atStandards } = await standardTotals(stores, workshop, commission, units, now);
-  const cureDays = Math.max(0, ...units.map((unit) => cureDaysOf(unit, workshop)));
+  const { by, cureDays } = commissionDates(workshop).find(({ id: each }) => each === commission.id)!;
   const { sessions } = workshop.house;
   const inWeek = minutesBetween(sessions, now.getTime(), now.getTime() + WEEK_MS);
   return {
@@ -32,11 +31,7 @@ export async function loadIntakeFigures(stores: Stores, id: string | undefined, 
       left.stepsTotal === 0
         ? null
         : backPlan({
-            sessionMinutes: minutesBetween(
-              sessions,
-              now.getTime(),
-              Math.max(now.getTime(), endOfDay(commission.dueOn) - cureDays * DAY_MS),
-            ),
+            sessionMinutes: minutesBetween(sessions, now.getTime(), Math.max(now.getTime(), by)),
             queuedMinutes: estimate.outlooks.get(commission.id)?.queuedMinutes ?? 0,
             totals,
             paidFor: commission.standard,
@@ -53,12 +48,4 @@ export async function loadIntakeFigures(stores: Stores, id: string | undefined, 
     scope: await stores.scope.ofCommission(commission.id),
     agreedAt: commission.agreedAt,
   };
-}
-
-/** A varnish cures for a day; where another kind goes over it, one day more. */
-function cureDaysOf(unit: WorkUnit, { house }: Workshop): number {
-  const pots = passesOf(unit, unit.standard, house)
-    .filter(({ step }) => step.technique === 'varnish')
-    .map(({ dips }) => dips[0]!.potId);
-  return new Set(pots).size;
 }

@@ -1,4 +1,4 @@
-import { endOfDay, minutesBetween } from '../../core/calendar/benchSessions';
+import { minutesBetween } from '../../core/calendar/benchSessions';
 import { doneModels } from '../../core/bench/foldMarks';
 import { approved } from '../../core/scheme/definitions';
 import { lineFigures, shareMinutes, type JobShare, type LineFigures } from '../../core/scheme/lineFigures';
@@ -10,6 +10,7 @@ import { wholeCommission, type Selection } from '../../core/views/selection';
 import { chosenUnits } from '../workshop/choice';
 import type { Workshop, WorkUnit } from '../workshop/loadWorkshop';
 import { lineLeft } from '../workshop/builtLine';
+import { commissionDates } from '../workshop/commissionDates';
 import { datedLine } from '../workshop/datedLine';
 import { stepKindOf } from '../workshop/roster';
 import type { Stores } from '../stores';
@@ -85,11 +86,11 @@ async function estimateBench(stores: Stores, workshop: Workshop, now: Date): Pro
   const commissions = commissionEstimates(workshop, units, shares);
   const dates = await queueDates(workshop, lines, passFactors(draws), now);
   const outlooks = new Map(
-    workshop.commissions.map(({ id, dueOn }): [string, DateOutlook] => {
+    commissionDates(workshop).map(({ id, by }): [string, DateOutlook] => {
       // Where nothing is to be painted, any date is met.
       const done = dates.get(id) ?? { chance: 1, likelyAt: null, safeAt: null };
       const standing = standingOf(dates.has(id) ? commissions.get(id)!.likely : 0, done.chance);
-      const sessionMinutes = minutesBetween(workshop.house.sessions, now.getTime(), endOfDay(dueOn));
+      const sessionMinutes = minutesBetween(workshop.house.sessions, now.getTime(), by);
       return [id, { ...done, standing, sessionMinutes, queuedMinutes: queued.get(id) ?? 0 }];
     }),
   );

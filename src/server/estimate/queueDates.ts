@@ -1,10 +1,11 @@
 import { queuedDates, timePiece, type PieceTimes } from '../../core/calendar/benchQueue';
-import { endOfDay, minutesBetween } from '../../core/calendar/benchSessions';
+import { minutesBetween } from '../../core/calendar/benchSessions';
 import type { LineProblem } from '../../core/line/definitions';
 import { compileLine } from '../../core/line/problem/compileLine';
 import type { BuiltLine } from '../../core/scheme/buildLine';
 import { doneDates, type DoneDates } from '../../core/time/forecast';
 import { inSlices } from '../inSlices';
+import { commissionDates } from '../workshop/commissionDates';
 import { datedLine } from '../workshop/datedLine';
 import type { Workshop } from '../workshop/loadWorkshop';
 
@@ -46,9 +47,9 @@ async function inBenchMinutes(
   factors: ReadonlyMap<string, Float64Array>,
   now: Date,
 ): Promise<Map<string, DoneDates>> {
-  const due = workshop.commissions.map(({ id, dueOn }) => ({
+  const due = commissionDates(workshop).map(({ id, by }) => ({
     id,
-    at: minutesBetween(workshop.house.sessions, now.getTime(), endOfDay(dueOn)),
+    at: minutesBetween(workshop.house.sessions, now.getTime(), by),
     perMinuteLate: 0,
   }));
   const pieces = await timedPieces(lines, factors, (index) => {

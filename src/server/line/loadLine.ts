@@ -12,6 +12,7 @@ import { figuresOf } from '../estimate/benchEstimate';
 import { plannedOrder } from '../estimate/plannedOrder';
 import { letOthersIn } from '../inSlices';
 import { lineLeft } from '../workshop/builtLine';
+import { commissionDates } from '../workshop/commissionDates';
 import { datedLine } from '../workshop/datedLine';
 import { rosterOf } from '../workshop/roster';
 import { chosenUnits, currentSelection } from '../workshop/choice';
@@ -43,7 +44,12 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
     nearlyDone: units.filter((unit) => isNearlyDone(unit, rosterOf(workshop, units))).map(({ id }) => id),
     sessions: dated?.sessions ?? null,
     due: dated?.problem.due ?? [],
-    commissions: workshop.commissions.map(({ id, name, dueOn }) => ({ id, name, dueOn })),
+    commissions: workshop.commissions.map(({ id, name, dueOn }) => ({
+      id,
+      name,
+      dueOn,
+      cureDays: commissionDates(workshop).find((date) => date.id === id)!.cureDays,
+    })),
     planned,
     own: carried,
     ownRevision: await stores.workshop.ownLineRevision(selection),

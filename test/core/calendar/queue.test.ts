@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import { queuedDates, type PieceTimes } from '../../../src/core/calendar/benchQueue';
+import { endOfDay } from '../../../src/core/calendar/benchSessions';
 import { isOwnDate, lineDates } from '../../../src/core/calendar/lineDates';
 
 const DAY = 1440;
@@ -37,9 +38,9 @@ describe('the dates of a line', () => {
     { id: 'b', commissionId: 'chess' },
   ];
   const commissions = [
-    { id: 'tide', dueOn: '2026-11-24' },
-    { id: 'chess', dueOn: '2026-11-20' },
-    { id: 'market', dueOn: '2026-12-20' },
+    { id: 'tide', by: endOfDay('2026-11-24') },
+    { id: 'chess', by: endOfDay('2026-11-20') },
+    { id: 'market', by: endOfDay('2026-12-20') },
   ];
 
   it('are the ends of their days, and those of commissions without jobs are left out', () => {

@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { endOfDay } from '../../../src/core/calendar/benchSessions';
 import { lineDates } from '../../../src/core/calendar/lineDates';
 import { compileLine } from '../../../src/core/line/problem/compileLine';
 import { timeOrder } from '../../../src/core/line/timing/timeOrder';
@@ -22,9 +23,9 @@ const units = [
 ].map(({ of, ...each }) => ({ ...rosterUnit(each), commissionId: of, commissionName: of }));
 
 const commissions = [
-  { id: 'tide', dueOn: '2026-11-25' },
-  { id: 'chess', dueOn: '2026-11-26' },
-  { id: 'market', dueOn: '2026-12-20' },
+  { id: 'tide', by: endOfDay('2026-11-25') },
+  { id: 'chess', by: endOfDay('2026-11-26') },
+  { id: 'market', by: endOfDay('2026-12-20') },
 ];
 
 function setsOf(more: Partial<Roster> = {}) {

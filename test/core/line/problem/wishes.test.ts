@@ -161,7 +161,12 @@ describe('wishes', () => {
   });
 
   const BAD: [what: string, wishes: unknown, message: RegExp][] = [
-    ['no known kind', [{ kind: 'soon' }], /^wishes\[0\]\.kind is "soon": give one of pin, together, first, treat$/],
+    ['no known kind', [{ kind: 'soon' }], /^wishes\[0\]\.kind is "soon": give one of pin, together, first, treat, variety$/],
+    [
+      'a group of a tray that is not there',
+      [{ kind: 'variety', groups: [['nowhere']], mostModels: 4, minutes: 1 }],
+      /^wishes\[0\]\.groups\[0\]\[0\] is "nowhere"/,
+    ],
     ['no list', { kind: 'pin' }, /^wishes is /],
     ['an unknown job', [{ kind: 'pin', jobs: ['x'], after: null }], /^wishes\[0\]\.jobs\[0\] is "x": name one/],
     ['an unknown job behind', [{ kind: 'pin', jobs: ['a'], after: 'x' }], /^wishes\[0\]\.after is "x": name one/],
