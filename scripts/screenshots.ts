@@ -12,6 +12,13 @@ const VIEWS: { name: string; path: string; act?: (user: PageUser) => Promise<voi
   { name: 'today', path: '/' },
   { name: 'intake', path: '/c/SECOND/intake' },
   { name: 'scheme', path: '/c/FIRST/scheme', act: (user) => user.press('Mussel blue') },
+  {
+    name: 'colours',
+    path: '/colours',
+    act: async (user) => {
+      await user.driver.wait(async () => (await user.text('[data-testid="sharing"]')).includes('Sharing saves'), 20_000);
+    },
+  },
   { name: 'line', path: '/line?of=FIRST' },
   { name: 'trays', path: '/trays?of=SECOND', act: async (user) => void (await user.find('[data-done="true"]')) },
   { name: 'ledger', path: '/ledger' },

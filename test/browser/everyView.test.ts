@@ -11,6 +11,7 @@ const VIEWS = [
   '/c/ID/intake',
   '/c/ID/scheme',
   '/line',
+  '/colours',
   '/trays',
   '/bench',
   '/ledger',
@@ -97,7 +98,7 @@ describe('every view', function () {
       await user.keys('?');
       await user.see('dialog[open]', /Keys/);
       await user.keys(Key.ESCAPE);
-      await driver.actions().keyDown(Key.ALT).sendKeys('8').keyUp(Key.ALT).perform();
+      await driver.actions().keyDown(Key.ALT).sendKeys('9').keyUp(Key.ALT).perform();
       await user.path(/\/shelf$/);
     });
 

@@ -47,6 +47,12 @@ describe('the middle of real work', function () {
     truth.models += 1;
     truth.minutes += MINUTES_A_MODEL;
   }
+  /** Steps of models that are painted, over the whole commission. */
+  const painted = async () =>
+    ((await (await fetch(`${app.url}/api/commissions/${commission}/painted`)).json()) as { models: number[] }[]).reduce(
+      (sum, { models }) => sum + models.length,
+      0,
+    );
   /** What was logged since the test began; the demo's own history ended before. */
   const began = Date.now();
   const rows = async () =>
@@ -155,15 +161,21 @@ describe('the middle of real work', function () {
     await user.see('[data-testid="main"]', /^Start/);
     await user.keys(' ');
     await user.see('[data-testid="main"]', /is done/);
-    await paint();
+    // Whatever job comes first that day: it may be one of which a single model was left.
+    const before = await painted();
+    await wait(MINUTES_A_MODEL);
+    await user.keys(' ');
+    await driver.wait(async () => (await painted()) === before + 1, 8000, 'never one model more');
+    truth.models += 1;
+    truth.minutes += MINUTES_A_MODEL;
     await saved();
   });
 
   it('has the minutes worked in the log, and no others', async () => {
-    const painted = (await rows()).filter((row) => row.technique !== 'touchup');
-    expect(painted.reduce((sum, row) => sum + row.models, 0)).to.equal(truth.models);
+    const worked = (await rows()).filter((row) => row.technique !== 'touchup');
+    expect(worked.reduce((sum, row) => sum + row.models, 0)).to.equal(truth.models);
     // The seconds that the test itself takes are worked too.
-    expect(painted.reduce((sum, row) => sum + row.minutes, 0)).to.be.within(truth.minutes, truth.minutes + 2);
+    expect(worked.reduce((sum, row) => sum + row.minutes, 0)).to.be.within(truth.minutes, truth.minutes + 2);
     expect(await user.complaints().then((all) => all.filter((text) => !/ERR_CONNECTION|net::ERR|Failed to load/.test(text)))).to.deep.equal(
       [],
     );

@@ -97,7 +97,7 @@ describe('the whole bench', function () {
     await user.open('/line');
     await driver.wait(async () => (await dates()).some((text) => text.includes('late by')), PLANNING_MS, 'late');
     await user.press('What would keep it?');
-    await untilText('[data-testid="kept"]', (text) => text.length > 0, 'an answer');
+    await driver.wait(async () => (await driver.findElements({ css: '[data-testid="kept"]' })).length > 0, PLANNING_MS, 'an answer');
     expect(await user.text('[data-testid="kept"]')).to.match(
       /No order found keeps it: .*more at the bench before that day, or as much less to paint|In time: /,
     );

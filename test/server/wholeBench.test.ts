@@ -36,20 +36,24 @@ describe('the whole bench of the demo', function () {
     const { commission, outlook } = today.commissions.find(({ isOnBench }) => isOnBench)!;
     await chooseUnits(stores(), { selection: wholeCommission(commission.id) });
     const line = await loadLine(stores(), NOW);
-    const sets = (await loadSets(stores(), { selection: null }, NOW))!;
+    const sets = (await loadSets(stores(), { selection: null, about: null }, NOW))!;
     const before = sets.byCommission[0]![1].before.find(({ commissionId }) => commissionId === commission.id)!;
     expect(line.sessions!.origin + before.end * 60_000).to.be.closeTo(outlook.likelyAt!, 1000);
   });
 
   it('prices every unit and commission on the line, and names what stands against a set', async () => {
     const [first] = await stores().commissions.listOpen();
-    const sets = (await loadSets(stores(), { selection: wholeCommission(first!.id) }, NOW))!;
+    const sets = (await loadSets(stores(), { selection: wholeCommission(first!.id), about: null }, NOW))!;
     expect(sets.onLine).to.deep.equal([first!.id]);
     expect(sets.singly.length).to.be.greaterThan(5);
     for (const [id, price] of sets.byCommission.filter(([each]) => each !== first!.id)) {
       expect(price.order.length, id).to.be.greaterThan(10);
       expect(price.after).to.have.length(3);
     }
+    const [other] = sets.byCommission.filter(([each]) => each !== first!.id);
+    const alone = (await loadSets(stores(), { selection: wholeCommission(first!.id), about: other![0] }, NOW))!;
+    expect(alone.byCommission, 'one commission alone').to.deep.equal([other]);
+    expect(alone.singly).to.deep.equal([]);
     expect(sets.suggestions.some(({ obstacles }) => obstacles.some((each) => each.startsWith('sizes differ')))).to.equal(true);
   });
 

@@ -118,9 +118,12 @@ export class LineSets {
     );
   }
 
-  /** Each commission put on the line as a whole, or taken off it. */
-  *byCommission(onLine: readonly string[]): Steps<[commissionId: string, price: SetPrice][]> {
-    return yield* this.toggled(onLine, [...this.unitsOf]);
+  /** Each commission put on the line as a whole, or taken off it; or only one of them. */
+  *byCommission(onLine: readonly string[], only: string | null = null): Steps<[commissionId: string, price: SetPrice][]> {
+    return yield* this.toggled(
+      onLine,
+      [...this.unitsOf].filter(([id]) => only === null || id === only),
+    );
   }
 
   private *toggled(onLine: readonly string[], groups: [id: string, unitIds: string[]][]): Steps<[string, SetPrice][]> {

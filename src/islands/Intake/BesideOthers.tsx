@@ -10,7 +10,7 @@ import styles from './View.module.css';
 
 /** When this commission is done as the bench stands, and what it does to the others if it goes on the line with them. */
 export function BesideOthers({ commissionId, outlook }: { commissionId: string; outlook: DateOutlook }) {
-  const sets = useLineSets(null);
+  const sets = useLineSets(null, commissionId);
   const times = useMemo(() => (sets === null || sets === 'working' ? null : new LineTimes(sets.sessions)), [sets]);
   const prices = sets === null || sets === 'working' ? null : sets;
   const price = prices?.byCommission.find(([id]) => id === commissionId)?.[1];

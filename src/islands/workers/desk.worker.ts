@@ -23,8 +23,8 @@ export interface DeskAnswer {
 }
 
 const SEED = 1;
-/** Enough for a line of a hundred jobs to settle; about half a second. */
-const KEEP_STEPS = 60_000;
+/** Enough for a line of a hundred jobs to settle; a second or two with dates and evenings. */
+const KEEP_STEPS = 25_000;
 
 let line: CompiledLine;
 

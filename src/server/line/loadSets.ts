@@ -1,6 +1,7 @@
 import { object, type InferType } from 'yup';
 import { LineSets } from '../../core/scheme/lineSets';
 import { approved } from '../../core/scheme/definitions';
+import { id } from '../../core/formats/fields';
 import { setObstacles } from '../../core/scheme/setObstacles';
 import type { LineSetsPicture } from '../../core/views/lineSets';
 import { passDraws, passFactors } from '../estimate/passDraws';
@@ -12,12 +13,13 @@ import { datedLine } from '../workshop/datedLine';
 import { loadWorkshop } from '../workshop/loadWorkshop';
 import type { Stores } from '../stores';
 
-export const setsSchema = object({ selection: selectionSchema.nullable().defined() });
+/** Without a selection it is the line as it is; `about` asks for one commission alone, which takes a moment. */
+export const setsSchema = object({ selection: selectionSchema.nullable().defined(), about: id().nullable().defined() });
 
 /** What it would bring to have other units on the line; null when House rules have no sessions, or nothing is left to paint. */
 export async function loadSets(
   stores: Stores,
-  { selection: asked }: InferType<typeof setsSchema>,
+  { selection: asked, about }: InferType<typeof setsSchema>,
   now: Date,
 ): Promise<LineSetsPicture | null> {
   const workshop = await loadWorkshop(stores, now);
@@ -34,9 +36,9 @@ export async function loadSets(
   if (onLine.length === 0) return null;
   const chosen = units.filter(({ id }) => onLine.includes(id));
   sets.know(onLine, await plannedOrder(stores, workshop, selection, await lineLeft(workshop, chosen), now));
-  const byCommission = await inSlices(sets.byCommission(onLine));
-  const singly = await inSlices(sets.singly(onLine));
-  const suggestions = await inSlices(sets.suggest(onLine));
+  const byCommission = await inSlices(sets.byCommission(onLine, about));
+  const singly = about === null ? await inSlices(sets.singly(onLine)) : [];
+  const suggestions = about === null ? await inSlices(sets.suggest(onLine)) : [];
   return {
     onLine: [...new Set(chosen.map(({ commissionId }) => commissionId))],
     names: workshop.commissions.map(({ id, name }) => [id, name]),
