@@ -18,7 +18,9 @@ import { OrderJudge } from '../src/core/line/search/OrderJudge';
 import { enteredOrder } from '../src/core/line/problem/precedence';
 import { solveLine } from '../src/core/line/search/solveLine';
 import { runSolver, type SolveReport } from '../src/core/line/search/runSolver';
+import { timeDraws } from '../src/core/line/timing/timeDraws';
 import { timeOrder } from '../src/core/line/timing/timeOrder';
+import { allAtOnce } from '../src/core/steps';
 import { madeUpCommission } from './madeUpCommission';
 
 const SIZES = [8, 14, 30, 60, 100, 140, 300, 600, 1000];
@@ -182,6 +184,24 @@ function judgeMovesOf(line: CompiledLine, order: Int32Array): number {
   return (1000 * judged) / (performance.now() - begun);
 }
 
+const DRAWS = 200;
+
+/** Milliseconds in which an order of 300 jobs is timed under the draws: the middle of some rounds. */
+function drawMilliseconds(sessions: boolean): number {
+  const problem = madeUpCommission(1, { jobs: 300, sessions, dates: true });
+  const line = compileLine(problem);
+  const order = greedyOrder(line, GREEDY_WEIGHTS[0]!);
+  const factors = problem.jobs.map((_, job) =>
+    Float64Array.from({ length: DRAWS }, (_each, draw) => 0.7 + ((job * 7 + draw * 13) % 60) / 100),
+  );
+  const times = Array.from({ length: 9 }, () => {
+    const begun = performance.now();
+    allAtOnce(timeDraws(line, order, factors, DRAWS));
+    return performance.now() - begun;
+  });
+  return times.sort((a, b) => a - b)[4]!;
+}
+
 const { values } = parseArgs({
   options: {
     long: { type: 'boolean' },
@@ -198,5 +218,9 @@ else {
   console.log(`${cpus()[0]?.model ?? 'unknown processor'}, Node.js ${process.version}; totals in minutes\n`);
   const [first, searched] = judgedPerSecond(140, values.dates).map((each) => Math.round(each).toLocaleString('en'));
   console.log(`moves of one job judged on a line of 140 jobs: ${first} a second on the first construction, ${searched} after a search\n`);
+  if (values.dates)
+    console.log(
+      `${DRAWS} draws of an order of 300 jobs: ${drawMilliseconds(false).toFixed(0)} ms, in evenings ${drawMilliseconds(true).toFixed(0)} ms\n`,
+    );
   table(sizes ?? (values.long ? LONG_SIZES : SIZES), values.long ? LONG_MARKS : MARKS, values.dates);
 }

@@ -27,6 +27,8 @@ describe('the command line', () => {
       for (const key of TOTALS) expect(plan[key], key).to.be.closeTo(expected[key], 1e-6);
       expect(plan.jobs.map((job) => job.id)).to.deep.equal(order);
       expect(plan.bound).to.be.at.most(plan.total);
+      expect(plan.late).to.be.closeTo(expected.late ?? 0, 1e-6);
+      expect(plan.due.map(({ id, end }) => ({ id, end }))).to.deep.equal((expected.due ?? []).map(({ id, end }) => ({ id, end })));
     });
   }
 

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { isOwnDate } from '../../core/calendar/lineDates';
 import type { DrawnDate } from '../../core/calendar/benchQueue';
 import type { LinePlan, TimedDue } from '../../core/line/definitions';
@@ -26,14 +26,8 @@ interface DatesProps {
 
 /** Each commission on the line with its date: when it is done by this order, how sure that is, and what a missed date would take. */
 export function Dates({ picture, plan, times, drawn, order, ask, onTake }: DatesProps) {
-  const [asked, setAsked] = useState<{ of: Int32Array; date: string; kept: KeptDate | null } | null>(null);
+  const { asked, setAsked, kept } = useKept(order, ask);
   const nameOf = (id: string) => picture.commissions.find((each) => each.id === id)?.name ?? '';
-  const keep = async (date: string) => {
-    setAsked({ of: order, date, kept: null });
-    const kept = await ask(order, date);
-    setAsked((now) => (now?.of === order && now.date === date ? { of: order, date, kept } : now));
-  };
-  const answer = asked?.of === order ? asked : null;
   return (
     <ul className={styles.dates} aria-label="Dates">
       {plan.due.filter(isOwnDate).map(({ id, end, at }) => {
@@ -52,17 +46,32 @@ export function Dates({ picture, plan, times, drawn, order, ask, onTake }: Dates
               {chance !== null && chance < SAFE_CHANCE && `, ${chanceText(chance)}`}
               {safeAt !== null && !isLate && `, safe by ${times.when(safeAt / MINUTE_MS)}`}
             </span>
-            {isLate && answer?.date !== id && (
-              <Button kind="quiet" onClick={() => void keep(id)}>
+            {isLate && asked !== id && (
+              <Button kind="quiet" onClick={() => setAsked(id)}>
                 What would keep it?
               </Button>
             )}
-            {isLate && answer?.date === id && <Kept kept={answer.kept} date={id} times={times} nameOf={nameOf} onTake={onTake} />}
+            {isLate && asked === id && <Kept kept={kept} date={id} times={times} nameOf={nameOf} onTake={onTake} />}
           </li>
         );
       })}
     </ul>
   );
+}
+
+/** What keeping one date would take, asked anew when the order changes: while a search goes on it does. */
+function useKept(order: Int32Array, ask: DatesProps['ask']) {
+  const [asked, setAsked] = useState<string | null>(null);
+  const [answer, setAnswer] = useState<{ of: Int32Array; date: string; kept: KeptDate } | null>(null);
+  useEffect(() => {
+    if (asked === null) return;
+    let isWanted = true;
+    void ask(order, asked).then((kept) => isWanted && setAnswer({ of: order, date: asked, kept }));
+    return () => {
+      isWanted = false;
+    };
+  }, [asked, order, ask]);
+  return { asked, setAsked, kept: answer?.of === order && answer.date === asked ? answer.kept : null };
 }
 
 const MINUTE_MS = 60_000;

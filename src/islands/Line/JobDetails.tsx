@@ -78,7 +78,10 @@ const changeOf = ({ total, changeover, wait, touchUp, late }: NonNullable<PlaceR
   late,
 });
 
-function partsOf({ changeover, wait, touchUp }: NonNullable<PlaceReason['bestOther']>): string {
+function partsOf({ changeover, wait, touchUp, late }: NonNullable<PlaceReason['bestOther']>): string {
   const parts = Object.entries({ changeover, waiting: wait, 'touch-up': touchUp }).filter(([, minutes]) => Math.abs(minutes) >= 0.05);
-  return parts.length === 0 ? '' : ` (${parts.map(([what, minutes]) => `${what} ${differenceText(minutes)}`).join(', ')})`;
+  if (Math.abs(late) >= 1) parts.push([late > 0 ? 'worse for the dates' : 'better for the dates', 0]);
+  return parts.length === 0
+    ? ''
+    : ` (${parts.map(([what, minutes]) => (minutes === 0 ? what : `${what} ${differenceText(minutes)}`)).join(', ')})`;
 }

@@ -7,6 +7,8 @@ const MINUTE_MS = 60_000;
 const SMALLEST_MINUTES = 0.05;
 /** Ends of sessions that stay unused part the finish from the bench time; within a session less than this is not worth a word. */
 const WORTH_SAYING_MINUTES = 15;
+/** Lateness counts each minute many times over: less is rounding. */
+const WORTH_LATENESS = 1;
 
 /** Says the minutes of a plan as the painter reads them: counted from the start, or as days and times of the sessions. */
 export class LineTimes {
@@ -38,7 +40,7 @@ export class LineTimes {
   }
 
   /** What another order changes against a line that is done at this minute. */
-  changeText({ bench, finish }: OrderChange, doneAt: number): string {
+  changeText({ bench, finish, late }: OrderChange, doneAt: number): string {
     if (!this.calendar) return differenceText(bench);
     const sessions = this.sessionOf(doneAt + finish) - this.sessionOf(doneAt);
     const hasBench = Math.abs(bench) >= SMALLEST_MINUTES;
@@ -46,6 +48,7 @@ export class LineTimes {
     const shift = sessions === 0 ? minutesText(Math.abs(finish)) : counted(Math.abs(sessions), 'session');
     const parts = [
       hasBench && differenceText(bench),
+      Math.abs(late) >= WORTH_LATENESS && (late > 0 ? 'worse for the dates' : 'better for the dates'),
       (sessions !== 0 || isApart) && `done ${shift} ${finish > 0 ? 'later' : 'earlier'}`,
     ].filter(Boolean);
     return parts.length === 0 ? differenceText(0) : parts.join(', ');

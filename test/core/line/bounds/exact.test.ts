@@ -129,11 +129,16 @@ describe('the exact search', () => {
     }
   });
 
-  for (const sessions of [false, true]) {
-    it(`proves made-up commissions of up to 14 jobs by itself${sessions ? ', in evenings too' : ''}`, () => {
+  for (const [sessions, dates] of [
+    [false, false],
+    [true, false],
+    [false, true],
+    [true, true],
+  ] as const) {
+    it(`proves made-up commissions of up to 14 jobs by itself${sessions ? ', in evenings too' : ''}${dates ? ', with dates and trays to fetch' : ''}`, () => {
       for (const seed of seeds(8)) {
         for (const jobs of [8, 11, 14]) {
-          const problem = madeUpCommission(seed, { jobs, trays: 2, sessions });
+          const problem = madeUpCommission(seed, { jobs, trays: 2, sessions, dates });
           const plan = planLine(problem, { seed: 1, steps: 100_000 });
           expect(plan, `seed ${seed}, ${jobs} jobs`).to.have.property('proven', true);
           if (jobs > 8 || sessions || 'missingMinutes' in plan) continue;
