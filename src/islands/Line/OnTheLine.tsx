@@ -4,8 +4,10 @@ import { harms } from '../../core/scheme/lineSets';
 import type { UnitChoice } from '../../core/views/line';
 import type { Selection } from '../../core/views/selection';
 import { Button } from '../../ui/Button/Button';
+import { cx } from '../../ui/cx';
 import { counted, dayText } from '../../ui/format';
 import { selectionOf, summaryOf } from '../shared/selections';
+import chooser from '../shared/UnitChooser.module.css';
 import styles from './OnTheLine.module.css';
 import { priceText } from '../shared/dateWords';
 import { LineTimes } from '../shared/LineTimes';
@@ -24,9 +26,9 @@ export function OnTheLine({ desk }: { desk: LineDesk }) {
     return () => window.removeEventListener('keydown', close);
   }, [isOpen, setOpen]);
   return (
-    <details className={styles.chooser} data-testid="chooser" open={isOpen} onToggle={(event) => setOpen(event.currentTarget.open)}>
+    <details className={chooser.chooser} data-testid="chooser" open={isOpen} onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary>
-        {summaryOf(onLine)} <span className={styles.change}>Choose what is on the line</span>
+        {summaryOf(onLine)} <span className={chooser.change}>Choose what is on the line</span>
       </summary>
       {isOpen && <Choosing desk={desk} onLine={onLine} />}
     </details>
@@ -51,14 +53,14 @@ function Choosing({ desk, onLine }: { desk: LineDesk; onLine: UnitChoice[] }) {
   const singly = new Map(prices?.singly);
   const byCommission = new Map(prices?.byCommission);
   return (
-    <div className={styles.panel} aria-busy={desk.isChoosing}>
+    <div className={cx(chooser.panel, styles.prices)} aria-busy={desk.isChoosing}>
       <Suggestions sets={sets} words={words} choices={choices} onTake={(price) => put(price.unitIds, price)} isChoosing={desk.isChoosing} />
       {groups.map((units) => {
         const [first] = units as [UnitChoice];
         const isWhole = units.every(({ id }) => ids.has(id));
         const whole = byCommission.get(first.commissionId);
         return (
-          <fieldset key={first.commissionId} className={styles.group}>
+          <fieldset key={first.commissionId} className={chooser.group}>
             <legend>
               <Row
                 label={`${first.commissionName}, due ${dayText(first.dueOn)}`}
@@ -97,7 +99,7 @@ interface RowProps {
 
 function Row({ label, isOn, isLast, price, onChange }: RowProps) {
   return (
-    <label className={styles.check}>
+    <label className={chooser.check}>
       <input type="checkbox" checked={isOn} disabled={isLast} onChange={(event) => onChange(event.target.checked)} />
       <span>
         {label}
