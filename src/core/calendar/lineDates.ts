@@ -1,4 +1,4 @@
-import type { LineDue, LineSession } from '../line/definitions';
+import type { LineDue } from '../line/definitions';
 import { BenchCalendar } from '../line/timing/BenchCalendar';
 import type { LineSessions } from './lineSessions';
 
@@ -23,7 +23,7 @@ export function lineDates(
   { origin, sessions }: LineSessions,
   safeRatio: number,
 ): LineDue[] {
-  const calendar = calendarOf(sessions);
+  const calendar = BenchCalendar.of(sessions);
   const own = commissions.flatMap(({ id, by }) => {
     const its = jobs.filter((job) => job.commissionId === id).map((job) => job.id);
     if (its.length === 0) return [];
@@ -38,9 +38,3 @@ export function lineDates(
   }));
   return [...own, ...safe];
 }
-
-const calendarOf = (sessions: readonly LineSession[]): BenchCalendar =>
-  new BenchCalendar({
-    sessionFrom: Float64Array.from(sessions, ({ from }) => from),
-    sessionTo: Float64Array.from(sessions, ({ to }) => to),
-  });

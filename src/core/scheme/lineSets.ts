@@ -5,7 +5,7 @@ import type { CompiledLine } from '../line/problem/compiledLine';
 import { BenchCalendar } from '../line/timing/BenchCalendar';
 import { solveLine } from '../line/search/solveLine';
 import { allAtOnce, type Steps } from '../steps';
-import { doneDates } from '../time/forecast';
+import { doneDates, FITS_CHANCE } from '../time/forecast';
 import type { BuiltLine } from './buildLine';
 import type { JobInfo } from './lineJobs';
 
@@ -62,7 +62,6 @@ const MOST_TRIED = 5;
 const MOST_SUGGESTED = 3;
 /** Sets that save less are not worth the bother. */
 const WORTH_MINUTES = 1;
-const SAFE_CHANCE = 0.8;
 /** A chance that falls by less is the noise of the draws. */
 const CHANCE_NOISE = 0.02;
 
@@ -300,5 +299,5 @@ export function harmOf(before: readonly PlannedDate[], after: PlannedDate): 'lat
   const was = before.find(({ commissionId }) => commissionId === after.commissionId);
   if (!was) return null;
   if (after.end > after.at) return was.end <= was.at ? 'late' : after.end > was.end ? 'later' : null;
-  return was.chance >= SAFE_CHANCE && after.chance < SAFE_CHANCE - CHANCE_NOISE ? 'unsafe' : null;
+  return was.chance >= FITS_CHANCE && after.chance < FITS_CHANCE - CHANCE_NOISE ? 'unsafe' : null;
 }

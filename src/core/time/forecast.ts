@@ -56,8 +56,8 @@ export function safeRatio(draws: readonly Float64Array[]): number {
   return middle > 0 ? Math.max(1, quantile(sorted, SAFE_SHARE) / middle) : 1;
 }
 
-/** At least this chance counts as fitting; below the lower one as short. */
-const FITS_CHANCE = 0.8;
+/** At least this chance counts as fitting, and a date as safe; below the lower one as short. */
+export const FITS_CHANCE = 0.8;
 const SHORT_CHANCE = 0.2;
 
 /** Where a commission with so many likely minutes left stands with its date. */

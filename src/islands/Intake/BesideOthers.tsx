@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import type { DateOutlook } from '../../core/time/forecast';
+import { FITS_CHANCE, type DateOutlook } from '../../core/time/forecast';
 import { LinkButton } from '../../ui/Button/Button';
 import { Panel } from '../../ui/Panel/Panel';
 import { momentText } from '../../ui/format';
@@ -36,7 +36,5 @@ function outlookText({ standing, likelyAt, safeAt, chance }: DateOutlook): strin
   if (standing === 'done') return 'Nothing of it is left to paint.';
   if (likelyAt === null) return 'Set your sessions in House rules to see when it is done.';
   const safe = safeAt === null ? '' : `, safe by ${momentText(safeAt)}`;
-  return `As the bench stands, likely done ${momentText(likelyAt)}${safe}: ${chance >= SAFE ? 'the date is safe' : chanceText(chance)}.`;
+  return `As the bench stands, likely done ${momentText(likelyAt)}${safe}: ${chance >= FITS_CHANCE ? 'the date is safe' : chanceText(chance)}.`;
 }
-
-const SAFE = 0.8;

@@ -4,7 +4,7 @@ import type { DrawnDate } from '../../core/calendar/benchQueue';
 import type { LinePlan, TimedDue } from '../../core/line/definitions';
 import type { KeptDate } from '../../core/line/hand/keepDate';
 import { BenchCalendar } from '../../core/line/timing/BenchCalendar';
-import { doneDates } from '../../core/time/forecast';
+import { doneDates, FITS_CHANCE } from '../../core/time/forecast';
 import type { LinePicture } from '../../core/views/line';
 import { Button } from '../../ui/Button/Button';
 import { counted, dayText, differenceText, minutesText } from '../../ui/format';
@@ -43,7 +43,7 @@ export function Dates({ picture, plan, times, drawn, order, ask, onTake }: Dates
               {cureDays > 0 && `, ${counted(cureDays, 'day')} of it to cure`}
               {partText(picture, id)}, done {times.when(end)}
               {isLate && `, ${lateText(times, end, at)}`}
-              {chance !== null && chance < SAFE_CHANCE && `, ${chanceText(chance)}`}
+              {chance !== null && chance < FITS_CHANCE && `, ${chanceText(chance)}`}
               {safeAt !== null && !isLate && `, safe by ${times.when(safeAt / MINUTE_MS)}`}
             </span>
             {isLate && asked !== id && (
@@ -75,7 +75,6 @@ function useKept(order: Int32Array, ask: DatesProps['ask']) {
 }
 
 const MINUTE_MS = 60_000;
-const SAFE_CHANCE = 0.8;
 
 /** Only some of a commission's units may be on the line. */
 function partText({ choices, trays }: LinePicture, id: string): string {
@@ -131,10 +130,6 @@ function movedOthers({ before, after }: KeptDate, date: string, times: LineTimes
 
 /** Minutes of sessions between a date and the end of its work. */
 function missing(times: LineTimes, { end, at }: TimedDue): number {
-  const sessions = times.sessions!;
-  const calendar = new BenchCalendar({
-    sessionFrom: Float64Array.from(sessions, ({ from }) => from),
-    sessionTo: Float64Array.from(sessions, ({ to }) => to),
-  });
+  const calendar = BenchCalendar.of(times.sessions!);
   return calendar.benchTimeAt(end) - calendar.benchTimeAt(at);
 }

@@ -1,14 +1,14 @@
 import type { PlannedDate, SetPrice } from '../../core/scheme/lineSets';
 import { harmOf } from '../../core/scheme/lineSets';
+import { FITS_CHANCE } from '../../core/time/forecast';
 import { counted, minutesText } from '../../ui/format';
 import type { LineTimes } from './LineTimes';
 
-const SAFE_CHANCE = 0.8;
 /** Less is not told apart. */
 const SMALLEST_MINUTES = 0.5;
 
 /** A date's chance in words: safe, or how often it is met. */
-export const chanceText = (chance: number): string => (chance >= SAFE_CHANCE ? 'safe' : `in time in ${Math.round(chance * 100)} of 100`);
+export const chanceText = (chance: number): string => (chance >= FITS_CHANCE ? 'safe' : `in time in ${Math.round(chance * 100)} of 100`);
 
 /** What so many minutes less at the bench are called. */
 export const savedText = (minutes: number): string =>
@@ -33,7 +33,7 @@ export function movedDates(
         ? was.end > was.at
           ? 'late as before'
           : 'late'
-        : `${date.chance >= SAFE_CHANCE && was.chance >= SAFE_CHANCE ? 'still ' : ''}${chanceText(date.chance)}`;
+        : `${date.chance >= FITS_CHANCE && was.chance >= FITS_CHANCE ? 'still ' : ''}${chanceText(date.chance)}`;
     return [`${nameOf(date.commissionId)}${shift}, ${standing}`];
   });
 }

@@ -6,11 +6,9 @@ import type { BuiltLine } from '../../core/scheme/buildLine';
 import { doneDates, type DoneDates } from '../../core/time/forecast';
 import { inSlices } from '../inSlices';
 import { commissionDates } from '../workshop/commissionDates';
+import { ORDER_DRAWS } from './passDraws';
 import { datedLine } from '../workshop/datedLine';
 import type { Workshop } from '../workshop/loadWorkshop';
-
-/** An order is timed under so many draws. */
-const ORDER_DRAWS = 200;
 
 /** A piece of the bench's queue, with the order it is planned in (job ids). */
 export interface QueuedLine {

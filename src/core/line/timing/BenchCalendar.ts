@@ -1,3 +1,4 @@
+import type { LineSession } from '../definitions';
 import type { CompiledLine } from '../problem/compiledLine';
 
 /** Converts between minutes on the clock and minutes at the bench, where only sessions count. */
@@ -9,6 +10,14 @@ export class BenchCalendar {
     this.before = new Float64Array(sessionFrom.length);
     for (let session = 1; session < sessionFrom.length; session++)
       this.before[session] = this.before[session - 1]! + sessionTo[session - 1]! - sessionFrom[session - 1]!;
+  }
+
+  /** The calendar of sessions as a problem lists them. */
+  static of(sessions: readonly LineSession[]): BenchCalendar {
+    return new BenchCalendar({
+      sessionFrom: Float64Array.from(sessions, ({ from }) => from),
+      sessionTo: Float64Array.from(sessions, ({ to }) => to),
+    });
   }
 
   /** Bench minutes up to a moment in the session, counted from the first one's begin. */
