@@ -24,6 +24,7 @@ const TABLES = [
   'bench_event',
   'log_judgement',
   'time_log',
+  'learned_spreads',
 ] as const;
 
 /** The demo in a data folder that was empty, and the way back. */

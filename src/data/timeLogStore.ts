@@ -22,6 +22,11 @@ export class TimeLogStore {
     });
   }
 
+  async count(): Promise<number> {
+    const [row] = await this.db('time_log').count<{ rows: number }[]>({ rows: '*' });
+    return row!.rows;
+  }
+
   private async all(letOthersIn: () => Promise<void>): Promise<StoredLogRow[]> {
     const rows: StoredLogRow[] = [];
     for (let last = ''; ; last = rows.at(-1)!.id) {

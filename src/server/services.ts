@@ -5,6 +5,7 @@ import { Gate } from './gate';
 import { adoptTime } from './bench/adoptTime';
 import { onStop } from './stopping';
 import { storesOf } from './storesOf';
+import { keepLearning } from './timeLog/keepLearning';
 import { keepThreadReady } from './threads/threads';
 import type { Stores } from './stores';
 
@@ -17,6 +18,8 @@ interface Running {
   stores: Stores;
   /** Waits for the copy that is being made. */
   stopCopies: () => Promise<void>;
+  /** Waits for what is being learned. */
+  stopLearning: () => Promise<void>;
 }
 
 let running: Promise<Running> | null = null;
@@ -36,7 +39,12 @@ export async function openedDatabase(): Promise<Running> {
       throw error;
     }
     keepThreadReady();
-    return { database, stores, stopCopies: keepDailyCopies(database.folder) };
+    return {
+      database,
+      stores,
+      stopCopies: keepDailyCopies(database.folder),
+      stopLearning: keepLearning(stores, database.folder),
+    };
   });
   running.catch(() => (running = null));
   return running;
@@ -61,8 +69,9 @@ export function checkInPlace({ isInPlace, folder }: OpenedDatabase): void {
 export async function closeDatabase(): Promise<void> {
   const open = running;
   running = null;
-  await open?.then(async ({ database, stopCopies }) => {
+  await open?.then(async ({ database, stopCopies, stopLearning }) => {
     await stopCopies();
+    await stopLearning();
     await database.close();
   });
 }

@@ -10,6 +10,7 @@ import { LibraryStore } from '../data/libraryStore';
 import { PictureStore } from '../data/pictureStore';
 import { SchemeRevisionStore } from '../data/schemeRevisionStore';
 import { TestRoundStore } from '../data/testRoundStore';
+import { SpreadStore } from '../data/spreadStore';
 import { TimeLogStore } from '../data/timeLogStore';
 import { inTransaction } from '../data/transaction';
 import { WorkshopStore } from '../data/workshopStore';
@@ -22,6 +23,7 @@ export const storesOf = (knex: Knex): Stores => ({
   houseRules: new HouseRulesStore(knex),
   bench: new BenchStore(knex),
   timeLog: new TimeLogStore(knex),
+  spreads: new SpreadStore(knex),
   workshop: new WorkshopStore(knex),
   scope: new ScopeStore(knex),
   pictures: new PictureStore(knex),

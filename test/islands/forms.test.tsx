@@ -50,7 +50,7 @@ describe('a strip of a scheme', () => {
   const eyes = step('eyes', { standard: 'full', ...ONLY_LEADERS });
   const keepers = unit('Keepers', [part('coat', coat, eyes)], [], { promised: 10 });
   const estimate = {
-    passes: [{ passKey: `${coat.id}#1`, p50: 1.5, why: '14 models of this step logged.' }],
+    passes: [{ passKey: `${coat.id}#1`, p50: 1.5, wholeP50: 1.5, why: '14 models of this step logged.' }],
   } as unknown as PassEstimates;
   const common = { unit: keepers, standard: 'table' as const, paints: [paint('red')], estimate };
 
@@ -137,13 +137,14 @@ describe('the log', () => {
     coverage: 0.2,
     models: 4,
     weight: 4,
+    effort: 1,
     minutes: 6,
     open: null,
     correctedMinutes: null,
     setupMinutes: null,
     note: '',
     verdict: 'unsure',
-    interrupted: false,
+    odd: null,
     ...more,
   });
   const table = (more: Partial<ShownRow>) => renderToStaticMarkup(<LogTable rows={[row(more)]} onJudge={nothing} />);
@@ -152,7 +153,7 @@ describe('the log', () => {
     expect(table({})).to.include('>6.0<').and.to.include('>1.5 min<').and.to.include('Keepers, coat').and.to.include('yes');
   });
   it('asks about a row that looks interrupted, and shows the answer', () => {
-    expect(table({ interrupted: true }))
+    expect(table({ odd: 'interrupted' }))
       .to.include('interrupted?')
       .and.to.include('Leave out')
       .and.to.include('flagged');

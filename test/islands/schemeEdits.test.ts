@@ -71,7 +71,7 @@ describe('what a step costs', () => {
   const coat = step('basecoat', { coats: 2 });
   const eyes = step('eyes', { standard: 'full' });
   const keepers = unit('keepers', [part('coat', coat), part('face', eyes)], [], { promised: 5, leaders: 1 });
-  const estimate = { passes: [{ passKey: `${coat.id}#1`, p50: 3, why: 'logged' }] } as unknown as PassEstimates;
+  const estimate = { passes: [{ passKey: `${coat.id}#1`, p50: 3, wholeP50: 3, why: 'logged' }] } as unknown as PassEstimates;
 
   it('counts models, coats and leaders', () => {
     expect(stepCost(keepers, coat, keepers.scheme.parts[0]!, estimate, { ...DEFAULT_HOUSE_RULES, leaderFactor: 1.5 })).to.deep.equal({

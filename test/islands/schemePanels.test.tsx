@@ -25,8 +25,8 @@ const keepers = unit(
   { promised: 10 },
 );
 const passes = [
-  { passKey: 'coat#1', p50: 2, why: '' },
-  { passKey: 'layer#1', p50: 1, why: '' },
+  { passKey: 'coat#1', p50: 2, wholeP50: 2, why: '' },
+  { passKey: 'layer#1', p50: 1, wholeP50: 1, why: '' },
 ] as unknown as PassEstimates['passes'];
 const common = { paints, house: DEFAULT_HOUSE_RULES, estimate: { passes } };
 

@@ -1,4 +1,3 @@
-import { factorOf } from '../../src/core/scheme/whoTakes';
 import { expect } from 'chai';
 import { compileLine } from '../../src/core/line/problem/compileLine';
 import { enteredOrder } from '../../src/core/line/problem/precedence';
@@ -74,9 +73,9 @@ describe('one number', function () {
     const bench = await shop.bench();
     const job = bench.line.jobs.find((each) => each.models.every((model) => !bench.marks.marks.get(each.passKey)?.has(model)))!;
     const pass = bench.line.passes.find((each) => each.key === job.passKey)!;
-    const { factors } = bench.line.units.find((unit) => unit.id === pass.unitId)!;
     const before = await loadEstimate(stores, id, NOW);
-    const minutes = (model: number) => pass.minutes * factorOf(factors, model);
+    const planned = (await shop.line(id)).jobs.find((each) => each.id === job.id)!;
+    const minutes = (model: number) => planned.minutes[planned.models.indexOf(model)]!;
     let at = 0;
     const events = [shop.event(0, 'started', shop.of(pass))];
     for (const model of job.models) events.push(shop.event((at += minutes(model)), 'done', { ...shop.of(pass), models: [model] }));

@@ -23,7 +23,8 @@ describe('the scope of a commission', () => {
     await save(id, [{ ...units[0]!, promised: 14 }, units[1]!], 5);
     const [change] = await changes(id);
     expect(change).to.include({ unit: 'Keepers', subject: 'models', before: '8', after: '14', at: minute(5).toISOString() });
-    expect(change!.minutesAfter / change!.minutesBefore).to.be.closeTo(24 / 18, 1e-6);
+    // The later models of a step take less time than the first.
+    expect(change!.minutesAfter / change!.minutesBefore).to.be.within(1.24, 24 / 18);
     await noteScope(given.stores, change!.id, { note: 'six more by mail' });
     await save(id, [{ ...units[0]!, promised: 15 }, units[1]!], 9);
     expect((await changes(id)).map(({ before, after, note }) => [before, after, note])).to.deep.equal([
@@ -100,7 +101,8 @@ describe('the scope of a commission', () => {
       ['fronts', 7],
       ['backs', 7],
     ]);
-    expect(await hours()).to.be.closeTo(before, 1e-6);
+    // Twice as many goes at half a coat are more practice.
+    expect(await hours()).to.be.within(0.95 * before, before);
     const fronts = (await given.shop.bench()).line.passes.find((pass) => pass.half === 'fronts')!;
     await given.shop.record(given.shop.painting(fronts, [4, 5], 1, 40));
     await given.stores.houseRules.save(house, 1);

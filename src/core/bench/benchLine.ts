@@ -145,7 +145,7 @@ function benchPasses(unit: RosterUnit, roster: Roster, first: number, reasons: s
       coverage: pass.step.coverage,
       models: pass.models,
       dips: pass.dips.map((dip) => dipOf(pass, dip)),
-      minutes: roster.minutesOf(unit, pass) * effortOf(pass),
+      minutes: roster.minutesOf(unit, pass, { done: 0, models: pass.models.length, weight: pass.models.length }) * effortOf(pass),
       effort: effortOf(pass),
       after: hard
         .filter((rule) => rule.after === pass.key)

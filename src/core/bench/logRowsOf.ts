@@ -32,6 +32,7 @@ export function logRowsOf(stretches: readonly Stretch[]): IdentifiedLogRow[] {
       coverage: facts.coverage,
       models: stretch.models.length,
       weight: rounded(stretch.weight),
+      effort: facts.effort,
       minutes: rounded(stretch.minutes),
       open: stretch.open,
       setupMinutes: stretch.setupMinutes === null ? null : rounded(stretch.setupMinutes),

@@ -1,7 +1,9 @@
 import type { Roster, RosterUnit } from '../scheme/buildLine';
 import type { Paint, Technique } from '../scheme/definitions';
 import { effortOf, passesOf } from '../scheme/passes';
-import { factorOf, modelFactors } from '../scheme/whoTakes';
+import { passStretches } from '../scheme/passStretches';
+import { splitTrays } from '../scheme/splitTrays';
+import { modelFactors } from '../scheme/whoTakes';
 import { allAtOnce, type Steps } from '../steps';
 import { byColour } from './colourOrder';
 
@@ -76,25 +78,26 @@ export function* colourBoardInSteps(roster: Roster): Steps<BoardRow[]> {
 }
 
 function usesOf(unit: RosterUnit, roster: Roster): Map<string, BoardUse[]> {
-  const factors = modelFactors(unit.scheme, roster.house);
   const uses = new Map<string, BoardUse[]>();
-  for (const pass of passesOf(unit, unit.standard, roster.house)) {
+  const passes = passesOf(unit, unit.standard, roster.house);
+  const stretches = passStretches(passes, splitTrays(unit, roster.house), modelFactors(unit.scheme, roster.house), roster.doneModels);
+  for (const pass of passes) {
     const painted = roster.doneModels(pass.key);
-    for (const { potId, models } of pass.dips) {
-      if (potId === null || models.length === 0) continue;
-      const left = models.filter((model) => !painted.has(model));
-      const weight = left.reduce((sum, model) => sum + factorOf(factors, model), 0);
+    for (const dip of pass.dips) {
+      if (dip.potId === null || dip.models.length === 0) continue;
+      const left = stretches.filter((stretch) => stretch.pass === pass && stretch.dip === dip);
+      const minutes = left.reduce((sum, stretch) => sum + stretch.weight * roster.minutesOf(unit, pass, stretch), 0);
       const use: BoardUse = {
         passKey: pass.key,
         part: pass.part?.name ?? null,
         technique: pass.step.technique,
         coat: pass.coat,
         coats: pass.step.coats,
-        models: models.length,
-        done: models.length - left.length,
-        minutes: weight === 0 ? 0 : weight * roster.minutesOf(unit, pass) * effortOf(pass),
+        models: dip.models.length,
+        done: dip.models.filter((model) => painted.has(model)).length,
+        minutes: minutes * effortOf(pass),
       };
-      uses.set(potId, [...(uses.get(potId) ?? []), use]);
+      uses.set(dip.potId, [...(uses.get(dip.potId) ?? []), use]);
     }
   }
   return uses;

@@ -161,7 +161,7 @@ function problemOf(column: Column, value: unknown): string | null {
 /** The row of the values of `TIME_LOG_COLUMNS`, in their order: by place they are read twice as fast as by name. */
 function rowFrom(values: never[]): FileRow {
   const [startedAt, commission, unit, part, technique, size, coverage, models, minutes, setupMinutes, note, ...optional] = values;
-  const [weight, id, verdict, measuredMinutes, commissionId, unitId, stepId] = optional;
+  const [weight, id, verdict, measuredMinutes, commissionId, unitId, stepId, effort] = optional;
   return {
     startedAt: startedAt!,
     commission: commission!,
@@ -171,7 +171,8 @@ function rowFrom(values: never[]): FileRow {
     size: size!,
     coverage: coverage!,
     models: models!,
-    weight: weight ?? models!,
+    weight: weight ?? models! * (effort ?? 1),
+    effort: effort ?? 1,
     minutes: measuredMinutes ?? minutes!,
     correctedMinutes: measuredMinutes === null ? null : minutes!,
     open: null,

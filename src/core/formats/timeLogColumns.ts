@@ -22,6 +22,7 @@ export const TIME_LOG_COLUMNS = [
   'commission_id',
   'unit_id',
   'step_id',
+  'effort',
 ] as const;
 export type Column = (typeof TIME_LOG_COLUMNS)[number];
 
@@ -54,11 +55,12 @@ export const rowSchema = object({
   commission_id: optionalId(),
   unit_id: optionalId(),
   step_id: optionalId(),
+  effort: atLeast(0.001, 'a share of a coat above 0').max(1000).nullable().defined(),
 });
 
-export const NUMBERS: readonly Column[] = ['coverage', 'models', 'minutes', 'setup_minutes', 'weight', 'measured_minutes'];
+export const NUMBERS: readonly Column[] = ['coverage', 'models', 'minutes', 'setup_minutes', 'weight', 'measured_minutes', 'effort'];
 export const TEXTS: readonly Column[] = ['part', 'note'];
-export const OR_NULL: readonly Column[] = ['setup_minutes', 'weight', 'measured_minutes', 'id', 'commission_id', 'unit_id', 'step_id'];
+export const OR_NULL: readonly Column[] = ['setup_minutes', 'weight', 'measured_minutes', 'id', 'commission_id', 'unit_id', 'step_id', 'effort'];
 export const OPTIONAL: readonly Column[] = [...TEXTS, ...OR_NULL, 'verdict'];
 
 /** A spreadsheet takes a cell that begins so for a formula, and runs it; with an apostrophe before it, it is text. */

@@ -30,6 +30,7 @@ export function writeTimeLog(rows: readonly (JudgedRow & { id: string })[]): str
         row.commissionId ?? '',
         row.unitId ?? '',
         row.stepId ?? '',
+        row.effort,
       ],
     ];
   });

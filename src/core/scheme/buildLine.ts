@@ -1,13 +1,15 @@
 import { lineFormatOf, type LineAfter, type LineJob, type LineProblem } from '../line/definitions';
 import { inTurn } from '../line/problem/turns';
 import { allAtOnce, type Steps } from '../steps';
+import type { StretchAhead } from '../time/definitions';
 import type { Standard, Step, Technique, Unit } from './definitions';
 import { idOfHalf } from './halves';
 import type { HouseRules } from './houseRules';
 import { jobId, type JobInfo, type OrderReason, type TrayInfo } from './lineJobs';
 import { orderOnTray } from './orderOnTray';
 import { orderRules } from './orderRules';
-import { effortOf, passesOf, type Dip, type Pass } from './passes';
+import { effortOf, passesOf, type Pass } from './passes';
+import { passStretches, type PassStretch } from './passStretches';
 import type { Pot } from './pots';
 import { turnsOf } from './unitsInTurn';
 import { changeoverMinutes, lineSetup, lineTools, setupId, setupOf, startMinutes, type SetupInfo } from './setups';
@@ -30,8 +32,8 @@ export interface Roster {
   /** The shelf, with the mixes of these units among it. */
   paints: ReadonlyMap<string, Pot>;
   house: HouseRules;
-  /** Hands-on minutes of one ordinary model for a pass. */
-  minutesOf: (unit: RosterUnit, pass: Pass) => number;
+  /** Hands-on minutes of one ordinary model for a pass, on average over a stretch of it. */
+  minutesOf: (unit: RosterUnit, pass: Pass, stretch: StretchAhead) => number;
   /** Models of a pass that are painted already. */
   doneModels: (passKey: string) => ReadonlySet<number>;
 }
@@ -94,10 +96,9 @@ function buildUnit(unit: RosterUnit, roster: Roster) {
   const rules = orderRules(unit, passes, roster.paints, roster.house);
   const factors = modelFactors(unit.scheme, roster.house);
   const trays: TrayInfo[] = splitTrays(unit, roster.house).map((tray) => ({ ...tray, unitName: unit.name }));
+  const stretches = passStretches(passes, trays, factors, roster.doneModels);
   const perTray = trays.map((tray) => {
-    const jobs = passes
-      .flatMap((pass) => pass.dips.map((dip) => jobOf(pass, dip, unit, tray, factors, roster)))
-      .filter((job) => job.models.length > 0);
+    const jobs = stretches.filter((stretch) => stretch.tray === tray).map((stretch) => jobOf(stretch, unit, factors, roster));
     return { jobs, ...orderOnTray(jobs, rules) };
   });
   // As entered means pass by pass, each over all trays of the unit.
@@ -149,10 +150,9 @@ function leadersInTurn(jobs: readonly JobInfo[], trays: ReadonlyMap<string, Unit
   return turns;
 }
 
-function jobOf(pass: Pass, dip: Dip, unit: RosterUnit, tray: UnitTray, factors: readonly ModelFactor[], roster: Roster): JobInfo {
-  const done = roster.doneModels(pass.key);
-  const models = dip.models.filter((model) => tray.models.includes(model) && !done.has(model));
-  const ordinary = models.length > 0 ? roster.minutesOf(unit, pass) * effortOf(pass) : 0;
+function jobOf(stretch: PassStretch, unit: RosterUnit, factors: readonly ModelFactor[], roster: Roster): JobInfo {
+  const { pass, dip, tray, ofTray } = stretch;
+  const ordinary = roster.minutesOf(unit, pass, stretch) * effortOf(pass);
   return {
     id: jobId(pass.key, tray, dip.isUsual ? null : dip.potId),
     passKey: pass.key,
@@ -170,8 +170,8 @@ function jobOf(pass: Pass, dip: Dip, unit: RosterUnit, tray: UnitTray, factors: 
     half: pass.half,
     coats: pass.step.coats,
     coverage: pass.step.coverage,
-    models,
-    minutes: models.map((model) => ordinary * factorOf(factors, model)),
+    models: ofTray,
+    minutes: ofTray.map((model) => ordinary * factorOf(factors, model)),
     dryMinutes: dryMinutesOf(pass.step, dip.potId, roster),
   };
 }

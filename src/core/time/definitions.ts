@@ -21,8 +21,10 @@ export interface LogRow {
   /** Share of the model's surface, 0 to 1. */
   coverage: number;
   models: number;
-  /** Models at their factor: a leader counts as more than one. */
+  /** Models at their factor, times the effort: a leader counts as more than one. */
   weight: number;
+  /** How many easy whole coats a model counts as, whoever it is: half of one for fronts alone. */
+  effort: number;
   /** Hands-on, for all models together; where `open` is set, what the clock showed. */
   minutes: number;
   /** Why the minutes are not known, until the painter says what they were. */
@@ -55,7 +57,25 @@ export const minutesThatCount = ({
 /** A kind of step whose minutes are estimated: one technique on one part of one unit. Where there are ids, names do not matter. */
 export type StepKind = Pick<LogRow, 'unitId' | 'stepId' | 'commission' | 'unit' | 'part' | 'technique' | 'size' | 'coverage'>;
 
-/** Minutes for one model, and where they come from. */
+/** So many models of a step in one go. */
+export interface StretchAhead {
+  /** Models of the step that will have been painted before. */
+  done: number;
+  models: number;
+  /** The same models at their factor: a leader counts as more than one. */
+  weight: number;
+}
+
+/** What a plan needs to know of a step: minutes follow from the models done before (`learningCurve.ts`). */
+export interface StepCurve {
+  /** Minutes of an ordinary model in the middle of a batch. */
+  level: number;
+  slope: number;
+  /** How leaders differ from their factor in House rules, as a power of it. */
+  leaders: number;
+}
+
+/** Minutes for one model counted at its factor, and where they come from. */
 export interface StepEstimate {
   p10: number;
   p50: number;
@@ -70,21 +90,29 @@ export interface StepEstimate {
   why: string;
 }
 
-/** A piece of work to come: so many models of a step, counting a leader as more than one. */
-export interface WorkItem {
+/** A piece of work to come. */
+export interface WorkItem extends StretchAhead {
   kind: StepKind;
-  models: number;
+  /** How many easy whole coats a model of it counts as. */
+  effort: number;
 }
 
-/** What the log says about how long things take. Later models keep this interface. */
+/** A row that does not look like ordinary work. */
+export type Oddity = 'interrupted' | 'too short';
+
+/** What the log says about how long things take. */
 export interface TimeModel {
-  estimate: (kind: StepKind, models?: number) => StepEstimate;
+  curve: (kind: StepKind) => StepCurve;
+  /** Of sound work; with `orOdd` of a row as it comes, which may be an interrupted one. */
+  estimate: (kind: StepKind, stretch?: StretchAhead, orOdd?: boolean) => StepEstimate;
   /**
    * Total minutes of each group of work in each of `draws` draws from the joint posterior: a painter who is slow in one
    * group of a draw is slow in all of them. What a draw says of a step depends on the step and the seed alone, so work that is
    * added or done shifts nothing else.
    */
   simulate: (groups: readonly (readonly WorkItem[])[], draws: number, seed: number) => Steps<Float64Array[]>;
-  /** For every row given to the fit: does it look interrupted? */
-  interrupted: readonly boolean[];
+  /** What is odd about each row given to the fit; null where nothing is. */
+  odd: readonly (Oddity | null)[];
+  /** Models of a step in the log. */
+  modelsDone: (kind: StepKind) => number;
 }

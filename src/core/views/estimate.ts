@@ -24,6 +24,8 @@ export interface PassEstimate extends Pick<StepEstimate, 'p50' | 'p80' | 'normMi
   unitId: string;
   modelsLeft: number;
   modelsTotal: number;
+  /** Likely minutes of a model over the whole pass, as if from the start; `p50` is that of the models left. */
+  wholeP50: number;
   /** Likely minutes for all models of the pass, painted or not, leaders counted longer. */
   unitMinutes: number;
 }

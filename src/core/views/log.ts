@@ -1,13 +1,13 @@
 import type { BadCell } from '../formats/readTimeLog';
 import type { Technique } from '../scheme/definitions';
-import type { LogRow } from '../time/definitions';
+import type { LogRow, Oddity } from '../time/definitions';
 import type { StoredLogRow } from './stored';
 
 export const LOG_FILTERS = ['all', 'to judge'] as const;
-/** All rows, or those whose minutes are open, look interrupted, or were judged. */
+/** All rows, or those whose minutes are open, look odd, or were judged. */
 export type LogFilter = (typeof LOG_FILTERS)[number];
 
-export type ShownRow = StoredLogRow & { interrupted: boolean };
+export type ShownRow = StoredLogRow & { odd: Oddity | null };
 
 /** One page of the log, newest first. */
 export interface LogPage {

@@ -3,6 +3,8 @@ import type { Selection } from './selection';
 import type { Paint } from '../scheme/definitions';
 import type { HouseRules } from '../scheme/houseRules';
 import type { Roster, RosterUnit } from '../scheme/buildLine';
+import type { StepCurve } from '../time/definitions';
+import { modelMinutes } from '../time/learningCurve';
 
 /** Everything the Trays view computes from; plain data, as JSON carries it. */
 export interface TraysPicture {
@@ -14,8 +16,8 @@ export interface TraysPicture {
   choices: UnitChoice[];
   paints: Paint[];
   house: HouseRules;
-  /** Hands-on minutes of an ordinary model, by pass. */
-  passMinutes: [passKey: string, minutes: number][];
+  /** What the log says of each pass. */
+  passCurves: [passKey: string, curve: StepCurve][];
   /** Models painted already, by pass. */
   doneModels: [passKey: string, models: number[]][];
   isOnBench: boolean;
@@ -24,14 +26,14 @@ export interface TraysPicture {
 }
 
 /** The roster that lines are built from. */
-export function rosterFrom({ units, paints, house, passMinutes, doneModels }: TraysPicture): Roster {
-  const minutes = new Map(passMinutes);
+export function rosterFrom({ units, paints, house, passCurves, doneModels }: TraysPicture): Roster {
+  const curves = new Map(passCurves);
   const done = new Map(doneModels.map(([passKey, models]) => [passKey, new Set(models)]));
   return {
     units,
     paints: new Map(paints.map((paint) => [paint.id, paint])),
     house,
-    minutesOf: (_unit, pass) => minutes.get(pass.key)!,
+    minutesOf: (_unit, pass, stretch) => modelMinutes(curves.get(pass.key)!, stretch),
     doneModels: (passKey) => done.get(passKey)!,
   };
 }

@@ -85,6 +85,7 @@ export function earlierLog(now: Date, random: DemoRandom, newId: () => string): 
       stepId: null,
       ...pass,
       weight: pass.models,
+      effort: 1,
       open: null,
       minutes: Math.round(minutes * 10) / 10,
       setupMinutes: Math.round((1.5 + 3 * random.uniform()) * 10) / 10,

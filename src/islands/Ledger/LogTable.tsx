@@ -49,7 +49,7 @@ function LogLine({ row, onJudge }: { row: ShownRow; onJudge: (judgement: RowJudg
   const minutes = minutesThatCount(row);
   const isUnsure = row.verdict === 'unsure' && row.correctedMinutes === null;
   return (
-    <tr className={cx(row.verdict === 'left out' && styles.leftOut, isUnsure && (row.interrupted || row.open) && styles.flagged)}>
+    <tr className={cx(row.verdict === 'left out' && styles.leftOut, isUnsure && (row.odd || row.open) && styles.flagged)}>
       <td>{momentText(Date.parse(row.startedAt))}</td>
       <td>
         {factsOf(row.technique).label} on {row.unit}, {row.part.toLowerCase() || 'everything'}
@@ -74,7 +74,7 @@ function Verdict({ row, onJudge: judge }: { row: ShownRow; onJudge: (judgement: 
   const [isEditing, setEditing] = useState(false);
   const [minutes, setMinutes] = useState<number | null>(row.correctedMinutes ?? row.minutes);
   const { verdict, correctedMinutes } = row;
-  const isAsked = verdict === 'unsure' && correctedMinutes === null && (row.interrupted || row.open !== null);
+  const isAsked = verdict === 'unsure' && correctedMinutes === null && (row.odd !== null || row.open !== null);
   const [isOpen, setOpen] = useState(false);
   const onJudge = (judgement: RowJudgement) => {
     judge(judgement);
@@ -120,7 +120,7 @@ function Verdict({ row, onJudge: judge }: { row: ShownRow; onJudge: (judgement: 
         </Button>
       ) : (
         <>
-          {verdict === 'unsure' && row.interrupted && (
+          {verdict === 'unsure' && row.odd !== null && (
             <Button kind="quiet" onClick={() => onJudge({ verdict: 'counts', correctedMinutes })}>
               It counts
             </Button>
@@ -145,5 +145,5 @@ function Verdict({ row, onJudge: judge }: { row: ShownRow; onJudge: (judgement: 
 function Unsure({ row }: { row: ShownRow }) {
   if (row.open === 'gap') return <strong>a break?</strong>;
   if (row.open === 'late') return <strong>how long?</strong>;
-  return row.interrupted ? <strong>interrupted?</strong> : <>yes</>;
+  return row.odd === null ? <>yes</> : <strong>{row.odd}?</strong>;
 }

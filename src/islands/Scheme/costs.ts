@@ -21,9 +21,13 @@ export interface StepCost {
 }
 
 export function stepCost(unit: Unit, step: Step, part: Part | null, estimate: PassEstimates, house: HouseRules): StepCost {
-  const known = estimate.passes.find((pass) => stepOfKey(pass.passKey) === step.id);
+  const passes = estimate.passes.filter((pass) => stepOfKey(pass.passKey) === step.id);
+  const [known] = passes;
   // A step that was only just changed or lies above the standard is not in the estimate: the norm stands in until it is.
-  const perModel = (known ? known.p50 : normMinutes(step.technique, unit.size, step.coverage)) * effortOf({ part, half: null });
+  const ordinary = known
+    ? passes.reduce((sum, pass) => sum + pass.wholeP50, 0) / passes.length
+    : normMinutes(step.technique, unit.size, step.coverage);
+  const perModel = ordinary * effortOf({ part, half: null });
   const models = modelsForStep(unit, step);
   const factors = modelFactors(unit.scheme, house);
   const weight = models.reduce((sum, model) => sum + factorOf(factors, model), 0);

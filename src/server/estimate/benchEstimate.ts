@@ -3,8 +3,9 @@ import { doneModels } from '../../core/bench/foldMarks';
 import { approved } from '../../core/scheme/definitions';
 import { lineFigures, shareMinutes, type JobShare, type LineFigures } from '../../core/scheme/lineFigures';
 import { effortOf, passesOf } from '../../core/scheme/passes';
-import { factorOf, modelFactors } from '../../core/scheme/whoTakes';
+import type { StepCurve, StepKind, StretchAhead } from '../../core/time/definitions';
 import { safetyMinutes, standingOf, type DateOutlook } from '../../core/time/forecast';
+import { stretchMinutes } from '../../core/time/learningCurve';
 import type { CommissionEstimate, PassEstimate, PassEstimates, UnitEstimate, WorkFigures } from '../../core/views/estimate';
 import { wholeCommission, type Selection } from '../../core/views/selection';
 import { chosenUnits } from '../workshop/choice';
@@ -12,7 +13,7 @@ import type { Workshop, WorkUnit } from '../workshop/loadWorkshop';
 import { lineLeft } from '../workshop/builtLine';
 import { commissionDates } from '../workshop/commissionDates';
 import { datedLine } from '../workshop/datedLine';
-import { stepKindOf } from '../workshop/roster';
+import { workOf, type UnitWorkItem } from '../workshop/roster';
 import type { Stores } from '../stores';
 import { letOthersIn } from '../inSlices';
 import { DRAWS, passDraws, passFactors } from './passDraws';
@@ -122,26 +123,54 @@ interface UnitWork {
 
 function unitWork(workshop: Workshop, unit: WorkUnit): UnitWork {
   const { model, marks, house } = workshop;
-  const factors = modelFactors(unit.scheme, house);
+  const passDone = (passKey: string) => doneModels(marks.marks, passKey);
+  const left = byPass(workOf(unit, house, passDone));
+  const whole = byPass(workOf(unit, house, () => NOTHING));
   const passes = passesOf(unit, unit.standard, house).map((pass): PassEstimate => {
-    const kind = stepKindOf(unit, pass);
-    const weightOf = (models: number[]) => effortOf(pass) * models.reduce((sum, each) => sum + factorOf(factors, each), 0);
-    const done = doneModels(marks.marks, pass.key);
-    const left = pass.models.filter((each) => !done.has(each));
-    const { p50, p80, normMinutes, why } = model.estimate(kind);
+    const all = whole.get(pass.key)!;
+    const next = left.get(pass.key) ?? all;
+    const { p80, normMinutes, why } = model.estimate(all.kind, next);
+    const curve = model.curve(all.kind);
     return {
       passKey: pass.key,
       unitId: unit.id,
-      p50,
+      p50: next.minutes(curve) / next.weight,
       p80,
       normMinutes,
       why,
-      modelsLeft: left.length,
+      modelsLeft: left.get(pass.key)?.models ?? 0,
       modelsTotal: pass.models.length,
-      unitMinutes: p50 * weightOf(pass.models),
+      wholeP50: all.minutes(curve) / all.weight,
+      unitMinutes: all.minutes(curve) * effortOf(pass),
     };
   });
   return { id: unit.id, commissionId: unit.commissionId, passes, draws: new Float64Array(DRAWS) };
+}
+
+const NOTHING: ReadonlySet<number> = new Set();
+
+/** The stretches of a pass together. */
+interface PassWork extends StretchAhead {
+  kind: StepKind;
+  /** Likely, for models that count as easy whole coats. */
+  minutes: (curve: StepCurve) => number;
+}
+
+function byPass(items: readonly UnitWorkItem[]): Map<string, PassWork> {
+  const grouped = new Map<string, UnitWorkItem[]>();
+  for (const item of items) grouped.set(item.passKey, [...(grouped.get(item.passKey) ?? []), item]);
+  return new Map(
+    [...grouped].map(([key, own]) => [
+      key,
+      {
+        kind: own[0]!.kind,
+        done: own[0]!.done,
+        models: own.reduce((sum, item) => sum + item.models, 0),
+        weight: own.reduce((sum, item) => sum + item.weight, 0),
+        minutes: (curve: StepCurve) => own.reduce((sum, item) => sum + stretchMinutes(curve, item), 0),
+      },
+    ]),
+  );
 }
 
 /** What the passes of these units take, without any plan: quick enough to follow every edit of a scheme. */

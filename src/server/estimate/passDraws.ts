@@ -1,10 +1,10 @@
 import { doneModels } from '../../core/bench/foldMarks';
-import { effortOf, passesOf, type Pass } from '../../core/scheme/passes';
-import { factorOf, modelFactors } from '../../core/scheme/whoTakes';
+import { approved } from '../../core/scheme/definitions';
+import type { WorkItem } from '../../core/time/definitions';
 import { drawFactors } from '../../core/time/forecast';
 import { inSlices } from '../inSlices';
 import type { Workshop } from '../workshop/loadWorkshop';
-import { stepKindOf } from '../workshop/roster';
+import { workOf } from '../workshop/roster';
 
 /** Draws of the joint posterior: the safe figure of a total is then good to about two per cent. */
 export const DRAWS = 400;
@@ -25,26 +25,12 @@ export function passDraws(workshop: Workshop): Promise<ReadonlyMap<string, Float
 }
 
 async function drawPasses(workshop: Workshop): Promise<ReadonlyMap<string, Float64Array>> {
-  const open = workshop.units.flatMap((unit) => {
-    const factors = modelFactors(unit.scheme, workshop.house);
-    return passesOf(unit, unit.standard, workshop.house).flatMap((pass) => {
-      const models = weightLeft(workshop, pass, factors);
-      return models > 0 ? [{ key: pass.key, item: { kind: stepKindOf(unit, pass), models } }] : [];
-    });
-  });
-  const draws = await inSlices(
-    workshop.model.simulate(
-      open.map(({ item }) => [item]),
-      DRAWS,
-      DRAW_SEED,
-    ),
-  );
-  return new Map(open.map(({ key }, index) => [key, draws[index]!]));
-}
-
-function weightLeft({ marks }: Workshop, pass: Pass, factors: ReturnType<typeof modelFactors>): number {
-  const done = doneModels(marks.marks, pass.key);
-  return effortOf(pass) * pass.models.reduce((sum, model) => (done.has(model) ? sum : sum + factorOf(factors, model)), 0);
+  const byPass = new Map<string, WorkItem[]>();
+  for (const unit of workshop.units)
+    for (const item of workOf(approved(unit), workshop.house, (passKey) => doneModels(workshop.marks.marks, passKey)))
+      byPass.set(item.passKey, [...(byPass.get(item.passKey) ?? []), item]);
+  const draws = await inSlices(workshop.model.simulate([...byPass.values()], DRAWS, DRAW_SEED));
+  return new Map([...byPass.keys()].map((key, index) => [key, draws[index]!]));
 }
 
 /** The same as factors on what each pass takes in the middle draw. */

@@ -2,12 +2,9 @@ import { noMarks } from '../../core/bench/foldMarks';
 import type { StandardTotals } from '../../core/calendar/backPlan';
 import { lineSessions } from '../../core/calendar/lineSessions';
 import { carryOver } from '../../core/line/hand/carryOver';
-import { buildLineInSteps, type RosterUnit } from '../../core/scheme/buildLine';
+import { buildLineInSteps } from '../../core/scheme/buildLine';
 import { approved, STANDARDS, type Standard } from '../../core/scheme/definitions';
 import { lineFigures, shareMinutes } from '../../core/scheme/lineFigures';
-import { effortOf, passesOf } from '../../core/scheme/passes';
-import { factorOf, modelFactors } from '../../core/scheme/whoTakes';
-import type { WorkItem } from '../../core/time/definitions';
 import { safetyMinutes } from '../../core/time/forecast';
 import type { UnitAtStandard } from '../../core/views/intakeFigures';
 import { wholeCommission } from '../../core/views/selection';
@@ -15,7 +12,7 @@ import type { StoredCommission } from '../../core/views/stored';
 import { inSlices, letOthersIn } from '../inSlices';
 import type { Stores } from '../stores';
 import type { Workshop, WorkUnit } from '../workshop/loadWorkshop';
-import { rosterOf, stepKindOf } from '../workshop/roster';
+import { rosterOf, workOf } from '../workshop/roster';
 import { supposedOrder } from './plannedOrder';
 
 const DRAWS = 200;
@@ -44,7 +41,7 @@ export async function standardTotals(
     await letOthersIn();
     const sessions = own.length === 0 ? null : lineSessions(built.problem, workshop.house.sessions, now.getTime());
     const { total, byUnit } = lineFigures(built, own, sessions?.sessions ?? null);
-    const draws = await inSlices(workshop.model.simulate([its.flatMap((unit) => workOf(unit, workshop))], DRAWS, SEED));
+    const draws = await inSlices(workshop.model.simulate([its.flatMap((unit) => workOf(unit, workshop.house, () => new Set()))], DRAWS, SEED));
     const likely = shareMinutes(total);
     totals.push({ standard, handsOn: total.handsOn, likely, safe: likely + safetyMinutes(draws[0]!) });
     // Set-up and waiting are of the whole line: a unit bears them by the work that it is.
@@ -55,12 +52,4 @@ export async function standardTotals(
     }
   }
   return { totals, units: ofUnits };
-}
-
-function workOf(unit: RosterUnit, { house }: Workshop): WorkItem[] {
-  const factors = modelFactors(unit.scheme, house);
-  return passesOf(unit, unit.standard, house).map((pass) => ({
-    kind: stepKindOf(unit, pass),
-    models: effortOf(pass) * pass.models.reduce((sum, each) => sum + factorOf(factors, each), 0),
-  }));
 }

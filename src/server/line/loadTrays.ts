@@ -5,7 +5,7 @@ import type { TraysPicture } from '../../core/views/trays';
 import { figuresOf } from '../estimate/benchEstimate';
 import { chosenUnits, currentSelection } from '../workshop/choice';
 import { loadWorkshop } from '../workshop/loadWorkshop';
-import { rosterOf } from '../workshop/roster';
+import { rosterOf, stepKindOf } from '../workshop/roster';
 import type { Stores } from '../stores';
 import { unitChoices } from './loadLine';
 
@@ -14,7 +14,7 @@ export async function loadTrays(stores: Stores, now: Date): Promise<TraysPicture
   const workshop = await loadWorkshop(stores, now);
   const selection = await currentSelection(stores, workshop);
   const units = chosenUnits(workshop, selection);
-  const { minutesOf, doneModels, house, paints } = rosterOf(workshop, units);
+  const { doneModels, house, paints } = rosterOf(workshop, units);
   const passes = units.flatMap((unit) => passesOf(unit, unit.standard, house).map((pass) => ({ unit, pass })));
   const bench = await stores.workshop.bench();
   return {
@@ -24,7 +24,7 @@ export async function loadTrays(stores: Stores, now: Date): Promise<TraysPicture
     selection,
     choices: unitChoices(workshop),
     revisions: workshop.commissions.map((commission) => [commission.id, commission.revision]),
-    passMinutes: passes.map(({ unit, pass }) => [pass.key, minutesOf(unit, pass)]),
+    passCurves: passes.map(({ unit, pass }) => [pass.key, workshop.model.curve(stepKindOf(unit, pass))]),
     doneModels: passes.map(({ pass }) => [pass.key, [...doneModels(pass.key)]]),
     plannedMinutes: shareMinutes((await figuresOf(stores, workshop, { selection, units }, now)).total),
     isOnBench: bench !== null && selectionKey(bench.selection) === selectionKey(selection),

@@ -3,6 +3,7 @@ import { effortOf, passesOf } from '../../core/scheme/passes';
 import { TEST_MODEL } from '../../core/scheme/splitTrays';
 import { factorOf, modelFactors } from '../../core/scheme/whoTakes';
 import { minutesThatCount } from '../../core/time/definitions';
+import { stretchMinutes } from '../../core/time/learningCurve';
 import type { TestModelPicture, TestRound } from '../../core/views/testModel';
 import type { Stores } from '../stores';
 import type { Workshop, WorkUnit } from '../workshop/loadWorkshop';
@@ -34,6 +35,9 @@ function progressOf(unit: WorkUnit, rounds: readonly TestRound[], { marks, house
     stepsDone: passes.filter((pass) => doneModels(marks.marks, pass.key).has(TEST_MODEL)).length,
     stepsTotal: passes.length,
     minutesLogged: logged.length === 0 ? null : logged.reduce((sum, minutes) => sum + minutes, 0),
-    minutesExpected: passes.reduce((sum, pass) => sum + model.estimate(stepKindOf(unit, pass)).p50 * effortOf(pass) * factor, 0),
+    minutesExpected: passes.reduce(
+      (sum, pass) => sum + stretchMinutes(model.curve(stepKindOf(unit, pass)), { done: 0, models: 1, weight: factor }) * effortOf(pass),
+      0,
+    ),
   };
 }

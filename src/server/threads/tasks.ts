@@ -6,6 +6,7 @@ import { loadSets } from '../line/loadSets';
 import { readJson } from '../http/readJson';
 import { decodeText } from '../text/decodeText';
 import { importTimeLog } from '../timeLog/importTimeLog';
+import { learnSpreads } from '../timeLog/learnSpreads';
 import type { Stores } from '../stores';
 
 /** What takes long: each runs in a thread with a connection of its own, so that every page goes on answering. */
@@ -23,6 +24,7 @@ export const tasks = {
     const [{ legSheetDocument }, { toPdf }] = await Promise.all([import('../../print/legSheet'), import('../../print/pdf')]);
     return toPdf(legSheetDocument(await loadLegSheet(stores, input, now)));
   },
+  learnSpreads: (stores: Stores, _input: null, _now: Date) => learnSpreads(stores),
   lineSets: loadSets,
   sharing: loadSharing,
   priceTwins,

@@ -3,7 +3,7 @@ import { count, minutes, oneOf } from '../../core/formats/fields';
 import { writeTimeLog } from '../../core/formats/writeTimeLog';
 import type { Technique } from '../../core/scheme/definitions';
 import { factsOf } from '../../core/scheme/techniques';
-import { minutesThatCount, ROW_VERDICTS } from '../../core/time/definitions';
+import { minutesThatCount, ROW_VERDICTS, type Oddity } from '../../core/time/definitions';
 import { normMinutes } from '../../core/time/norms';
 import { LOG_FILTERS, type ClosedCommission, type LogPage, type LogPicture, type TechniquePace } from '../../core/views/log';
 import type { StoredLogRow } from '../../core/views/stored';
@@ -46,10 +46,10 @@ async function sumUp({ log, model }: Workshop): Promise<LogSummary> {
     rows: log.length,
     minutes: counting.reduce((sum, row) => sum + (minutesThatCount(row) ?? 0), 0),
     models: log.reduce((sum, row) => sum + row.models, 0),
-    toJudge: log.filter((row, index) => isToJudge(row, model.interrupted[index]!)).length,
+    toJudge: log.filter((row, index) => isToJudge(row, model.odd[index]!)).length,
   };
   await letOthersIn();
-  const techniques = techniquePaces(log.filter((row, index) => row.verdict !== 'left out' && !model.interrupted[index]));
+  const techniques = techniquePaces(log.filter((row, index) => row.verdict !== 'left out' && !model.odd[index]));
   await letOthersIn();
   return { totals, techniques, sums: commissionSums(counting) };
 }
@@ -60,7 +60,7 @@ export async function loadLogPage(stores: Stores, { page, filter }: InferType<ty
   const workshop = await loadWorkshop(stores, now);
   const { log, model } = workshop;
   const isShown = (row: StoredLogRow, index: number) =>
-    filter === 'all' || isToJudge(row, model.interrupted[index]!) || row.verdict !== 'unsure' || row.correctedMinutes !== null;
+    filter === 'all' || isToJudge(row, model.odd[index]!) || row.verdict !== 'unsure' || row.correctedMinutes !== null;
   return pageOf(
     stores,
     workshop,
@@ -70,8 +70,8 @@ export async function loadLogPage(stores: Stores, { page, filter }: InferType<ty
 }
 
 /** The painter's word is asked for: nobody knows its minutes, or it took much longer than usual. */
-const isToJudge = (row: StoredLogRow, interrupted: boolean): boolean =>
-  row.verdict === 'unsure' && row.correctedMinutes === null && (interrupted || row.open !== null);
+const isToJudge = (row: StoredLogRow, odd: Oddity | null): boolean =>
+  row.verdict === 'unsure' && row.correctedMinutes === null && (odd !== null || row.open !== null);
 
 /** A page of rows, given by their places in the log, the newest first. */
 async function pageOf(
@@ -85,7 +85,7 @@ async function pageOf(
   const rows = all
     .slice(Math.max(0, end - ROWS_ON_A_PAGE), Math.max(0, end))
     .reverse()
-    .map((place) => ({ ...log[place]!, interrupted: model.interrupted[place]! }));
+    .map((place) => ({ ...log[place]!, odd: model.odd[place]! }));
   return { rows: await withTodaysNames(stores, rows), page, pages: Math.max(1, Math.ceil(all.length / ROWS_ON_A_PAGE)) };
 }
 

@@ -5,7 +5,7 @@ import type { Paint } from '../../core/scheme/definitions';
 import type { HouseRules } from '../../core/scheme/houseRules';
 import { passesOf } from '../../core/scheme/passes';
 import type { TimeModel } from '../../core/time/definitions';
-import { fitTimeModelInSteps } from '../../core/time/hierarchicalModel';
+import { fitTimeModelInSteps } from '../../core/time/fitTimeModel';
 import type { StoredCommission, StoredLogRow, StoredUnit } from '../../core/views/stored';
 import { NotFoundError } from '../errors';
 import { inSlices, letOthersIn } from '../inSlices';
@@ -69,8 +69,31 @@ async function readWorkshop(stores: Stores, hour: Date): Promise<Workshop> {
       marks,
     ),
     log,
-    model: await inSlices(fitTimeModelInSteps(log, hour)),
+    model: await fitted(stores, log, hour),
   };
+}
+
+interface Fitted {
+  log: readonly StoredLogRow[];
+  hour: number;
+  learnedFrom: number;
+  model: TimeModel;
+}
+const fittedLast = new WeakMap<Stores, Fitted>();
+
+/** A log of so many rows is not fitted afresh for every row more: the fit goes on from the last one, and comes to the same but for rounding. */
+const GOES_ON_FROM = 1500;
+
+/** The same for as long as the log is. */
+async function fitted(stores: Stores, log: readonly StoredLogRow[], hour: Date): Promise<TimeModel> {
+  const learned = await stores.spreads.load();
+  const of = { log, hour: hour.getTime(), learnedFrom: learned?.rows ?? 0 };
+  const last = fittedLast.get(stores);
+  if (last?.log === of.log && last.hour === of.hour && last.learnedFrom === of.learnedFrom) return last.model;
+  const before = log.length >= GOES_ON_FROM ? last?.model : undefined;
+  const model = await inSlices(fitTimeModelInSteps(log, hour, learned?.spreads, before));
+  fittedLast.set(stores, { ...of, model });
+  return model;
 }
 
 const workUnit = (unit: StoredUnit, commission: StoredCommission): WorkUnit => ({

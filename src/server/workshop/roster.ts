@@ -1,8 +1,13 @@
 import { doneModels } from '../../core/bench/foldMarks';
 import type { Roster, RosterUnit } from '../../core/scheme/buildLine';
-import type { Pass } from '../../core/scheme/passes';
+import type { HouseRules } from '../../core/scheme/houseRules';
+import { effortOf, passesOf, type Pass } from '../../core/scheme/passes';
+import { passStretches } from '../../core/scheme/passStretches';
 import { withPots } from '../../core/scheme/pots';
-import type { StepKind } from '../../core/time/definitions';
+import { splitTrays } from '../../core/scheme/splitTrays';
+import { modelFactors } from '../../core/scheme/whoTakes';
+import type { StepKind, WorkItem } from '../../core/time/definitions';
+import { modelMinutes } from '../../core/time/learningCurve';
 import type { Workshop } from './loadWorkshop';
 
 /** The kind of step a pass is, as the time log tells it. */
@@ -17,6 +22,29 @@ export const stepKindOf = (unit: RosterUnit, pass: Pick<Pass, 'part' | 'step'>):
   coverage: pass.step.coverage,
 });
 
+/** All that is left of a unit for the standard paid for, in the stretches it will be painted in. */
+export function workOf(unit: RosterUnit, house: HouseRules, doneModels: (passKey: string) => ReadonlySet<number>): UnitWorkItem[] {
+  const stretches = passStretches(
+    passesOf(unit, unit.standard, house),
+    splitTrays(unit, house),
+    modelFactors(unit.scheme, house),
+    doneModels,
+  );
+  return stretches.map(({ pass, done, models, weight }) => ({
+    passKey: pass.key,
+    kind: stepKindOf(unit, pass),
+    done,
+    models,
+    weight,
+    effort: effortOf(pass),
+  }));
+}
+
+/** A piece of work, with the pass it is of. */
+export interface UnitWorkItem extends WorkItem {
+  passKey: string;
+}
+
 /** What a line over these units is built from, as things stand. */
 export const rosterOf = ({ paints, house, marks, model }: Workshop, units: RosterUnit[]): Roster => ({
   units,
@@ -25,6 +53,6 @@ export const rosterOf = ({ paints, house, marks, model }: Workshop, units: Roste
     units.map((unit) => unit.scheme),
   ),
   house,
-  minutesOf: (unit, pass) => model.estimate(stepKindOf(unit, pass)).p50,
+  minutesOf: (unit, pass, stretch) => modelMinutes(model.curve(stepKindOf(unit, pass)), stretch),
   doneModels: (passKey) => doneModels(marks.marks, passKey),
 });

@@ -7,7 +7,7 @@ import { SIZES, TECHNIQUES } from '../../../src/core/scheme/definitions';
 import { Random, seeds } from '../../support/random';
 
 const HEADER = TIME_LOG_COLUMNS.join(',');
-const GOOD = '2026-11-23T19:00:00+01:00,Coast,Keepers,Coat,basecoat,foot,0.25,10,12.5,2,fine,11.2,row-1,counts,14,c1,u1,s1';
+const GOOD = '2026-11-23T19:00:00+01:00,Coast,Keepers,Coat,basecoat,foot,0.25,10,12.5,2,fine,11.2,row-1,counts,14,c1,u1,s1,1';
 const csv = (...lines: string[]) => [HEADER, ...lines].join('\r\n');
 /** The good line with one column changed. */
 const withValue = (column: (typeof TIME_LOG_COLUMNS)[number], value: string) => {
@@ -33,6 +33,7 @@ describe('the time log as CSV', () => {
           coverage: 0.25,
           models: 10,
           weight: 11.2,
+          effort: 1,
           minutes: 14,
           correctedMinutes: 12.5,
           open: null,
@@ -122,7 +123,7 @@ describe('the time log as CSV', () => {
 
   it('refuses rows with too few or too many fields, and quotes that do not match', () => {
     expect(readTimeLog(csv('a,b,c')).bad[0]).to.include({ line: 2, column: 'row' });
-    expect(readTimeLog(csv(`${GOOD},more`)).bad[0]!.message).to.equal('has 19 fields: give 18, as the header does');
+    expect(readTimeLog(csv(`${GOOD},more`)).bad[0]!.message).to.equal('has 20 fields: give 19, as the header does');
     expect(readTimeLog(csv(withValue('note', '"open'))).bad[0]!.message).to.match(/quotes do not match/);
   });
 
@@ -157,6 +158,7 @@ describe('the time log as CSV', () => {
         coverage: random.whole(0, 100) / 100,
         models: random.whole(1, 30),
         weight: random.whole(1, 60),
+        effort: random.pick([1, 0.5, 1.25]),
         minutes: random.whole(1, 9000) / 100,
         correctedMinutes: random.chance(0.8) ? null : random.whole(1, 9000) / 100,
         open: null,

@@ -1,103 +1,102 @@
 import { expect } from 'chai';
 import { allAtOnce } from '../../../src/core/steps';
-import type { JudgedRow, StepKind } from '../../../src/core/time/definitions';
-import type { TimeModel } from '../../../src/core/time/definitions';
-import { fitTimeModel } from '../../../src/core/time/hierarchicalModel';
+import type { JudgedRow, StepKind, StretchAhead, TimeModel } from '../../../src/core/time/definitions';
+import { fitTimeModel, fitTimeModelInSteps } from '../../../src/core/time/fitTimeModel';
+import { stretchMinutes } from '../../../src/core/time/learningCurve';
 import { normMinutes } from '../../../src/core/time/norms';
 import { quantile } from '../../../src/core/time/quantile';
-import { Random } from '../../support/random';
+import { PRIOR_SPREADS } from '../../../src/core/time/spreads';
+import { Random, seeds } from '../../support/random';
+import { ahead, coat, logged, TONIGHT } from '../../support/time';
 
-const NOW = new Date('2026-11-23T12:00:00Z');
-const kind: StepKind = {
-  unitId: null,
-  stepId: null,
-  commission: 'Coast',
-  unit: 'Keepers',
-  part: 'Coat',
-  technique: 'basecoat',
-  size: 'foot',
-  coverage: 0.25,
-};
-const norm = normMinutes(kind.technique, kind.size, kind.coverage);
-
-/** A row that took `pace` times the norm. */
-const row = (pace: number, more: Partial<JudgedRow> = {}): JudgedRow => {
-  const of = { commissionId: null, ...kind, models: 10, weight: more.models ?? 10, ...more };
-  return {
-    startedAt: '2026-11-20T19:00:00Z',
-    setupMinutes: null,
-    note: '',
-    verdict: 'unsure',
-    correctedMinutes: null,
-    open: null,
-    minutes: pace * of.weight * normMinutes(of.technique, of.size, of.coverage),
-    ...of,
-    ...more,
-  };
-};
-const p50 = (rows: JudgedRow[], of: StepKind = kind) =>
-  fitTimeModel(rows, NOW).estimate(of).p50 / normMinutes(of.technique, of.size, of.coverage);
-
+const norm = normMinutes(coat.technique, coat.size, coat.coverage);
+const ratio = (model: TimeModel, of: StepKind = coat, stretch?: StretchAhead) =>
+  model.estimate(of, stretch).p50 / normMinutes(of.technique, of.size, of.coverage);
+const p50 = (rows: JudgedRow[], of?: StepKind, stretch?: StretchAhead) => ratio(fitTimeModel(rows, TONIGHT), of, stretch);
 const simulate = (model: TimeModel, ...given: Parameters<TimeModel['simulate']>) => allAtOnce(model.simulate(...given));
+
+/** Rows of so many other steps that took about as long as the norm says. */
+const others = (count: number, seed = 3): JudgedRow[] => {
+  const random = new Random(seed);
+  return Array.from({ length: count }, (_, index) =>
+    logged(0.9 + 0.2 * random.uniform(), { unit: `Unit ${index % 5}`, part: `Part ${index}` }),
+  );
+};
 
 describe('the time model', () => {
   it('starts from the norm with a wide interval when nothing is logged', () => {
-    const estimate = fitTimeModel([], NOW).estimate(kind);
-    expect(estimate.p50).to.be.closeTo(norm, 1e-9);
-    expect(estimate.p90 / estimate.p10).to.be.greaterThan(3);
+    const estimate = fitTimeModel([], TONIGHT).estimate(coat, ahead(0, 12));
+    expect(estimate.p50).to.be.closeTo(norm, 0.03 * norm);
+    expect(estimate.p90 / estimate.p10).to.be.greaterThan(2.8);
     expect(estimate.why).to.match(/Nothing logged yet/);
-    expect([estimate.p10, estimate.p50, estimate.p80, estimate.p90]).to.deep.equal(
-      [estimate.p10, estimate.p50, estimate.p80, estimate.p90].sort((a, b) => a - b),
-    );
+    const figures = [estimate.p10, estimate.p50, estimate.p80, estimate.p90];
+    expect(figures).to.deep.equal(figures.toSorted((a, b) => a - b));
   });
 
   it('carries experience of the technique elsewhere over, shrunk by how little there is', () => {
     const elsewhere = { commission: 'Fair', unit: 'Menders', part: 'Apron' };
-    const one = p50([row(1.6, elsewhere)]);
-    const many = p50(Array.from({ length: 12 }, (_, index) => row(1.6, { ...elsewhere, part: `Part ${index}` })));
+    const one = p50([logged(1.6, elsewhere)]);
+    const many = p50(Array.from({ length: 12 }, (_, index) => logged(1.6, { ...elsewhere, part: `Part ${index}` })));
     expect(one).to.be.within(1.05, many);
-    expect(many).to.be.within(1.25, 1.6);
+    expect(many).to.be.within(1.25, 1.75);
   });
 
   it('carries less over to another technique than to the same', () => {
-    const rows = Array.from({ length: 6 }, (_, index) => row(1.6, { unit: `Unit ${index}` }));
-    const other = p50(rows, { ...kind, technique: 'edge', coverage: 0.05 });
-    expect(other).to.be.within(1.05, p50(rows));
+    const rows = Array.from({ length: 6 }, (_, index) => logged(1.6, { unit: `Unit ${index}` }));
+    expect(p50(rows, { ...coat, technique: 'edge', coverage: 0.05 })).to.be.within(1.05, p50(rows));
   });
 
   it('lets what is logged here dominate soon, but one test model not erase the rest', () => {
-    const rest = Array.from({ length: 30 }, (_, index) => row(1, { unit: `Unit ${index % 5}`, part: `Part ${index}` }));
-    const tested = p50([...rest, row(2, { models: 1 })]);
-    const practised = p50([...rest, row(2, { models: 1 }), row(2), row(2), row(2)]);
-    expect(tested).to.be.within(1.05, 1.6);
-    expect(practised).to.be.within(1.65, 2.05);
-  });
-
-  it('is not wrecked by an interrupted stretch, and marks it', () => {
-    const steady = Array.from({ length: 8 }, () => row(1));
-    const model = fitTimeModel([...steady, row(3.5)], NOW);
-    expect(model.estimate(kind).p50 / norm).to.be.within(0.95, 1.15);
-    expect(model.interrupted).to.deep.equal([...steady.map(() => false), true]);
+    const here = logged(2, { models: 1, startedAt: '2026-11-18T19:00:00Z' });
+    const again = [19, 20, 21].map((day) => logged(2, { startedAt: `2026-11-${day}T19:00:00Z` }));
+    expect(p50([...others(30), here], coat, ahead(1, 10))).to.be.within(0.95, 1.6);
+    expect(p50([...others(30), here, ...again], coat, ahead(31, 10))).to.be.within(1.5, 2.05);
   });
 
   it('takes a marked row in full, or not at all, when the painter says so', () => {
-    const steady = Array.from({ length: 4 }, () => row(1));
-    const by = (verdict: JudgedRow['verdict']) => p50([...steady, row(3.5, { verdict })]);
-    expect(by('left out')).to.be.closeTo(p50(steady), 1e-9);
+    const steady = [1, 2, 3, 4].map((day) => logged(1, { startedAt: `2026-11-0${day}T19:00:00Z` }));
+    const by = (verdict: JudgedRow['verdict']) => p50([...steady, logged(3.5, { verdict })], coat, ahead(50, 10));
+    expect(by('left out')).to.be.closeTo(p50(steady, coat, ahead(50, 10)), 1e-3);
     expect(by('counts')).to.be.greaterThan(by('unsure') * 1.05);
   });
 
+  it('is not wrecked by an interrupted stretch, and marks it', () => {
+    const steady = seeds(8).map((day) => logged(1, { startedAt: `2026-11-0${day}T19:00:00Z` }));
+    const model = fitTimeModel([...steady, logged(3.5)], TONIGHT);
+    const calm = fitTimeModel([...steady, logged(1)], TONIGHT);
+    expect(ratio(model, coat, ahead(90, 10)) / ratio(calm, coat, ahead(90, 10))).to.be.within(0.95, 1.1);
+    expect(model.odd).to.deep.equal([...steady.map(() => null), 'interrupted']);
+    expect(calm.odd.every((each) => each === null)).to.equal(true);
+  });
+
+  for (const [minutes, oddity] of [
+    [0.1, 'too short'],
+    [500, 'interrupted'],
+  ] as const) {
+    it(`is moved by no more than a few per cent by ${minutes} minutes on one model, until it is vouched for`, () => {
+      const kinds = [coat, { ...coat, part: 'Boots' }, { ...coat, unit: 'Cutters', technique: 'edge', coverage: 0.05 }] as const;
+      const stretch = ahead(20, 10);
+      for (const rows of [others(20), [...others(20), logged(1, { startedAt: '2026-11-02T19:00:00Z' })]]) {
+        const before = fitTimeModel(rows, TONIGHT);
+        const after = fitTimeModel([...rows, logged(1, { models: 1, minutes })], TONIGHT);
+        for (const kind of kinds) expect(ratio(after, kind, stretch) / ratio(before, kind, stretch)).to.be.within(0.96, 1.04);
+        expect(after.odd.at(-1)).to.equal(oddity);
+        const vouched = fitTimeModel([...rows, logged(1, { models: 1, minutes, verdict: 'counts' })], TONIGHT);
+        expect(Math.abs(Math.log(ratio(vouched, coat, stretch) / ratio(before, coat, stretch)))).to.be.greaterThan(0.1);
+      }
+    });
+  }
+
   it('believes old rows less than new ones', () => {
     const old = { startedAt: '2024-01-01T19:00:00Z' };
-    expect(p50([row(2, old), row(1)])).to.be.lessThan(p50([row(1, old), row(2)]));
+    const ofOther = { ...coat, part: 'Boots' };
+    expect(p50([logged(2, old), logged(1)], ofOther)).to.be.lessThan(p50([logged(1, old), logged(2)], ofOther));
   });
 
   it('narrows with every row', () => {
     const width = (count: number) => {
-      const { p90, p10 } = fitTimeModel(
-        Array.from({ length: count }, () => row(1)),
-        NOW,
-      ).estimate(kind);
+      const rows = seeds(count).map((day) => logged(1, { startedAt: `2026-11-0${day}T19:00:00Z` }));
+      const { p90, p10 } = fitTimeModel(rows, TONIGHT).estimate(coat);
       return Math.log(p90 / p10);
     };
     expect(width(3)).to.be.lessThan(width(1));
@@ -105,146 +104,173 @@ describe('the time model', () => {
   });
 
   it('says where an estimate comes from', () => {
-    const { why } = fitTimeModel([row(0.8), row(0.8, { unit: 'Cutters' })], NOW).estimate(kind);
+    const { why } = fitTimeModel([logged(0.8), logged(0.8, { unit: 'Cutters' })], TONIGHT).estimate(coat, ahead(10, 10));
     expect(why).to.match(/^10 models of this step logged, 20 of this technique: \d+ % faster than the norm\.$/);
   });
 
-  it('recovers a painter simulated with known pace, within its own interval', () => {
-    const random = new Random(4);
-    const rows = Array.from({ length: 200 }, (_, index) =>
-      row(1.3 * Math.exp(0.15 * (random.uniform() + random.uniform() + random.uniform() - 1.5) * 2), {
-        part: `Part ${index % 12}`,
-        unit: `Unit ${index % 4}`,
+  it('says the same whatever order the rows come in', () => {
+    const random = new Random(8);
+    const rows = Array.from({ length: 40 }, (_, index) =>
+      logged(0.6 + random.uniform(), {
+        part: `Part ${index % 6}`,
+        unit: `Unit ${index % 3}`,
+        models: random.whole(1, 12),
+        startedAt: new Date(TONIGHT.getTime() - (60 - index) * 86_400_000).toISOString(),
       }),
     );
-    expect(p50(rows)).to.be.within(1.2, 1.4);
+    const kinds = rows.slice(0, 8);
+    const before = kinds.map((kind) => ratio(fitTimeModel(rows, TONIGHT), kind));
+    for (let turn = 0; turn < 3; turn++) {
+      const shuffled = random.shuffle(rows);
+      expect(kinds.map((kind) => ratio(fitTimeModel(shuffled, TONIGHT), kind))).to.deep.equal(before);
+    }
+  });
+
+  it('moves nothing but its certainty when a stretch takes exactly what was predicted', () => {
+    const random = new Random(4);
+    const rows = others(40, 6).map((row) => ({ ...row, minutes: row.minutes * (0.8 + 0.4 * random.uniform()) }));
+    const stretch = ahead(0, 8);
+    const before = fitTimeModel(rows, TONIGHT);
+    const predicted = stretchMinutes(before.curve(coat), stretch);
+    const after = fitTimeModel([...rows, logged(1, { models: 8, minutes: predicted, startedAt: '2026-11-23T11:00:00Z' })], TONIGHT);
+    for (const kind of [coat, { ...coat, part: 'Boots' }, rows[3]!])
+      expect(ratio(after, kind, ahead(8, 8)) / ratio(before, kind, ahead(8, 8))).to.be.closeTo(1, 2e-3);
+    const width = (model: TimeModel) => Math.log(model.estimate(coat, ahead(8, 8)).p90 / model.estimate(coat, ahead(8, 8)).p10);
+    expect(width(after)).to.be.lessThan(width(before) * 0.95);
+  });
+
+  it('goes on from a fit before and comes to the same', () => {
+    const random = new Random(12);
+    const rows = Array.from({ length: 120 }, (_, index) =>
+      logged(Math.exp(0.5 * random.uniform() - 0.25) * (random.chance(0.05) ? 3 : 1), {
+        part: `Part ${index % 9}`,
+        unit: `Unit ${index % 4}`,
+        models: random.whole(1, 12),
+        startedAt: new Date(TONIGHT.getTime() - (200 - index) * 86_400_000).toISOString(),
+      }),
+    );
+    let going = fitTimeModel(rows.slice(0, 100), TONIGHT);
+    for (let count = 101; count <= rows.length; count++) {
+      going = allAtOnce(fitTimeModelInSteps(rows.slice(0, count), TONIGHT, PRIOR_SPREADS, going));
+      const afresh = fitTimeModel(rows.slice(0, count), TONIGHT);
+      for (const kind of [rows[0]!, rows[count - 1]!, coat]) {
+        const [a, b] = [going.estimate(kind), afresh.estimate(kind)];
+        for (const of of ['p10', 'p50', 'p90'] as const) expect(a[of] / b[of]).to.be.closeTo(1, 2e-3);
+      }
+    }
+  });
+});
+
+describe('repetition', () => {
+  /** Stretches of ten models, each taking what a curve says. */
+  const stretches = (count: number, saved: number, of: Partial<JudgedRow> = {}) =>
+    Array.from({ length: count }, (_, index) => {
+      let minutes = 0;
+      for (let nth = index * 10 + 1; nth <= index * 10 + 10; nth++) minutes += 1.5 * norm * nth ** Math.log2(1 - saved);
+      return logged(1, { minutes, startedAt: `2026-11-${10 + index}T19:00:00Z`, ...of });
+    });
+  const practised = (saved: number) =>
+    seeds(10).flatMap((unit) => stretches(4, saved, { unit: `Unit ${unit}` }));
+
+  it('makes the models to come faster than those logged', () => {
+    const model = fitTimeModel(stretches(1, 0.12), TONIGHT);
+    expect(ratio(model, coat, ahead(10, 20))).to.be.lessThan(ratio(model, coat, ahead(0, 10)) * 0.9);
+  });
+
+  it('learns how much a painter saves at each doubling, and carries it over to a new step', () => {
+    const slope = (saved: number) => fitTimeModel(practised(saved), TONIGHT).curve({ ...coat, part: 'Never painted' }).slope;
+    expect(slope(0.2)).to.be.greaterThan(slope(0.12));
+    expect(slope(0.12)).to.be.within(0.13, 0.23);
+    expect(slope(0)).to.be.lessThan(0.07);
+  });
+
+  it('counts models whose minutes nobody knows as practice', () => {
+    const known = stretches(2, 0.12);
+    const model = fitTimeModel([{ ...known[0]!, open: 'late' }, known[1]!], TONIGHT);
+    expect(model.modelsDone(coat)).to.equal(20);
   });
 });
 
 describe('a log tied to ids', () => {
   const ids = { commissionId: 'c1', unitId: 'u1', stepId: 's1' };
-  const tied = { ...kind, unitId: 'u1', stepId: 's1' };
+  const tied = { ...coat, unitId: 'u1', stepId: 's1' };
 
   it('keeps its experience over any renaming and another size', () => {
-    const rows = [row(1.6, ids), row(1.6, ids)];
-    const before = fitTimeModel(rows, NOW).estimate(tied);
-    const renamed = fitTimeModel(rows, NOW).estimate({ ...tied, commission: 'Other', unit: 'Others', part: 'Cloak' });
-    expect(renamed).to.deep.equal(before);
-    expect(fitTimeModel(rows, NOW).estimate({ ...tied, size: 'heavy' }).modelsHere).to.equal(20);
+    const model = fitTimeModel([logged(1.6, ids), logged(1.6, { ...ids, startedAt: '2026-11-21T19:00:00Z' })], TONIGHT);
+    expect(model.estimate({ ...tied, commission: 'Other', unit: 'Others', part: 'Cloak' })).to.deep.equal(model.estimate(tied));
+    expect(model.estimate({ ...tied, size: 'heavy' }).modelsHere).to.equal(20);
   });
 
   it('shares nothing between two commissions of one name', () => {
-    const rows = [row(3, ids), row(3, ids), row(3, ids)];
+    const model = fitTimeModel(
+      [1, 2, 3].map((day) => logged(3, { ...ids, startedAt: `2026-11-0${day}T19:00:00Z`, verdict: 'counts' })),
+      TONIGHT,
+    );
     const twin = { ...tied, unitId: 'u2', stepId: 's2' };
-    expect(fitTimeModel(rows, NOW).estimate(twin).modelsHere).to.equal(0);
-    expect(fitTimeModel(rows, NOW).estimate(twin).p50).to.be.lessThan(fitTimeModel(rows, NOW).estimate(tied).p50);
+    expect(model.estimate(twin).modelsHere).to.equal(0);
+    expect(ratio(model, twin)).to.be.lessThan(ratio(model, tied));
   });
 
-  it('weighs leaders by their factor: a unit all of leaders is not counted twice', () => {
-    const ordinary = fitTimeModel([row(1)], NOW).estimate(kind).p50;
-    const leaders = fitTimeModel([row(1, { models: 10, weight: 16 })], NOW).estimate(kind).p50;
-    expect(leaders).to.be.closeTo(ordinary, 1e-9);
+  it('weighs leaders by their factor, and learns when they take longer still', () => {
+    const batch = seeds(6).map((unit) => logged(1, { unit: `Unit ${unit}` }));
+    const leaders = (pace: number) => seeds(6).map((unit) => logged(pace, { unit: `Unit ${unit}`, part: 'Face', models: 2, weight: 3.2 }));
+    const learned = (pace: number) => fitTimeModel([...batch, ...leaders(pace)], TONIGHT).curve(coat).leaders;
+    expect(learned(1.5)).to.be.greaterThan(learned(1) + 0.1);
+    const alone = { done: 5, models: 1, weight: 1.6 };
+    const of = (pace: number) => stretchMinutes(fitTimeModel([...batch, ...leaders(pace)], TONIGHT).curve(coat), alone);
+    expect(of(1.5)).to.be.greaterThan(of(1) * 1.1);
   });
 
   it('uses no minutes that nobody knows, and those that the painter corrected', () => {
-    const steady = [row(1), row(1)];
-    expect(p50([...steady, row(0.01, { open: 'late' })])).to.be.closeTo(p50(steady), 1e-12);
-    const corrected = row(0.01, { open: 'late', correctedMinutes: 2 * 10 * norm });
-    expect(p50([...steady, corrected])).to.be.closeTo(p50([...steady, row(2, { verdict: 'counts' })]), 1e-12);
-  });
-
-  it('fits a unit as if all effects stood in one system of equations', () => {
-    const random = new Random(9);
-    const rows = Array.from({ length: 60 }, (_, index) =>
-      row(Math.exp(random.uniform() - 0.5), {
-        unit: `Unit ${index % 5}`,
-        part: `Part ${index % 7}`,
-        technique: random.pick(['basecoat', 'edge', 'wash'] as const),
-        size: random.pick(['foot', 'heavy'] as const),
-        verdict: 'counts',
-      }),
-    );
-    const model = fitTimeModel(rows, NOW);
-    for (const each of rows.slice(0, 12))
-      expect(Math.log(model.estimate(each).p50)).to.be.closeTo(Math.log(denseEstimate(rows, each)), 1e-9);
+    const steady = [logged(1), logged(1, { part: 'Boots' })];
+    const open = logged(0.01, { open: 'late', part: 'Hood' });
+    expect(p50([...steady, open])).to.be.closeTo(p50(steady), 1e-12);
+    const corrected = { ...open, correctedMinutes: 2 * 10 * norm };
+    expect(p50([...steady, corrected])).to.be.closeTo(p50([...steady, logged(2, { part: 'Hood', verdict: 'counts' })]), 1e-6);
   });
 });
 
-/** The same posterior by brute force: pace, techniques, sizes, units and steps in one dense system, all rows trusted. */
-function denseEstimate(rows: readonly JudgedRow[], of: JudgedRow): number {
-  const spreads = { pace: 0.35, technique: 0.25, size: 0.15, unit: 0.15, step: 0.25 };
-  const keysOf = (each: JudgedRow) => [
-    'pace',
-    `technique ${each.technique}`,
-    `size ${each.size}`,
-    `unit ${each.unit}`,
-    `step ${each.unit} ${each.part} ${each.technique} ${each.size}`,
-  ];
-  const keys = [...new Set(rows.flatMap(keysOf))];
-  const at = new Map(keys.map((key, index) => [key, index]));
-  const matrix = keys.map((key, i) => keys.map((_, j) => (i === j ? 1 / spreads[key.split(' ')[0] as keyof typeof spreads] ** 2 : 0)));
-  const right = keys.map(() => 0);
-  for (const each of rows) {
-    const months = (NOW.getTime() - Date.parse(each.startedAt)) / 86_400_000 / 30;
-    const variance = 0.15 ** 2 + 0.35 ** 2 / each.models + 0.01 * months;
-    const logRatio = Math.log(each.minutes / each.weight / normMinutes(each.technique, each.size, each.coverage));
-    for (const a of keysOf(each)) {
-      right[at.get(a)!]! += logRatio / variance;
-      for (const b of keysOf(each)) matrix[at.get(a)!]![at.get(b)!]! += 1 / variance;
-    }
-  }
-  const solution = solve(matrix, right);
-  return normMinutes(of.technique, of.size, of.coverage) * Math.exp(keysOf(of).reduce((sum, key) => sum + solution[at.get(key)!]!, 0));
-}
-
-/** Gauss-Jordan elimination. */
-function solve(matrix: number[][], right: number[]): number[] {
-  const rows = matrix.map((row_, index) => [...row_, right[index]!]);
-  for (let pivot = 0; pivot < rows.length; pivot++) {
-    for (let other = 0; other < rows.length; other++) {
-      if (other === pivot) continue;
-      const factor = rows[other]![pivot]! / rows[pivot]![pivot]!;
-      for (let column = pivot; column <= rows.length; column++) rows[other]![column]! -= factor * rows[pivot]![column]!;
-    }
-  }
-  return rows.map((row_, index) => row_[rows.length]! / row_[index]!);
-}
-
 describe('simulating totals', () => {
-  const work = (units: number) => Array.from({ length: units }, (_, index) => ({ kind: { ...kind, unit: `Unit ${index}` }, models: 10 }));
+  const work = (units: number) =>
+    Array.from({ length: units }, (_, index) => ({ kind: { ...coat, unit: `Unit ${index}` }, effort: 1, ...ahead(0, 10) }));
   const spread = (values: Float64Array) => Math.log(quantile(values.slice().sort(), 0.9) / quantile(values.slice().sort(), 0.1));
 
   it('gives the same draws for the same seed', () => {
-    const model = fitTimeModel([row(1)], NOW);
+    const model = fitTimeModel([logged(1)], TONIGHT);
     expect(simulate(model, [work(2)], 50, 9)).to.deep.equal(simulate(model, [work(2)], 50, 9));
   });
 
+  it('spreads as the estimate of the same stretch says', () => {
+    const model = fitTimeModel(others(30), TONIGHT);
+    const [totals] = simulate(model, [[{ kind: coat, effort: 1, ...ahead(3, 7) }]], 4000, 2) as [Float64Array];
+    const estimate = model.estimate(coat, ahead(3, 7));
+    const sorted = totals.slice().sort();
+    expect(quantile(sorted, 0.5)).to.be.closeTo(7 * estimate.p50, 0.03 * 7 * estimate.p50);
+    expect(quantile(sorted, 0.9)).to.be.closeTo(7 * estimate.p90, 0.05 * 7 * estimate.p90);
+    expect(quantile(sorted, 0.1)).to.be.closeTo(7 * estimate.p10, 0.05 * 7 * estimate.p10);
+  });
+
   it('does not average out what all steps share', () => {
-    const model = fitTimeModel([], NOW);
-    const [few, many] = simulate(model, [work(1), work(40)], 2000, 3) as [Float64Array, Float64Array];
+    const [few, many] = simulate(fitTimeModel([], TONIGHT), [work(1), work(40)], 2000, 3) as [Float64Array, Float64Array];
     expect(spread(many)).to.be.lessThan(spread(few));
     expect(spread(many)).to.be.greaterThan(0.5);
   });
 
   it('slows all groups of a draw down together', () => {
-    const [a, b] = simulate(
-      fitTimeModel([], NOW),
-      [work(5), work(5).map((item) => ({ ...item, kind: { ...item.kind, commission: 'Square' } }))],
-      1500,
-      5,
-    ) as [Float64Array, Float64Array];
+    const elsewhere = work(5).map((item) => ({ ...item, kind: { ...item.kind, commission: 'Square' } }));
+    const [a, b] = simulate(fitTimeModel([], TONIGHT), [work(5), elsewhere], 1500, 5) as [Float64Array, Float64Array];
     expect(correlation(a, b)).to.be.greaterThan(0.5);
   });
 
   it('says the same of a step whatever other work is there', () => {
-    const model = fitTimeModel([row(1)], NOW);
+    const model = fitTimeModel([logged(1)], TONIGHT);
     const [alone] = simulate(model, [work(1)], 50, 9);
     const [, among] = simulate(model, [work(4).slice(1), work(1)], 50, 9);
     expect(among).to.deep.equal(alone);
   });
 
   it('has nothing left for no work', () => {
-    expect([...simulate(fitTimeModel([], NOW), [[]], 3, 1)[0]!]).to.deep.equal([0, 0, 0]);
+    expect([...simulate(fitTimeModel([], TONIGHT), [[]], 3, 1)[0]!]).to.deep.equal([0, 0, 0]);
   });
 });
 

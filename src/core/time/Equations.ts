@@ -1,0 +1,427 @@
+import { cholesky, inverseOf, times } from './cholesky';
+import { EFFECTS, LEADERS } from './effects';
+import type { PreparedLog } from './observations';
+import { priorPrecision } from './priorPrecision';
+import type { Spreads } from './spreads';
+
+/** Effects of a step of its own: how long it takes, and its learning slope; they multiply (1, slope term) of a row. */
+const OWN = 2;
+
+/** A step once its own effects are eliminated, as others may see it. */
+export interface StepBlock {
+  /** Shared effects its rows touch; the unit's own stands behind them. */
+  keys: Int32Array;
+  /** Covariance of its own two effects, given all others: aa, ab, bb. */
+  own: Float64Array;
+  /** How they follow the others: OWN x (keys + 1), row-major. */
+  follows: Float64Array;
+}
+
+/** A unit once its own effect is eliminated. */
+export interface UnitBlock {
+  keys: Int32Array;
+  precision: number;
+  follows: Float64Array;
+}
+
+/** Lists of numbers of different lengths, one behind the other. */
+class Lists {
+  readonly start: Int32Array;
+  readonly values: Int32Array;
+  constructor(lists: readonly (readonly number[])[]) {
+    this.start = new Int32Array(lists.length + 1);
+    for (let index = 0; index < lists.length; index++) this.start[index + 1] = this.start[index]! + lists[index]!.length;
+    this.values = new Int32Array(this.start[lists.length]!);
+    for (let index = 0; index < lists.length; index++) this.values.set(lists[index]!, this.start[index]);
+  }
+  length(index: number): number {
+    return this.start[index + 1]! - this.start[index]!;
+  }
+  at(index: number): Int32Array {
+    return this.values.subarray(this.start[index], this.start[index + 1]);
+  }
+}
+
+/** Where small square matrices stand, one behind the other. */
+function squares(count: number, sizeOf: (index: number) => number): Int32Array {
+  const start = new Int32Array(count + 1);
+  for (let index = 0; index < count; index++) start[index + 1] = start[index]! + sizeOf(index) ** 2;
+  return start;
+}
+
+/**
+ * The normal equations of all effects. A step's own effects touch its rows only and a unit's its steps only: they are
+ * eliminated one after the other, so that time is proportional to the rows, and exactly, so that the posterior is that of
+ * one large system. All numbers stand in long typed arrays, as a fit of a long log goes through them dozens of times.
+ */
+export class Equations {
+  mean: Float64Array = new Float64Array(EFFECTS);
+  covariance: Float64Array = new Float64Array(EFFECTS * EFFECTS);
+  /** Means of the units' own effects, and of the steps' two. */
+  readonly unitMeans: Float64Array;
+  readonly ownMeans: Float64Array;
+  private readonly stepCount: number;
+  private readonly unitCount: number;
+  /** Shared effects of steps and units, and where those of a step stand in its unit (the unit's own last). */
+  private readonly stepKeys: Lists;
+  private readonly unitKeys: Lists;
+  private readonly inUnit: Lists;
+  /** Places of a row's effects in its step: those with a value of their own, then slopes. */
+  private readonly rowPlaces: Lists;
+  private readonly rowStep: Int32Array;
+  private readonly rowLeaders: Float64Array;
+  private readonly unitOf: Int32Array;
+  private readonly stepSquare: Int32Array;
+  private readonly unitSquare: Int32Array;
+  private readonly stepMatrix: Float64Array;
+  private readonly stepCovariances: Float64Array;
+  private readonly stepRight: Float64Array;
+  private readonly stepCross: Float64Array;
+  private readonly stepFollows: Float64Array;
+  /** Sums of a step's own: precision, by slope, by its square, right, right by slope. */
+  private readonly stepSums: Float64Array;
+  private readonly stepOwn: Float64Array;
+  private readonly stepMean: Float64Array;
+  private readonly unitMatrix: Float64Array;
+  private readonly unitRight: Float64Array;
+  private readonly unitFollows: Float64Array;
+  private readonly unitCross: Float64Array;
+  private readonly unitPrecision: Float64Array;
+  private readonly unitMean: Float64Array;
+
+  constructor(log: PreparedLog) {
+    const stepKeys = log.steps.map(({ fixed, slopes }) => [...slopes, ...fixed]);
+    for (const { step, pace, leaders } of log.observations) {
+      const keys = stepKeys[step]!;
+      if (!keys.includes(pace)) keys.push(pace);
+      if (leaders !== 0 && !keys.includes(LEADERS)) keys.push(LEADERS);
+    }
+    const unitKeys = Array.from({ length: log.unitIndex.size }, (): number[] => []);
+    const places = unitKeys.map(() => new Map<number, number>());
+    for (const [index, { unit }] of log.steps.entries()) {
+      for (const key of stepKeys[index]!) {
+        if (places[unit]!.has(key)) continue;
+        places[unit]!.set(key, unitKeys[unit]!.length);
+        unitKeys[unit]!.push(key);
+      }
+    }
+    this.stepCount = stepKeys.length;
+    this.unitCount = unitKeys.length;
+    this.stepKeys = new Lists(stepKeys);
+    this.unitKeys = new Lists(unitKeys);
+    this.unitOf = Int32Array.from(log.steps, ({ unit }) => unit);
+    this.inUnit = new Lists(
+      stepKeys.map((keys, index) => {
+        const { unit } = log.steps[index]!;
+        return [...keys.map((key) => places[unit]!.get(key)!), unitKeys[unit]!.length];
+      }),
+    );
+    this.rowStep = Int32Array.from(log.observations, ({ step }) => step);
+    this.rowLeaders = Float64Array.from(log.observations, ({ leaders }) => leaders);
+    this.rowPlaces = new Lists(
+      log.observations.map(({ step, pace, leaders }) => {
+        const keys = stepKeys[step]!;
+        const { fixed, slopes } = log.steps[step]!;
+        const plain = [...fixed, pace];
+        return [...slopes, ...plain, ...(leaders === 0 ? [] : [LEADERS])].map((key) => keys.indexOf(key));
+      }),
+    );
+    const stepSize = (index: number) => stepKeys[index]!.length + 1;
+    const unitSize = (index: number) => unitKeys[index]!.length + 1;
+    this.stepSquare = squares(this.stepCount, stepSize);
+    this.unitSquare = squares(this.unitCount, unitSize);
+    const allStep = this.inUnit.values.length;
+    const allUnit = this.unitKeys.values.length + this.unitCount;
+    this.stepMatrix = new Float64Array(this.stepSquare[this.stepCount]!);
+    this.stepCovariances = new Float64Array(this.stepMatrix.length);
+    this.stepRight = new Float64Array(allStep);
+    this.stepCross = new Float64Array(OWN * allStep);
+    this.stepFollows = new Float64Array(OWN * allStep);
+    this.stepSums = new Float64Array(5 * this.stepCount);
+    this.stepOwn = new Float64Array(3 * this.stepCount);
+    this.stepMean = new Float64Array(OWN * this.stepCount);
+    this.ownMeans = new Float64Array(OWN * this.stepCount);
+    this.unitMatrix = new Float64Array(this.unitSquare[this.unitCount]!);
+    this.unitRight = new Float64Array(allUnit);
+    this.unitFollows = new Float64Array(allUnit);
+    this.unitCross = new Float64Array(allUnit);
+    this.unitPrecision = new Float64Array(this.unitCount);
+    this.unitMean = new Float64Array(this.unitCount);
+    this.unitMeans = new Float64Array(this.unitCount);
+  }
+
+  step(index: number): StepBlock {
+    const start = this.inUnit.start[index]!;
+    return {
+      keys: this.stepKeys.at(index),
+      own: this.stepOwn.subarray(3 * index, 3 * index + 3),
+      follows: this.stepFollows.subarray(OWN * start, OWN * this.inUnit.start[index + 1]!),
+    };
+  }
+
+  unit(index: number): UnitBlock {
+    const keys = this.unitKeys.at(index);
+    const start = this.unitKeys.start[index]! + index;
+    return { keys, precision: this.unitPrecision[index]!, follows: this.unitFollows.subarray(start, start + keys.length) };
+  }
+
+  /**
+   * Solves for all effects, given how precisely each row tells its expected log minutes, what it tells (`values`), the row's offset,
+   * and its slope term.
+   */
+  solve(rowPrecision: Float64Array, values: Float64Array, offsets: Float64Array, slopeTerms: Float64Array, spreads: Spreads): void {
+    this.gather(rowPrecision, values, offsets, slopeTerms);
+    this.unitMatrix.fill(0);
+    this.unitRight.fill(0);
+    for (let step = 0; step < this.stepCount; step++) {
+      this.eliminateOwn(step, spreads);
+      this.addToUnit(step);
+    }
+    const { precision, right } = priorPrecision(spreads);
+    for (let unit = 0; unit < this.unitCount; unit++) {
+      this.eliminateUnit(unit, spreads);
+      this.addToAll(unit, precision, right);
+    }
+    this.covariance = inverseOf(cholesky(precision, EFFECTS), EFFECTS);
+    this.mean = times(this.covariance, right);
+    this.substituteBack();
+    this.crossUnits();
+  }
+
+  /** Lower triangle of the covariance of the shared effects: what draws are made of. */
+  lowerTriangle(): Float64Array {
+    return cholesky(this.covariance, EFFECTS);
+  }
+
+  /** Covariances of the shared effects that a step touches and its unit's own, into (keys + 1) squared numbers, row-major. */
+  stepCovariance(step: number, into: Float64Array): void {
+    const start = this.stepKeys.start[step]!;
+    const n = this.inUnit.length(step);
+    const unit = this.unitOf[step]!;
+    const crosses = this.unitKeys.start[unit]! + unit;
+    const places = this.inUnit.start[step]!;
+    for (let i = 0; i < n - 1; i++) {
+      const row = this.stepKeys.values[start + i]! * EFFECTS;
+      for (let j = 0; j < n - 1; j++) into[i * n + j] = this.covariance[row + this.stepKeys.values[start + j]!]!;
+      const cross = this.unitCross[crosses + this.inUnit.values[places + i]!]!;
+      into[i * n + n - 1] = cross;
+      into[(n - 1) * n + i] = cross;
+    }
+    into[n * n - 1] = this.unitCross[crosses + this.unitKeys.length(unit)]!;
+  }
+
+  /** Covariances of each unit's own effect with the shared ones its rows touch, then its variance. */
+  private crossUnits(): void {
+    for (let unit = 0; unit < this.unitCount; unit++) {
+      const keys = this.unitKeys.at(unit);
+      const start = this.unitKeys.start[unit]! + unit;
+      let variance = 1 / this.unitPrecision[unit]!;
+      for (let i = 0; i < keys.length; i++) {
+        const row = keys[i]! * EFFECTS;
+        let sum = 0;
+        for (let j = 0; j < keys.length; j++) sum += this.unitFollows[start + j]! * this.covariance[row + keys[j]!]!;
+        this.unitCross[start + i] = -sum;
+        variance += this.unitFollows[start + i]! * sum;
+      }
+      this.unitCross[start + keys.length] = variance;
+    }
+  }
+
+  /** Mean and variance of what is expected of every row, less its offset. */
+  marginals(slopeTerms: Float64Array, means: Float64Array, variances: Float64Array): void {
+    const { start, values } = this.rowPlaces;
+    const covariances = this.stepCovariances;
+    for (let step = 0; step < this.stepCount; step++)
+      this.stepCovariance(step, covariances.subarray(this.stepSquare[step], this.stepSquare[step + 1]));
+    const loads = new Float64Array(EFFECTS);
+    for (let row = 0; row < this.rowStep.length; row++) {
+      const step = this.rowStep[row]!;
+      const n = this.inUnit.length(step);
+      const square = this.stepSquare[step]!;
+      const slope = slopeTerms[row]!;
+      const keys = this.stepKeys.start[step]!;
+      loads.fill(0, 0, n);
+      let mean = this.ownMeans[OWN * step]! + slope * this.ownMeans[OWN * step + 1]! + this.unitMeans[this.unitOf[step]!]!;
+      loads[n - 1] = 1;
+      for (let at = start[row]!; at < start[row + 1]!; at++) {
+        const place = values[at]!;
+        const value = this.valueOf(at - start[row]!, row, slope);
+        loads[place]! += value;
+        mean += value * this.mean[this.stepKeys.values[keys + place]!]!;
+      }
+      means[row] = mean;
+      variances[row] = this.variance(step, loads, slope, covariances, square);
+    }
+  }
+
+  /** Variance of a sum of effects: `loads` on those a step touches and on its unit's own, 1 and `slope` on the step's own two. */
+  private variance(step: number, loads: Float64Array, slope: number, covariances: Float64Array, square: number): number {
+    const n = this.inUnit.length(step);
+    const follows = OWN * this.inUnit.start[step]!;
+    for (let i = 0; i < n; i++) loads[i]! -= this.stepFollows[follows + i]! + slope * this.stepFollows[follows + n + i]!;
+    let variance =
+      this.stepOwn[3 * step]! + 2 * slope * this.stepOwn[3 * step + 1]! + slope * slope * this.stepOwn[3 * step + 2]!;
+    for (let i = 0; i < n; i++) {
+      let sum = 0;
+      for (let j = 0; j < n; j++) sum += covariances[square + i * n + j]! * loads[j]!;
+      variance += loads[i]! * sum;
+    }
+    return variance;
+  }
+
+  /** Value of the n-th effect of a row: two slopes, then technique, size and pace, then leaders. */
+  private valueOf(nth: number, row: number, slope: number): number {
+    if (nth < 2) return slope;
+    return nth < 5 ? 1 : this.rowLeaders[row]!;
+  }
+
+  /** Sums of each step over its own rows. */
+  private gather(rowPrecision: Float64Array, told: Float64Array, offsets: Float64Array, slopeTerms: Float64Array): void {
+    this.stepMatrix.fill(0);
+    this.stepRight.fill(0);
+    this.stepCross.fill(0);
+    this.stepSums.fill(0);
+    const { start, values } = this.rowPlaces;
+    const places = new Int32Array(16);
+    const each = new Float64Array(16);
+    for (let row = 0; row < this.rowStep.length; row++) {
+      const step = this.rowStep[row]!;
+      const n = this.inUnit.length(step);
+      const first = this.inUnit.start[step]!;
+      const square = this.stepSquare[step]!;
+      const slope = slopeTerms[row]!;
+      const precision = rowPrecision[row]!;
+      const target = precision * (told[row]! - offsets[row]!);
+      const count = start[row + 1]! - start[row]!;
+      for (let nth = 0; nth < count; nth++) {
+        places[nth] = values[start[row]! + nth]!;
+        each[nth] = this.valueOf(nth, row, slope);
+      }
+      places[count] = n - 1;
+      each[count] = 1;
+      for (let a = 0; a <= count; a++) {
+        const i = places[a]!;
+        const weighted = precision * each[a]!;
+        const line = square + i * n;
+        for (let b = 0; b <= count; b++) this.stepMatrix[line + places[b]!]! += weighted * each[b]!;
+        this.stepCross[OWN * first + i]! += weighted;
+        this.stepCross[OWN * first + n + i]! += weighted * slope;
+        this.stepRight[first + i]! += each[a]! * target;
+      }
+      const sums = 5 * step;
+      this.stepSums[sums]! += precision;
+      this.stepSums[sums + 1]! += precision * slope;
+      this.stepSums[sums + 2]! += precision * slope * slope;
+      this.stepSums[sums + 3]! += target;
+      this.stepSums[sums + 4]! += slope * target;
+    }
+  }
+
+  /** Takes a step's own two effects out of its sums, and keeps how they follow the others. */
+  private eliminateOwn(step: number, spreads: Spreads): void {
+    const n = this.inUnit.length(step);
+    const first = this.inUnit.start[step]!;
+    const square = this.stepSquare[step]!;
+    const sums = 5 * step;
+    const [cross, follows, matrix] = [this.stepCross, this.stepFollows, this.stepMatrix];
+    const aa = this.stepSums[sums]! + 1 / spreads.step ** 2;
+    const ab = this.stepSums[sums + 1]!;
+    const bb = this.stepSums[sums + 2]! + 1 / spreads.stepSlope ** 2;
+    const determinant = aa * bb - ab * ab;
+    const ownAa = bb / determinant;
+    const ownAb = -ab / determinant;
+    const ownBb = aa / determinant;
+    this.stepOwn[3 * step] = ownAa;
+    this.stepOwn[3 * step + 1] = ownAb;
+    this.stepOwn[3 * step + 2] = ownBb;
+    const pace = ownAa * this.stepSums[sums + 3]! + ownAb * this.stepSums[sums + 4]!;
+    const slope = ownAb * this.stepSums[sums + 3]! + ownBb * this.stepSums[sums + 4]!;
+    this.stepMean[OWN * step] = pace;
+    this.stepMean[OWN * step + 1] = slope;
+    const a = OWN * first;
+    const b = a + n;
+    for (let i = 0; i < n; i++) {
+      follows[a + i] = ownAa * cross[a + i]! + ownAb * cross[b + i]!;
+      follows[b + i] = ownAb * cross[a + i]! + ownBb * cross[b + i]!;
+    }
+    for (let i = 0; i < n; i++) {
+      const crossA = cross[a + i]!;
+      const crossB = cross[b + i]!;
+      this.stepRight[first + i]! -= crossA * pace + crossB * slope;
+      const line = square + i * n;
+      for (let j = 0; j < n; j++) matrix[line + j]! -= crossA * follows[a + j]! + crossB * follows[b + j]!;
+    }
+  }
+
+  private addToUnit(step: number): void {
+    const n = this.inUnit.length(step);
+    const first = this.inUnit.start[step]!;
+    const square = this.stepSquare[step]!;
+    const unit = this.unitOf[step]!;
+    const size = this.unitKeys.length(unit) + 1;
+    const rights = this.unitKeys.start[unit]! + unit;
+    const places = this.inUnit.values;
+    for (let i = 0; i < n; i++) {
+      const row = places[first + i]!;
+      this.unitRight[rights + row]! += this.stepRight[first + i]!;
+      const line = this.unitSquare[unit]! + row * size;
+      for (let j = 0; j < n; j++) this.unitMatrix[line + places[first + j]!]! += this.stepMatrix[square + i * n + j]!;
+    }
+  }
+
+  /** Takes a unit's own effect, the last of its block, out of it. */
+  private eliminateUnit(unit: number, spreads: Spreads): void {
+    const last = this.unitKeys.length(unit);
+    const size = last + 1;
+    const square = this.unitSquare[unit]!;
+    const rights = this.unitKeys.start[unit]! + unit;
+    const precision = this.unitMatrix[square + size * size - 1]! + 1 / spreads.unit ** 2;
+    this.unitPrecision[unit] = precision;
+    const mean = this.unitRight[rights + last]! / precision;
+    this.unitMean[unit] = mean;
+    for (let i = 0; i < last; i++) this.unitFollows[rights + i] = this.unitMatrix[square + last * size + i]! / precision;
+    for (let i = 0; i < last; i++) {
+      const cross = this.unitMatrix[square + last * size + i]!;
+      this.unitRight[rights + i]! -= cross * mean;
+      const line = square + i * size;
+      for (let j = 0; j < last; j++) this.unitMatrix[line + j]! -= cross * this.unitFollows[rights + j]!;
+    }
+  }
+
+  private addToAll(unit: number, precision: Float64Array, right: Float64Array): void {
+    const last = this.unitKeys.length(unit);
+    const start = this.unitKeys.start[unit]!;
+    const square = this.unitSquare[unit]!;
+    const keys = this.unitKeys.values;
+    for (let i = 0; i < last; i++) {
+      right[keys[start + i]!]! += this.unitRight[start + unit + i]!;
+      const row = keys[start + i]! * EFFECTS;
+      const line = square + i * (last + 1);
+      for (let j = 0; j < last; j++) precision[row + keys[start + j]!]! += this.unitMatrix[line + j]!;
+    }
+  }
+
+  private substituteBack(): void {
+    for (let unit = 0; unit < this.unitCount; unit++) {
+      const start = this.unitKeys.start[unit]!;
+      let own = this.unitMean[unit]!;
+      for (let at = start; at < this.unitKeys.start[unit + 1]!; at++)
+        own -= this.unitFollows[at + unit]! * this.mean[this.unitKeys.values[at]!]!;
+      this.unitMeans[unit] = own;
+    }
+    for (let step = 0; step < this.stepCount; step++) {
+      const n = this.inUnit.length(step);
+      const follows = OWN * this.inUnit.start[step]!;
+      const keys = this.stepKeys.start[step]!;
+      let pace = this.stepMean[OWN * step]!;
+      let slope = this.stepMean[OWN * step + 1]!;
+      for (let i = 0; i < n; i++) {
+        const other = i < n - 1 ? this.mean[this.stepKeys.values[keys + i]!]! : this.unitMeans[this.unitOf[step]!]!;
+        pace -= this.stepFollows[follows + i]! * other;
+        slope -= this.stepFollows[follows + n + i]! * other;
+      }
+      this.ownMeans[OWN * step] = pace;
+      this.ownMeans[OWN * step + 1] = slope;
+    }
+  }
+}

@@ -1,0 +1,56 @@
+/**
+ * How much the effects in the log differ from one another, all as standard deviations of log minutes except where it is said
+ * otherwise. They are learned from the log, each starting from a prior value that counts as so many effects seen.
+ */
+export interface Spreads {
+  technique: number;
+  size: number;
+  unit: number;
+  step: number;
+  /** Of the learning slopes of techniques and of single steps. */
+  techniqueSlope: number;
+  stepSlope: number;
+  /** Of the pace, for a month. */
+  drift: number;
+  /** Of a stretch as a whole, and of each model in it. */
+  stretch: number;
+  model: number;
+  /** Share of sound stretches that vary twice as much. */
+  loose: number;
+  /** Share of stretches that are no ordinary work: interrupted, or wrongly tapped. */
+  odd: number;
+}
+
+/** A prior for a spread: its value, and how many effects it counts as. */
+interface Prior {
+  value: number;
+  counts: number;
+}
+
+/** Ours, wide enough that an unlogged step spans about a factor of three. They are not fitted to any log. */
+export const SPREAD_PRIORS = {
+  technique: { value: 0.25, counts: 5 },
+  size: { value: 0.15, counts: 5 },
+  unit: { value: 0.15, counts: 5 },
+  step: { value: 0.22, counts: 12 },
+  techniqueSlope: { value: 0.04, counts: 8 },
+  stepSlope: { value: 0.04, counts: 16 },
+  drift: { value: 0.045, counts: 6 },
+  stretch: { value: 0.15, counts: 15 },
+  model: { value: 0.3, counts: 10 },
+  loose: { value: 0.06, counts: 30 },
+  odd: { value: 0.04, counts: 40 },
+} as const satisfies Record<keyof Spreads, Prior>;
+
+export const PRIOR_SPREADS: Spreads = Object.fromEntries(
+  Object.entries(SPREAD_PRIORS).map(([key, { value }]) => [key, value]),
+) as unknown as Spreads;
+
+/** What no log can teach, as there is one of each: the painter's pace, how fast it is learned on the whole, and leaders. */
+export const PACE_SPREAD = 0.35;
+export const SLOPE = { mean: 0.15, spread: 0.07 } as const;
+export const LEADER_SPREAD = 0.5;
+
+/** Variance of the log minutes of a stretch on so many models. */
+export const noiseVariance = ({ stretch, model }: Pick<Spreads, 'stretch' | 'model'>, models: number): number =>
+  stretch ** 2 + model ** 2 / Math.max(models, 0.25);
