@@ -1,5 +1,5 @@
 import { cholesky, inverseOf, times } from './cholesky';
-import { EFFECTS, LEADERS } from './effects';
+import { EFFECTS, LEADERS, SLOPE_OF_ALL } from './effects';
 import type { PreparedLog } from './observations';
 import { priorPrecision } from './priorPrecision';
 import type { Spreads } from './spreads';
@@ -60,6 +60,9 @@ export class Equations {
   /** Means of the units' own effects, and of the steps' two. */
   readonly unitMeans: Float64Array;
   readonly ownMeans: Float64Array;
+  /** Effects that some row touches, the pace from now back to the oldest row, and the slope of all; ascending. */
+  readonly touched: readonly number[];
+  private readonly oldest: number;
   private readonly stepCount: number;
   private readonly unitCount: number;
   /** Shared effects of steps and units, and where those of a step stand in its unit (the unit's own last). */
@@ -105,6 +108,9 @@ export class Equations {
         unitKeys[unit]!.push(key);
       }
     }
+    this.oldest = log.observations.reduce((most, { pace }) => Math.max(most, pace), 0);
+    const touched = new Set([SLOPE_OF_ALL, ...unitKeys.flat(), ...Array.from({ length: this.oldest + 1 }, (_, period) => period)]);
+    this.touched = [...touched].sort((a, b) => a - b);
     this.stepCount = stepKeys.length;
     this.unitCount = unitKeys.length;
     this.stepKeys = new Lists(stepKeys);
@@ -177,15 +183,33 @@ export class Equations {
       this.eliminateOwn(step, spreads);
       this.addToUnit(step);
     }
-    const { precision, right } = priorPrecision(spreads);
+    const { precision, right } = priorPrecision(spreads, this.oldest);
     for (let unit = 0; unit < this.unitCount; unit++) {
       this.eliminateUnit(unit, spreads);
       this.addToAll(unit, precision, right);
     }
-    this.covariance = inverseOf(cholesky(precision, EFFECTS), EFFECTS);
-    this.mean = times(this.covariance, right);
+    this.solveTouched(precision, right);
     this.substituteBack();
     this.crossUnits();
+  }
+
+  /** Effects that no row touches stay what they were: the system is solved without them. */
+  private solveTouched(precision: Float64Array, right: Float64Array): void {
+    const n = this.touched.length;
+    const part = new Float64Array(n * n);
+    for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) part[i * n + j] = precision[this.touched[i]! * EFFECTS + this.touched[j]!]!;
+    const inverse = inverseOf(cholesky(part, n), n);
+    const means = times(
+      inverse,
+      Float64Array.from(this.touched, (effect) => right[effect]!),
+    );
+    this.covariance = new Float64Array(EFFECTS * EFFECTS);
+    this.mean = new Float64Array(EFFECTS);
+    for (let effect = 0; effect < EFFECTS; effect++) this.covariance[effect * EFFECTS + effect] = 1 / precision[effect * EFFECTS + effect]!;
+    for (let i = 0; i < n; i++) {
+      this.mean[this.touched[i]!] = means[i]!;
+      for (let j = 0; j < n; j++) this.covariance[this.touched[i]! * EFFECTS + this.touched[j]!] = inverse[i * n + j]!;
+    }
   }
 
   /** Lower triangle of the covariance of the shared effects: what draws are made of. */

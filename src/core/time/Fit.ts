@@ -7,15 +7,18 @@ import { noiseVariance, SLOPE, type Spreads } from './spreads';
 
 /** Rounds at most, and the largest change of an expected log minute at which a fit is done. */
 const MOST_ROUNDS = 60;
-const SETTLED = 2e-5;
+const SETTLED = 1e-4;
+/** In a long log a few rows that doubt each other need not hold up all others: one in so many, and by how much at most. */
+const STRAGGLERS = 1000;
+const STRAGGLING = 5e-3;
 /**
  * Two rows that each doubt the other can take turns for ever: a row that turns back moves a smaller part of its way from then on;
  * one that goes on the same way takes longer steps.
  */
 const TURNED_BACK = 0.5;
 const LEAST_PART = 0.02;
-const GOES_ON = 1.3;
-const MOST_PART = 3;
+const GOES_ON = 1.2;
+const MOST_PART = 1.6;
 /** Of what a row would say if it were ordinary: what odd rows would say is never believed at first. */
 const FIRST_WORD = 1e-3;
 
@@ -59,14 +62,14 @@ export class Fit {
   /** Goes on until nothing moves. */
   *settle(): Steps<void> {
     for (let round = 0; round < MOST_ROUNDS; round++) {
-      const change = this.round();
+      const { most, moving } = this.round();
       yield;
-      if (change < SETTLED) break;
+      if (most < SETTLED || (most < STRAGGLING && moving * STRAGGLERS <= this.log.observations.length)) break;
     }
   }
 
-  /** One round; answers with the largest change of an expected log minute. */
-  round(): number {
+  /** One round; answers with the largest change of an expected log minute, and how many rows are not settled. */
+  round(): { most: number; moving: number } {
     const { observations, steps } = this.log;
     this.linearise();
     this.equations.solve(this.precision, this.logRatios, this.offsets, this.slopeTerms, this.spreads);
@@ -76,11 +79,14 @@ export class Fit {
       this.slopes[step] = this.equations.mean[ofAll]! + this.equations.mean[ofTechnique]! + this.equations.ownMeans[2 * step + 1]!;
     }
     const parts = new Map<number, { all: NoisePart[]; sound: NoisePart[] }>();
-    let change = 0;
+    let most = 0;
+    let moving = 0;
     for (let row = 0; row < observations.length; row++) {
       const { logRatio, models, trusted } = observations[row]!;
       const expected = this.means[row]! + this.offsets[row]!;
-      change = Math.max(change, Math.abs(expected - this.expected[row]!));
+      const change = Math.abs(expected - this.expected[row]!);
+      most = Math.max(most, change);
+      if (change >= SETTLED) moving++;
       this.expected[row] = expected;
       let ofModels = parts.get(models);
       if (!ofModels) {
@@ -100,7 +106,7 @@ export class Fit {
       this.loose[row] = seen.loose;
       this.squares[row] = seen.square;
     }
-    return change;
+    return { most, moving };
   }
 
   /** Log of what a row took over what is expected of it. */

@@ -1,6 +1,7 @@
 import type { Steps } from '../steps';
 import { minutesThatCount, type JudgedRow, type StretchAhead, type TimeModel } from './definitions';
-import { fitTimeModelInSteps, learnSpreadsOf } from './fitTimeModel';
+import { fitTimeModelInSteps } from './fitTimeModel';
+import { spreadsFor } from './forecastWork';
 import { learnedFrom } from './learnedFrom';
 import { normMinutes } from './norms';
 import { stepKey } from './observations';
@@ -41,7 +42,7 @@ export function* backtest(rows: readonly JudgedRow[]): Steps<PredictedRow[]> {
     const before = counting.slice(0, index);
     if (learnedFrom(index) !== learned) {
       learned = learnedFrom(index);
-      spreads = yield* learnSpreadsOf(counting.slice(0, learned), new Date(counting[learned - 1]!.startedAt));
+      spreads = yield* spreadsFor(before);
     }
     model = yield* fitTimeModelInSteps(before, now, spreads, model);
     const stretch: StretchAhead = { done: model.modelsDone(row), models: row.models, weight: row.weight / row.effort };

@@ -64,6 +64,7 @@ function updated(fit: Fit): Spreads {
   };
   const drift = new Evidence('drift');
   for (let period = 1; period < PERIODS.length; period++) {
+    if (!equations.touched.includes(period)) break;
     const both = variance(period) + variance(period - 1) - 2 * equations.covariance[period * EFFECTS + period - 1]!;
     drift.take(equations.mean[period]! - equations.mean[period - 1]!, both, spreads, monthsBetween(period));
   }
