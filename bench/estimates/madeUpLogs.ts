@@ -186,6 +186,8 @@ const rowOf = (step: Step, models: number, minutes: number, at: number): JudgedR
   minutes: Math.round(minutes * 10) / 10 || 0.1,
   open: null,
   setupMinutes: null,
+  setupFrom: null,
+  setupTo: null,
   note: '',
   verdict: 'unsure',
   correctedMinutes: null,

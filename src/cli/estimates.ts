@@ -85,7 +85,7 @@ function run(): unknown {
   }
   if (parsed.positionals.length !== files)
     throw new InputError('FILE', parsed.positionals, `give ${files === 1 ? 'one file' : 'two files'}: ${usage}`);
-  return print(parsed.positionals, parsed.values);
+  return print(parsed.positionals, parsed.values as Values);
 }
 
 try {

@@ -142,6 +142,8 @@ describe('the log', () => {
     open: null,
     correctedMinutes: null,
     setupMinutes: null,
+    setupFrom: null,
+    setupTo: null,
     note: '',
     verdict: 'unsure',
     odd: null,

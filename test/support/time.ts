@@ -21,6 +21,8 @@ export const logged = (pace: number, more: Partial<JudgedRow> = {}): JudgedRow =
   return {
     startedAt: '2026-11-20T19:00:00Z',
     setupMinutes: null,
+    setupFrom: null,
+    setupTo: null,
     note: '',
     verdict: 'unsure',
     correctedMinutes: null,

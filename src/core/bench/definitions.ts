@@ -165,6 +165,9 @@ export interface Stretch {
   open: OpenReason | null;
   /** Minutes from the work before it to its start, pauses left out; null when there was none in this sitting. */
   setupMinutes: number | null;
+  /** The setup in hand before, and the one changed to; null where there is none, or nobody knows. */
+  setupFrom: string | null;
+  setupTo: string | null;
   touchUp: boolean;
   /** What was noted meanwhile. */
   notes: string[];

@@ -29,6 +29,8 @@ interface OpenStretch {
   startedAt: number;
   taps: TimedTap[];
   setupMinutes: number | null;
+  setupFrom: string | null;
+  setupTo: string | null;
   touchUp: boolean;
   notes: string[];
 }
@@ -214,6 +216,8 @@ class ClockFold {
       startedAt,
       taps: [],
       setupMinutes,
+      setupFrom: this.clock.current?.setupId || null,
+      setupTo: this.handOn(event, `${event.step}#${event.coat}`)!.setupId || null,
       touchUp,
       notes: [],
     };

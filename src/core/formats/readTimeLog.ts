@@ -177,6 +177,8 @@ function rowFrom(values: never[]): FileRow {
     correctedMinutes: measuredMinutes === null ? null : minutes!,
     open: null,
     setupMinutes: setupMinutes!,
+    setupFrom: null,
+    setupTo: null,
     note: note!,
     id: id!,
     verdict: verdict!,

@@ -30,6 +30,9 @@ export interface LogRow {
   /** Why the minutes are not known, until the painter says what they were. */
   open: OpenReason | null;
   setupMinutes: number | null;
+  /** The setups that the change was from and to, where the clock knows them. */
+  setupFrom: string | null;
+  setupTo: string | null;
   note: string;
 }
 

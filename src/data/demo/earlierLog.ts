@@ -89,6 +89,8 @@ export function earlierLog(now: Date, random: DemoRandom, newId: () => string): 
       open: null,
       minutes: Math.round(minutes * 10) / 10,
       setupMinutes: Math.round((1.5 + 3 * random.uniform()) * 10) / 10,
+      setupFrom: null,
+      setupTo: null,
       note: '',
     };
   });

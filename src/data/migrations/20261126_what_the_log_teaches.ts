@@ -2,9 +2,16 @@ import type { Knex } from 'knex';
 
 export const name = '20261126_what_the_log_teaches';
 
-/** What a model of a row counts as, whoever it is, stands beside its weight; and how much things differ in the log is kept once it is learned. */
+/**
+ * What a model of a row counts as, whoever it is, stands beside its weight, and the change of setup before it by what it was from
+ * and to; how much things differ in the log is kept once it is learned.
+ */
 export async function up(knex: Knex): Promise<void> {
-  await knex.schema.alterTable('time_log', (table) => table.double('effort').notNullable().defaultTo(1));
+  await knex.schema.alterTable('time_log', (table) => {
+    table.double('effort').notNullable().defaultTo(1);
+    table.text('setup_from');
+    table.text('setup_to');
+  });
   await knex.schema.createTable('learned_spreads', (table) => {
     table.integer('id').primary();
     table.integer('rows').notNullable();
@@ -14,5 +21,5 @@ export async function up(knex: Knex): Promise<void> {
 
 export async function down(knex: Knex): Promise<void> {
   await knex.schema.dropTable('learned_spreads');
-  await knex.raw('ALTER TABLE time_log DROP COLUMN effort');
+  for (const column of ['effort', 'setup_from', 'setup_to']) await knex.raw(`ALTER TABLE time_log DROP COLUMN ${column}`);
 }

@@ -7,7 +7,8 @@ import { ClockField } from '../../ui/Field/ClockField';
 import { SelectField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';
 import { Panel } from '../../ui/Panel/Panel';
-import { minorPerMajor, minutesText } from '../../ui/format';
+import { SETUP_FIELDS, type SetupEstimates } from '../../core/time/setupTimes';
+import { counted, minorPerMajor, minutesText } from '../../ui/format';
 import { send } from '../shared/api';
 import { SaveState } from '../shared/SaveState';
 import { SchoolFields } from '../shared/SchoolFields';
@@ -49,7 +50,13 @@ const BENCH: NumberEntry[] = [
   { key: 'leaderFactor', label: 'A leader takes longer by', unit: '×', min: 1, max: 20 },
 ];
 
-export function HouseRulesView({ rules: initial, revision: opened }: { rules: HouseRules; revision: number }) {
+interface HouseRulesProps {
+  rules: HouseRules;
+  revision: number;
+  setups: SetupEstimates;
+}
+
+export function HouseRulesView({ rules: initial, revision: opened, setups }: HouseRulesProps) {
   const revision = useRef(opened);
   const saved = useSaved<HouseRules>({
     initial,
@@ -89,7 +96,10 @@ export function HouseRulesView({ rules: initial, revision: opened }: { rules: Ho
             </div>
           </Panel>
         </div>
-        <Panel title="What a change of setup costs">{numbers(CHANGEOVERS)}</Panel>
+        <Panel title="What a change of setup costs">
+          {numbers(CHANGEOVERS)}
+          <LearnedSetups setups={setups} />
+        </Panel>
         <Panel title="The bench">{numbers(BENCH)}</Panel>
         <Panel title="Rates">
           <NumberField
@@ -122,6 +132,25 @@ export function HouseRulesView({ rules: initial, revision: opened }: { rules: Ho
           />
         </div>
       </Panel>
+    </div>
+  );
+}
+
+/** What the log says of each kind of change; the plan goes by it, and what is typed is where it starts from. */
+function LearnedSetups({ setups }: { setups: SetupEstimates }) {
+  const learned = SETUP_FIELDS.filter((field) => setups[field].setups > 0);
+  if (learned.length === 0) return <p className={styles.learned}>As soon as changes are logged at the bench, they correct these minutes in every plan.</p>;
+  return (
+    <div className={styles.learned} data-testid="learned-setups">
+      <p>Measured at the bench; plans go by these:</p>
+      <ul>
+        {learned.map((field) => (
+          <li key={field}>
+            {CHANGEOVERS.find(({ key }) => key === field)!.label}: <strong>{minutesText(setups[field].minutes)}</strong>, from{' '}
+            {counted(setups[field].setups, 'change')} and your {minutesText(setups[field].typed)}
+          </li>
+        ))}
+      </ul>
     </div>
   );
 }

@@ -5,6 +5,8 @@ import type { Paint } from '../../core/scheme/definitions';
 import type { HouseRules } from '../../core/scheme/houseRules';
 import { passesOf } from '../../core/scheme/passes';
 import type { TimeModel } from '../../core/time/definitions';
+import { withPots } from '../../core/scheme/pots';
+import { learnSetups, withSetups, type MeasuredSetup, type SetupEstimates } from '../../core/time/setupTimes';
 import { fitTimeModelInSteps } from '../../core/time/fitTimeModel';
 import type { StoredCommission, StoredLogRow, StoredUnit } from '../../core/views/stored';
 import { NotFoundError } from '../errors';
@@ -20,7 +22,9 @@ export interface Workshop {
   commissions: StoredCommission[];
   units: WorkUnit[];
   paints: ReadonlyMap<string, Paint>;
+  /** As typed, but for what changes of setup take: that is learned from the log. */
   house: HouseRules;
+  setups: SetupEstimates;
   marks: BenchMarks;
   log: StoredLogRow[];
   model: TimeModel;
@@ -54,7 +58,10 @@ async function readWorkshop(stores: Stores, hour: Date): Promise<Workshop> {
   );
   const log = await stores.timeLog.list(letOthersIn);
   await letOthersIn();
-  const house = await stores.houseRules.load();
+  const paints = new Map((await stores.paints.list()).map((paint) => [paint.id, paint]));
+  const typed = await stores.houseRules.load();
+  const setups = learnSetups(measuredSetups(log), withPots(paints, units.map((unit) => unit.scheme)), typed);
+  const house = withSetups(typed, setups);
   const marks = await marksOf(
     stores,
     units.map((unit) => unit.id),
@@ -62,8 +69,9 @@ async function readWorkshop(stores: Stores, hour: Date): Promise<Workshop> {
   return {
     commissions,
     units,
-    paints: new Map((await stores.paints.list()).map((paint) => [paint.id, paint])),
+    paints,
     house,
+    setups,
     marks: marksOn(
       units.flatMap((unit) => passesOf(unit, unit.standard, house).map((pass) => pass.key)),
       marks,
@@ -95,6 +103,13 @@ async function fitted(stores: Stores, log: readonly StoredLogRow[], hour: Date):
   fittedLast.set(stores, { ...of, model });
   return model;
 }
+
+const measuredSetups = (log: readonly StoredLogRow[]): MeasuredSetup[] =>
+  log.flatMap(({ setupFrom, setupTo, setupMinutes, verdict }) =>
+    setupFrom === null || setupTo === null || setupMinutes === null || verdict === 'left out'
+      ? []
+      : [{ from: setupFrom, to: setupTo, minutes: setupMinutes }],
+  );
 
 const workUnit = (unit: StoredUnit, commission: StoredCommission): WorkUnit => ({
   ...unit,

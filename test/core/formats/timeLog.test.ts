@@ -38,6 +38,8 @@ describe('the time log as CSV', () => {
           correctedMinutes: 12.5,
           open: null,
           setupMinutes: 2,
+          setupFrom: null,
+          setupTo: null,
           note: 'fine',
           id: 'row-1',
           verdict: 'counts',
@@ -167,6 +169,8 @@ describe('the time log as CSV', () => {
         commissionId: random.chance(0.5) ? null : 'c1',
         unitId: random.chance(0.5) ? null : 'u1',
         stepId: random.chance(0.5) ? null : 's1',
+        setupFrom: null,
+        setupTo: null,
         setupMinutes: random.chance(0.5) ? null : random.whole(0, 40) / 10,
         note: text(),
       }));
