@@ -64,7 +64,8 @@ export const PAINTERS: readonly Painter[] = [
     says: 'evenings of their own, tired towards their end, a new lamp after half the time, noise with heavy tails',
     differs: { pace: 0.25, technique: 0.2, size: 0.1, unit: 0.2, step: 0.15 },
     curve: (repetition) => repetition ** Math.log2(0.92),
-    noise: (random, models) => Math.exp(((gauss(random) * Math.sqrt(0.1 ** 2 + 0.2 ** 2 / models)) / Math.sqrt(random.uniform() + 0.2)) * 0.9),
+    noise: (random, models) =>
+      Math.exp(((gauss(random) * Math.sqrt(0.1 ** 2 + 0.2 ** 2 / models)) / Math.sqrt(random.uniform() + 0.2)) * 0.9),
     evening: (random) => 0.15 * gauss(random),
     tired: (stretch) => 0.015 * stretch,
     drift: (months) => (months > 5 ? -0.2 : 0),
@@ -90,7 +91,20 @@ function gammaNoise(random: Random, variance: number): number {
   return Math.max(0.05, cube) ** 3 / (1 - 1 / (9 * shape)) ** 3;
 }
 
-const USED: readonly Technique[] = ['basecoat', 'wash', 'layer', 'edge', 'drybrush', 'detail', 'eyes', 'rim', 'prime', 'glaze', 'texture', 'varnish'];
+const USED: readonly Technique[] = [
+  'basecoat',
+  'wash',
+  'layer',
+  'edge',
+  'drybrush',
+  'detail',
+  'eyes',
+  'rim',
+  'prime',
+  'glaze',
+  'texture',
+  'varnish',
+];
 const PARTS = ['Coat', 'Trousers', 'Boots', 'Face', 'Lamp', 'Hood', 'Basket', 'Base'];
 const EVENING_STRETCHES = 7;
 const MONTH_MS = 30 * 86_400_000;
@@ -131,7 +145,8 @@ export function madeUpLog(painter: Painter, seed: number, least: number): MadeUp
       for (let repetition = done + 1; repetition <= done + models; repetition++) curve += painter.curve(repetition) / models;
       const months = (at - start) / MONTH_MS;
       const level = pace + ofTechnique.get(step.technique)! + ofSize.get(step.size)! + step.level + painter.drift(months);
-      const expected = normMinutes(step.technique, step.size, step.coverage) * models * curve * 1.25 * Math.exp(level + mood + painter.tired(inEvening));
+      const expected =
+        normMinutes(step.technique, step.size, step.coverage) * models * curve * 1.25 * Math.exp(level + mood + painter.tired(inEvening));
       const sound = Math.max(0.05, expected * painter.noise(random, models));
       const minutes = sound * (random.chance(painter.interrupted) ? 2 + 2 * random.uniform() : 1);
       rows.push({ row: rowOf(step, models, minutes, at), expected, sound });
@@ -145,7 +160,8 @@ export function madeUpLog(painter: Painter, seed: number, least: number): MadeUp
     const units = Array.from({ length: random.whole(2, 4) }, (_, index) => unitOf(commission, index));
     return units.flat().flatMap((step) => {
       const stretches: { step: Step; done: number; models: number }[] = [];
-      for (let done = 0; done < step.models; done += step.tray) stretches.push({ step, done, models: Math.min(step.tray, step.models - done) });
+      for (let done = 0; done < step.models; done += step.tray)
+        stretches.push({ step, done, models: Math.min(step.tray, step.models - done) });
       return stretches;
     });
   }

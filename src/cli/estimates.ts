@@ -55,7 +55,11 @@ function printBacktest([log]: readonly string[], { rows: rowsFile }: Values): un
     try {
       writeFileSync(rowsFile, `${['row,p10,p50,p90', ...lines].join('\n')}\n`);
     } catch (error) {
-      throw new InputError('--rows', rowsFile, `give a file that can be written (${(error as NodeJS.ErrnoException).code ?? 'unwritable'})`);
+      throw new InputError(
+        '--rows',
+        rowsFile,
+        `give a file that can be written (${(error as NodeJS.ErrnoException).code ?? 'unwritable'})`,
+      );
     }
   }
   return scoreOf(predicted);

@@ -41,7 +41,14 @@ export function divideStretch({ taps, ...stretch }: Undivided): Stretch[] {
     const models = of.flatMap((tap) => tap.models);
     return {
       ...stretch,
-      ...(reason !== null && { id: `${of[0]!.id}-open`, startedAt: of[0]!.at, setupMinutes: null, setupFrom: null, setupTo: null, notes: [] }),
+      ...(reason !== null && {
+        id: `${of[0]!.id}-open`,
+        startedAt: of[0]!.at,
+        setupMinutes: null,
+        setupFrom: null,
+        setupTo: null,
+        notes: [],
+      }),
       models,
       weight: weightOf(models, stretch.facts) * stretch.facts.effort,
       minutes: minutesOf(of) ?? 0,

@@ -60,7 +60,16 @@ export const rowSchema = object({
 
 export const NUMBERS: readonly Column[] = ['coverage', 'models', 'minutes', 'setup_minutes', 'weight', 'measured_minutes', 'effort'];
 export const TEXTS: readonly Column[] = ['part', 'note'];
-export const OR_NULL: readonly Column[] = ['setup_minutes', 'weight', 'measured_minutes', 'id', 'commission_id', 'unit_id', 'step_id', 'effort'];
+export const OR_NULL: readonly Column[] = [
+  'setup_minutes',
+  'weight',
+  'measured_minutes',
+  'id',
+  'commission_id',
+  'unit_id',
+  'step_id',
+  'effort',
+];
 export const OPTIONAL: readonly Column[] = [...TEXTS, ...OR_NULL, 'verdict'];
 
 /** A spreadsheet takes a cell that begins so for a formula, and runs it; with an apostrophe before it, it is text. */

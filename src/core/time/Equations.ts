@@ -283,8 +283,7 @@ export class Equations {
     const n = this.inUnit.length(step);
     const follows = OWN * this.inUnit.start[step]!;
     for (let i = 0; i < n; i++) loads[i]! -= this.stepFollows[follows + i]! + slope * this.stepFollows[follows + n + i]!;
-    let variance =
-      this.stepOwn[3 * step]! + 2 * slope * this.stepOwn[3 * step + 1]! + slope * slope * this.stepOwn[3 * step + 2]!;
+    let variance = this.stepOwn[3 * step]! + 2 * slope * this.stepOwn[3 * step + 1]! + slope * slope * this.stepOwn[3 * step + 2]!;
     for (let i = 0; i < n; i++) {
       let sum = 0;
       for (let j = 0; j < n; j++) sum += covariances[square + i * n + j]! * loads[j]!;

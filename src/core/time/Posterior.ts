@@ -1,12 +1,13 @@
 import type { Steps } from '../steps';
-import type { JudgedRow, Oddity, StepCurve, StepEstimate, StepKind, StretchAhead, TimeModel, WorkItem } from './definitions';
+import { ESTIMATE_FACTORS } from './definitions';
+import type { Explanation, JudgedRow, Oddity, StepCurve, StepEstimate, StepKind, StretchAhead, TimeModel, WorkItem } from './definitions';
 import { EFFECT_KEYS, EFFECTS, LEADERS, SLOPE_OF_ALL, sizeAt, slopeAt, techniqueAt } from './effects';
 import { explainEstimate } from './explainEstimate';
 import type { Fit } from './Fit';
 import { keyedNormals } from './keyedNormals';
-import { logShare, slopeWithin } from './learningCurve';
+import { logShare, savedPerDoubling, slopeWithin } from './learningCurve';
 import { LOOSE_VARIANCE, noiseParts } from './noise';
-import { mixtureQuantile } from './normal';
+import { mixtureQuantile, Z90 } from './normal';
 import { normMinutes } from './norms';
 import { stepKey, unitKey } from './observations';
 import { noiseVariance } from './spreads';
@@ -17,6 +18,9 @@ const ONE_MODEL: StretchAhead = { done: 4, models: 1, weight: 1 };
 const INTERRUPTED_RATIO = 1.6;
 const TOO_SHORT_RATIO = 0.5;
 const ODD_CHANCE = 0.5;
+/** What so many more stretches would change, if each took so much longer than expected. */
+const NEXT_STRETCHES = 20;
+const SLOWER = 0.2;
 
 /** Everything about a step that its estimates need. */
 interface StepView {
@@ -98,7 +102,57 @@ export class Posterior implements TimeModel {
       modelsHere: view.step === undefined ? 0 : this.fit.log.steps[view.step]!.counted,
       modelsOfTechnique: this.fit.log.modelsOfTechnique.get(kind.technique) ?? 0,
     };
-    return { p10: at(0.1), p50, p80: at(0.8), p90: at(0.9), ...evidence, why: explainEstimate(p50, { ...evidence, isLogged: this.fit.log.observations.length > 0 }) };
+    return {
+      p10: at(0.1),
+      p50,
+      p80: at(0.8),
+      p90: at(0.9),
+      ...evidence,
+      why: explainEstimate(p50, { ...evidence, isLogged: this.fit.log.observations.length > 0 }),
+    };
+  }
+
+  explain(kind: StepKind, stretch: StretchAhead): Explanation {
+    const { equations, spreads, log } = this.fit;
+    const view = this.viewOf(kind);
+    const [pace, technique, size] = view.fixed as [number, number, number];
+    const share = logShare(stretch.done, stretch.models, view.slope);
+    const leaders = Math.log(stretch.weight / stretch.models);
+    const logs = {
+      pace: equations.mean[pace]!,
+      technique: equations.mean[technique]!,
+      size: equations.mean[size]!,
+      unit: view.unit === undefined ? 0 : equations.unitMeans[view.unit]!,
+      step: view.step === undefined ? 0 : equations.ownMeans[2 * view.step]!,
+      repetition: share.value,
+      leaders: leaders * equations.mean[LEADERS]!,
+    };
+    const { p10, p50, p90, normMinutes: norm } = this.estimate(kind, stretch);
+    const variance = this.varianceOf(view, leaders, share.bySlope);
+    const noise = noiseVariance(spreads, stretch.models);
+    const after = 1 / (1 / variance + NEXT_STRETCHES / noise);
+    const at = (z: number) => p50 * Math.exp(z * Math.sqrt(after + noise));
+    const step = view.step === undefined ? undefined : log.steps[view.step]!;
+    return {
+      norm,
+      factors: ESTIMATE_FACTORS.map((of) => ({ of, factor: Math.exp(logs[of]) })),
+      p10,
+      p50,
+      p90,
+      saved: savedPerDoubling(view.slope),
+      stretches: {
+        step: step?.stretches ?? 0,
+        technique: log.stretchesOfTechnique.get(kind.technique) ?? 0,
+        all: log.observations.length,
+      },
+      next: {
+        stretches: NEXT_STRETCHES,
+        p10: at(-Z90),
+        p90: at(Z90),
+        slower: SLOWER,
+        ifSlower: p50 * Math.exp((1 - after / variance) * Math.log(1 + SLOWER)),
+      },
+    };
   }
 
   *simulate(groups: readonly (readonly WorkItem[])[], draws: number, seed: number): Steps<Float64Array[]> {

@@ -64,7 +64,12 @@ export function* backtest(rows: readonly JudgedRow[]): Steps<PredictedRow[]> {
 
 export function scoreOf(predicted: readonly PredictedRow[]): BacktestScore {
   const medianApe = (of: (row: PredictedRow) => number) =>
-    predicted.length === 0 ? 0 : quantile(predicted.map((row) => Math.abs(of(row) / row.actual - 1)).sort((a, b) => a - b), 0.5);
+    predicted.length === 0
+      ? 0
+      : quantile(
+          predicted.map((row) => Math.abs(of(row) / row.actual - 1)).sort((a, b) => a - b),
+          0.5,
+        );
   const mean = (of: (row: PredictedRow) => number) =>
     predicted.length === 0 ? 0 : predicted.reduce((sum, row) => sum + of(row), 0) / predicted.length;
   return {

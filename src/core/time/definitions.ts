@@ -100,6 +100,24 @@ export interface WorkItem extends StretchAhead {
   effort: number;
 }
 
+/** What the norm is multiplied by, one after the other, to come to an estimate. */
+export const ESTIMATE_FACTORS = ['pace', 'technique', 'size', 'unit', 'step', 'repetition', 'leaders'] as const;
+
+/** Where an estimate comes from, in figures that multiply to it. All minutes are for one model counted at its factor. */
+export interface Explanation {
+  norm: number;
+  factors: { of: (typeof ESTIMATE_FACTORS)[number]; factor: number }[];
+  p10: number;
+  p50: number;
+  p90: number;
+  /** Share of the time that each doubling of models saves on this step. */
+  saved: number;
+  /** Stretches that count: of this step, of its technique, in all. */
+  stretches: { step: number; technique: number; all: number };
+  /** What so many more stretches of this step would do: the interval if they take what is expected, and the median if each takes longer. */
+  next: { stretches: number; p10: number; p90: number; slower: number; ifSlower: number };
+}
+
 /** A row that does not look like ordinary work. */
 export type Oddity = 'interrupted' | 'too short';
 
@@ -116,6 +134,7 @@ export interface TimeModel {
   simulate: (groups: readonly (readonly WorkItem[])[], draws: number, seed: number) => Steps<Float64Array[]>;
   /** What is odd about each row given to the fit; null where nothing is. */
   odd: readonly (Oddity | null)[];
+  explain: (kind: StepKind, stretch: StretchAhead) => Explanation;
   /** Models of a step in the log. */
   modelsDone: (kind: StepKind) => number;
 }

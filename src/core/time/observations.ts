@@ -38,8 +38,9 @@ export interface LoggedStep {
   slopes: [all: number, technique: number];
   /** Models in its rows, whether their minutes are known or not: what is practised is practised. */
   models: number;
-  /** Those whose minutes count. */
+  /** Those whose minutes count, and the stretches they were painted in. */
   counted: number;
+  stretches: number;
 }
 
 /** A log as the fit reads it: by time, whatever the order its rows came in. */
@@ -70,6 +71,7 @@ export function prepareLog(rows: readonly JudgedRow[], now: Date): PreparedLog {
         slopes: [SLOPE_OF_ALL, slopeAt(row.technique)],
         models: 0,
         counted: 0,
+        stretches: 0,
       });
     }
     const logged = steps[step]!;
@@ -78,6 +80,7 @@ export function prepareLog(rows: readonly JudgedRow[], now: Date): PreparedLog {
     const minutes = minutesThatCount(row);
     if (row.verdict === 'left out' || minutes === null) continue;
     logged.counted += row.models;
+    logged.stretches++;
     modelsOfTechnique.set(row.technique, (modelsOfTechnique.get(row.technique) ?? 0) + row.models);
     stretchesOfTechnique.set(row.technique, (stretchesOfTechnique.get(row.technique) ?? 0) + 1);
     observations.push({

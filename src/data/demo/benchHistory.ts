@@ -10,7 +10,8 @@ import type { JobInfo } from '../../core/scheme/lineJobs';
 import type { Commission, Paint, Unit } from '../../core/scheme/definitions';
 import type { HouseRules } from '../../core/scheme/houseRules';
 import { normMinutes } from '../../core/time/norms';
-import { demoPace } from './earlierLog';
+import { meanShare } from '../../core/time/learningCurve';
+import { DEMO_SLOPE, demoPace } from './earlierLog';
 import type { DemoRandom } from './random';
 
 const MINUTE_MS = 60_000;
@@ -41,12 +42,17 @@ export interface DemoBench {
 export function paintHistory({ commission, units, paints, house, sittings, random }: DemoBench): DemoHistory {
   const origin = sittings[0]!.from;
   const end = sittings.at(-1)!.to;
+  const chances = new Map<string, number>();
   const roster: Roster = {
     units: units.map((unit) => ({ ...unit, commissionId: commission.id, commissionName: commission.name, standard: commission.standard })),
     paints,
     house,
-    minutesOf: (unit, pass) =>
-      normMinutes(pass.step.technique, unit.size, pass.step.coverage) * demoPace(pass.step.technique, 5) * Math.exp(0.14 * random.normal()),
+    minutesOf: (unit, pass, { done, models }) => {
+      const chance = chances.get(pass.key) ?? Math.exp(0.14 * random.normal());
+      chances.set(pass.key, chance);
+      const norm = normMinutes(pass.step.technique, unit.size, pass.step.coverage);
+      return norm * meanShare(done, models, DEMO_SLOPE) * demoPace(pass.step.technique, 5) * chance;
+    },
     doneModels: () => new Set(),
   };
   const built = buildLine(roster);

@@ -1,5 +1,6 @@
 import type { Size, Technique } from '../../core/scheme/definitions';
 import type { IdentifiedLogRow } from '../../core/bench/logRowsOf';
+import { meanShare } from '../../core/time/learningCurve';
 import { normMinutes } from '../../core/time/norms';
 import type { DemoRandom } from './random';
 
@@ -57,6 +58,8 @@ const OVER_ALL: [Technique, number][] = [
 const HABIT: Partial<Record<Technique, number>> = { edge: 1.25, layer: 1.12, drybrush: 0.8, wash: 0.85, texture: 1.15, eyes: 1.3 };
 const FIRST_PACE = 1.3;
 const LAST_PACE = 0.9;
+/** Every doubling of models saves the demo's painter a tenth. */
+export const DEMO_SLOPE = -Math.log2(0.9);
 const DAY_MS = 86_400_000;
 const LOG_DAYS = 240;
 /** One stretch in so many was interrupted and took three to four times as long. */
@@ -76,14 +79,19 @@ export function earlierLog(now: Date, random: DemoRandom, newId: () => string): 
     const daysAgo = LOG_DAYS - index * step;
     const norm = normMinutes(pass.technique, pass.size, pass.coverage) * pass.models;
     const interruption = index % INTERRUPTED_EVERY === INTERRUPTED_EVERY - 1 ? 3 + random.uniform() : 1;
-    const minutes = norm * demoPace(pass.technique, daysAgo) * Math.exp(0.16 * random.normal()) * interruption;
+    const minutes =
+      norm *
+      meanShare(pass.done, pass.models, DEMO_SLOPE) *
+      demoPace(pass.technique, daysAgo) *
+      Math.exp(0.16 * random.normal()) *
+      interruption;
     return {
       id: newId(),
       startedAt: eveningOf(now, daysAgo, index, random),
       commissionId: null,
       unitId: null,
       stepId: null,
-      ...pass,
+      ...withoutDone(pass),
       weight: pass.models,
       effort: 1,
       open: null,
@@ -105,7 +113,8 @@ function unitPasses(commission: string, unit: { name: string; size: Size; models
     ),
   ];
   return kinds.flatMap((kind) =>
-    halves.map((models) => ({
+    halves.map((models, half) => ({
+      done: half * halves[0]!,
       commission,
       unit: unit.name,
       size: unit.size,
@@ -114,6 +123,10 @@ function unitPasses(commission: string, unit: { name: string; size: Size; models
       models,
     })),
   );
+}
+
+function withoutDone<P extends { done: number }>({ done: _done, ...pass }: P): Omit<P, 'done'> {
+  return pass;
 }
 
 function eveningOf(now: Date, daysAgo: number, index: number, random: DemoRandom): string {

@@ -5,6 +5,7 @@ import { Bar } from '../../ui/Bar/Bar';
 import { Button } from '../../ui/Button/Button';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { counted, differenceText, minutesText, percentText, positionsText } from '../../ui/format';
+import { Why } from '../shared/Why';
 import { LateTimes } from './LateTimes';
 import type { Bench } from './useBench';
 import { WhileOpen } from './WhileOpen';
@@ -73,6 +74,7 @@ function Left({ bench }: { bench: Bench }) {
           </>
         )}
       </small>
+      {now && <Why passKey={now.passKey} version={now.p50} />}
     </section>
   );
 }

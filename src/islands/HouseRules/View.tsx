@@ -139,7 +139,8 @@ export function HouseRulesView({ rules: initial, revision: opened, setups }: Hou
 /** What the log says of each kind of change; the plan goes by it, and what is typed is where it starts from. */
 function LearnedSetups({ setups }: { setups: SetupEstimates }) {
   const learned = SETUP_FIELDS.filter((field) => setups[field].setups > 0);
-  if (learned.length === 0) return <p className={styles.learned}>As soon as changes are logged at the bench, they correct these minutes in every plan.</p>;
+  if (learned.length === 0)
+    return <p className={styles.learned}>As soon as changes are logged at the bench, they correct these minutes in every plan.</p>;
   return (
     <div className={styles.learned} data-testid="learned-setups">
       <p>Measured at the bench; plans go by these:</p>

@@ -19,6 +19,7 @@ import { NumberField } from '../../ui/Field/NumberField';
 import { Notice } from '../../ui/Notice/Notice';
 import { counted, differenceText, minutesText } from '../../ui/format';
 import { standardNames, techniqueOptions } from '../shared/options';
+import { Why } from '../shared/Why';
 import { stepCost } from './costs';
 import { CopyStep } from './CopyStep';
 import { HalfDone } from './HalfDone';
@@ -183,6 +184,7 @@ export function StepEditor(props: StepEditorProps) {
           </strong>
         </p>
         <p>{cost.why}</p>
+        {cost.passKey !== null && <Why passKey={cost.passKey} version={estimate} />}
         <p>
           Another coat: {differenceText(cost.perCoat)}. Without this step: {differenceText(-cost.unitMinutes)}.
         </p>

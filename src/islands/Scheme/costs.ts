@@ -18,6 +18,8 @@ export interface StepCost {
   /** All coats. */
   unitMinutes: number;
   why: string;
+  /** A pass of it that the program knows; null where the norm stands in. */
+  passKey: string | null;
 }
 
 export function stepCost(unit: Unit, step: Step, part: Part | null, estimate: PassEstimates, house: HouseRules): StepCost {
@@ -36,6 +38,7 @@ export function stepCost(unit: Unit, step: Step, part: Part | null, estimate: Pa
     models: models.length,
     perCoat: perModel * weight,
     unitMinutes: perModel * weight * step.coats,
+    passKey: (passes.find((pass) => pass.modelsLeft > 0) ?? known)?.passKey ?? null,
     why: known?.why ?? 'The norm we ship; your own log joins in once the step is part of the work.',
   };
 }

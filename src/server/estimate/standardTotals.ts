@@ -41,7 +41,9 @@ export async function standardTotals(
     await letOthersIn();
     const sessions = own.length === 0 ? null : lineSessions(built.problem, workshop.house.sessions, now.getTime());
     const { total, byUnit } = lineFigures(built, own, sessions?.sessions ?? null);
-    const draws = await inSlices(workshop.model.simulate([its.flatMap((unit) => workOf(unit, workshop.house, () => new Set()))], DRAWS, SEED));
+    const draws = await inSlices(
+      workshop.model.simulate([its.flatMap((unit) => workOf(unit, workshop.house, () => new Set()))], DRAWS, SEED),
+    );
     const likely = shareMinutes(total);
     totals.push({ standard, handsOn: total.handsOn, likely, safe: likely + safetyMinutes(draws[0]!) });
     // Set-up and waiting are of the whole line: a unit bears them by the work that it is.

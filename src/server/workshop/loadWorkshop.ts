@@ -60,7 +60,14 @@ async function readWorkshop(stores: Stores, hour: Date): Promise<Workshop> {
   await letOthersIn();
   const paints = new Map((await stores.paints.list()).map((paint) => [paint.id, paint]));
   const typed = await stores.houseRules.load();
-  const setups = learnSetups(measuredSetups(log), withPots(paints, units.map((unit) => unit.scheme)), typed);
+  const setups = learnSetups(
+    measuredSetups(log),
+    withPots(
+      paints,
+      units.map((unit) => unit.scheme),
+    ),
+    typed,
+  );
   const house = withSetups(typed, setups);
   const marks = await marksOf(
     stores,

@@ -169,7 +169,8 @@ describe('the learning curve', () => {
   });
 
   it('never goes below its floor', () => {
-    for (const slope of [0.1, 0.3, 0.7]) expect(meanShare(100_000, 10, slope)).to.be.closeTo(Math.max(FLOOR, 100_000 ** -slope) * 5 ** slope, 0.01);
+    for (const slope of [0.1, 0.3, 0.7])
+      expect(meanShare(100_000, 10, slope)).to.be.closeTo(Math.max(FLOOR, 100_000 ** -slope) * 5 ** slope, 0.01);
   });
 
   it('costs the same over all trays of a step, however it is cut', () => {

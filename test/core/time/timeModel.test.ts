@@ -169,8 +169,7 @@ describe('repetition', () => {
       for (let nth = index * 10 + 1; nth <= index * 10 + 10; nth++) minutes += 1.5 * norm * nth ** Math.log2(1 - saved);
       return logged(1, { minutes, startedAt: `2026-11-${10 + index}T19:00:00Z`, ...of });
     });
-  const practised = (saved: number) =>
-    seeds(10).flatMap((unit) => stretches(4, saved, { unit: `Unit ${unit}` }));
+  const practised = (saved: number) => seeds(10).flatMap((unit) => stretches(4, saved, { unit: `Unit ${unit}` }));
 
   it('makes the models to come faster than those logged', () => {
     const model = fitTimeModel(stretches(1, 0.12), TONIGHT);

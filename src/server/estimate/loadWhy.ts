@@ -1,0 +1,47 @@
+import { object } from 'yup';
+import type { InferType } from 'yup';
+import { doneModels } from '../../core/bench/foldMarks';
+import { requiredText } from '../../core/formats/fields';
+import { approved } from '../../core/scheme/definitions';
+import { passesOf } from '../../core/scheme/passes';
+import type { WhyPicture } from '../../core/views/why';
+import { NotFoundError } from '../errors';
+import type { Stores } from '../stores';
+import { withTodaysNames } from '../timeLog/todaysNames';
+import { loadWorkshop } from '../workshop/loadWorkshop';
+import { workOf } from '../workshop/roster';
+
+const MOST_ROWS = 6;
+const NOTHING: ReadonlySet<number> = new Set();
+
+export const whySchema = object({ pass: requiredText('the key of a pass') });
+
+/** Where the figure of a pass comes from: the norm, what the log makes of it, the rows of this step. */
+export async function loadWhy(stores: Stores, { pass: key }: InferType<typeof whySchema>, now: Date): Promise<WhyPicture> {
+  const workshop = await loadWorkshop(stores, now);
+  const { house, marks, model, log } = workshop;
+  const unit = workshop.units.find((each) => passesOf(each, each.standard, house).some((pass) => pass.key === key));
+  if (!unit) throw new NotFoundError(`There is no step ${key} in the open commissions: reload the page.`);
+  const of = (passDone: (passKey: string) => ReadonlySet<number>) =>
+    workOf(approved(unit), house, passDone).filter((item) => item.passKey === key);
+  const left = of((passKey) => doneModels(marks.marks, passKey));
+  const items = left.length > 0 ? left : of(() => NOTHING);
+  const [first] = items;
+  const stretch = {
+    done: first!.done,
+    models: items.reduce((sum, item) => sum + item.models, 0),
+    weight: items.reduce((sum, item) => sum + item.weight, 0),
+  };
+  const { kind } = first!;
+  const rows = log.flatMap((row, index) =>
+    row.unitId === kind.unitId && row.stepId === kind.stepId && row.technique === kind.technique
+      ? [{ ...row, odd: model.odd[index]! }]
+      : [],
+  );
+  return {
+    technique: kind.technique,
+    stretch,
+    explanation: model.explain(kind, stretch),
+    rows: (await withTodaysNames(stores, rows.slice(-MOST_ROWS))).reverse(),
+  };
+}
