@@ -25,6 +25,7 @@ const TABLES = [
   'log_judgement',
   'time_log',
   'learned_spreads',
+  'row_prediction',
 ] as const;
 
 /** The demo in a data folder that was empty, and the way back. */

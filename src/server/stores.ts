@@ -8,6 +8,7 @@ import type { LibraryStore } from '../data/libraryStore';
 import type { PictureStore } from '../data/pictureStore';
 import type { SchemeRevisionStore } from '../data/schemeRevisionStore';
 import type { TestRoundStore } from '../data/testRoundStore';
+import type { PredictionStore } from '../data/predictionStore';
 import type { SpreadStore } from '../data/spreadStore';
 import type { TimeLogStore } from '../data/timeLogStore';
 import type { WorkshopStore } from '../data/workshopStore';
@@ -20,6 +21,7 @@ export interface Stores {
   bench: BenchStore;
   timeLog: TimeLogStore;
   spreads: SpreadStore;
+  predictions: PredictionStore;
   workshop: WorkshopStore;
   scope: ScopeStore;
   pictures: PictureStore;

@@ -10,6 +10,7 @@ import { LibraryStore } from '../data/libraryStore';
 import { PictureStore } from '../data/pictureStore';
 import { SchemeRevisionStore } from '../data/schemeRevisionStore';
 import { TestRoundStore } from '../data/testRoundStore';
+import { PredictionStore } from '../data/predictionStore';
 import { SpreadStore } from '../data/spreadStore';
 import { TimeLogStore } from '../data/timeLogStore';
 import { inTransaction } from '../data/transaction';
@@ -24,6 +25,7 @@ export const storesOf = (knex: Knex): Stores => ({
   bench: new BenchStore(knex),
   timeLog: new TimeLogStore(knex),
   spreads: new SpreadStore(knex),
+  predictions: new PredictionStore(knex),
   workshop: new WorkshopStore(knex),
   scope: new ScopeStore(knex),
   pictures: new PictureStore(knex),

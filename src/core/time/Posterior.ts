@@ -70,6 +70,10 @@ export class Posterior implements TimeModel {
     }
   }
 
+  get slopeOfAll(): number {
+    return this.fit.equations.mean[SLOPE_OF_ALL]!;
+  }
+
   modelsDone(kind: StepKind): number {
     const { step } = this.viewOf(kind);
     return step === undefined ? 0 : this.fit.log.steps[step]!.models;

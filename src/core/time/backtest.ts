@@ -1,19 +1,13 @@
 import type { Steps } from '../steps';
-import { minutesThatCount, type JudgedRow, type StretchAhead, type TimeModel } from './definitions';
-import { fitTimeModelInSteps } from './fitTimeModel';
-import { spreadsFor } from './forecastWork';
-import { learnedFrom } from './learnedFrom';
+import { minutesThatCount, type JudgedRow } from './definitions';
 import { normMinutes } from './norms';
 import { stepKey } from './observations';
+import { predictRows, type RowPrediction } from './predictRows';
 import { quantile } from './quantile';
-import { PRIOR_SPREADS } from './spreads';
 
 /** Minutes of a row as they were predicted from the rows before it, and as they were. */
-export interface PredictedRow {
+export interface PredictedRow extends RowPrediction {
   actual: number;
-  p10: number;
-  p50: number;
-  p90: number;
   norm: number;
   runningMean: number;
 }
@@ -32,34 +26,15 @@ export interface BacktestScore {
 /** Walks through a log by time: predicts each row from those before it, then takes it in. */
 export function* backtest(rows: readonly JudgedRow[]): Steps<PredictedRow[]> {
   const counting = rows.filter((row) => minutesThatCount(row) !== null).sort((a, b) => Date.parse(a.startedAt) - Date.parse(b.startedAt));
-  const predicted: PredictedRow[] = [];
+  const predictions = yield* predictRows(counting, { from: 0, orOdd: true });
   const means = new RunningMeans();
-  let spreads = PRIOR_SPREADS;
-  let learned = 0;
-  let model: TimeModel | undefined;
-  for (const [index, row] of counting.entries()) {
-    const now = new Date(row.startedAt);
-    const before = counting.slice(0, index);
-    if (learnedFrom(index) !== learned) {
-      learned = learnedFrom(index);
-      spreads = yield* spreadsFor(before);
-    }
-    model = yield* fitTimeModelInSteps(before, now, spreads, model);
-    const stretch: StretchAhead = { done: model.modelsDone(row), models: row.models, weight: row.weight / row.effort };
-    const { p10, p50, p90 } = model.estimate(row, stretch, true);
+  return counting.map((row, index): PredictedRow => {
     const actual = minutesThatCount(row)!;
     const norm = normMinutes(row.technique, row.size, row.coverage) * row.weight;
-    predicted.push({
-      actual,
-      p10: p10 * row.weight,
-      p50: p50 * row.weight,
-      p90: p90 * row.weight,
-      norm,
-      runningMean: means.minutesOf(row) * row.weight,
-    });
+    const runningMean = means.minutesOf(row) * row.weight;
     means.take(row, actual);
-  }
-  return predicted;
+    return { ...predictions[index]!, actual, norm, runningMean };
+  });
 }
 
 export function scoreOf(predicted: readonly PredictedRow[]): BacktestScore {

@@ -135,6 +135,8 @@ export interface TimeModel {
   /** What is odd about each row given to the fit; null where nothing is. */
   odd: readonly (Oddity | null)[];
   explain: (kind: StepKind, stretch: StretchAhead) => Explanation;
+  /** Learning slope over all techniques. */
+  slopeOfAll: number;
   /** Models of a step in the log. */
   modelsDone: (kind: StepKind) => number;
 }

@@ -15,7 +15,7 @@ export interface WorkForecast {
   p95: number;
 }
 
-const DRAWS = 10_000;
+const DRAWS = 4000;
 
 /** What is learned of a log as a whole: the spreads of the first rows that its length allows. */
 export function* spreadsFor(rows: readonly JudgedRow[]): Steps<Spreads> {

@@ -3,7 +3,7 @@ import { changeoverMinutes, setupOf } from '../scheme/setups';
 import type { Pot } from '../scheme/pots';
 
 /** What a change of setup costs, by what is changed: the fields of House rules that the log can show. */
-export const SETUP_FIELDS = ['paintMinutes', 'dropMinutes', 'handMinutes', 'waterMinutes', 'sprayMinutes'] as const;
+export const SETUP_FIELDS = ['paintMinutes', 'dropMinutes', 'handMinutes', 'waterMinutes', 'sprayMinutes', 'fetchMinutes'] as const;
 export type SetupField = (typeof SETUP_FIELDS)[number];
 export type SetupMinutes = Record<SetupField, number>;
 
@@ -11,6 +11,8 @@ export type SetupMinutes = Record<SetupField, number>;
 export interface MeasuredSetup {
   from: string;
   to: string;
+  /** Another unit was taken up, and so another tray. */
+  isFetched: boolean;
   minutes: number;
 }
 
@@ -36,10 +38,12 @@ const ROUNDS = 30;
 const SETTLED = 1e-7;
 
 /** How often each kind of change is in one from a setup to another. */
-function countsOf({ from, to }: MeasuredSetup, pots: ReadonlyMap<string, Pot>, house: HouseRules): number[] {
+function countsOf({ from, to, isFetched }: MeasuredSetup, pots: ReadonlyMap<string, Pot>, house: HouseRules): number[] {
   const nothing = Object.fromEntries(SETUP_FIELDS.map((field) => [field, 0])) as SetupMinutes;
   const [before, after] = [setupOf(from, pots), setupOf(to, pots)];
-  return SETUP_FIELDS.map((field) => changeoverMinutes(before, after, { ...house, ...nothing, [field]: 1 }));
+  return SETUP_FIELDS.map((field) =>
+    field === 'fetchMinutes' ? Number(isFetched) : changeoverMinutes(before, after, { ...house, ...nothing, [field]: 1 }),
+  );
 }
 
 /**

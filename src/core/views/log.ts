@@ -28,8 +28,19 @@ export interface ClosedCommission {
   models: number;
 }
 
+/** Which rows of the log are shown. */
+export interface LogSearch {
+  filter: LogFilter;
+  /** A commission by name; null for all. */
+  commission: string | null;
+  /** Words that unit, part, technique or note hold; empty for all. */
+  words: string;
+}
+
 export interface LogPicture {
   first: LogPage;
+  /** Names of the commissions in the log, the latest first. */
+  commissions: string[];
   totals: { rows: number; minutes: number; models: number; toJudge: number };
   techniques: TechniquePace[];
   closed: ClosedCommission[];

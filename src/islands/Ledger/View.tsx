@@ -1,20 +1,25 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { RowJudgement } from '../../core/time/definitions';
-import type { LogFilter, LogPage, LogPicture } from '../../core/views/log';
+import type { LogPage, LogPicture, LogSearch } from '../../core/views/log';
 import { Button } from '../../ui/Button/Button';
+import { SelectField, TextField } from '../../ui/Field/Field';
 import { Notice } from '../../ui/Notice/Notice';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted, minutesText } from '../../ui/format';
 import { send } from '../shared/api';
 import { Closed } from './Closed';
 import { ImportLog } from './ImportLog';
+import { Insights } from './Insights';
 import { LogTable } from './LogTable';
 import { PaceChart } from './PaceChart';
 import styles from './View.module.css';
 
+const EVERYTHING: LogSearch = { filter: 'all', commission: null, words: '' };
+
 export function LedgerView({ log }: { log: LogPicture }) {
   const [shown, setShown] = useState<LogPage>(log.first);
-  const [filter, setFilter] = useState<LogFilter>('all');
+  const [search, setSearch] = useState<LogSearch>(EVERYTHING);
+  const asked = useRef(0);
   const [error, setError] = useState<string | null>(null);
   const attempt = async (act: () => Promise<void>) => {
     try {
@@ -24,11 +29,17 @@ export function LedgerView({ log }: { log: LogPicture }) {
       setError((problem as Error).message);
     }
   };
-  const go = (page: number, by: LogFilter = filter) =>
-    attempt(async () => {
-      setShown(await send<LogPage>('GET', `/api/time-log/rows?page=${page}&filter=${encodeURIComponent(by)}`));
-      setFilter(by);
+  const go = (page: number, by: LogSearch = search) => {
+    setSearch(by);
+    // Answers may come in another order than they were asked for.
+    const turn = ++asked.current;
+    return attempt(async () => {
+      const query = new URLSearchParams({ page: String(page), filter: by.filter, words: by.words });
+      if (by.commission !== null) query.set('commission', by.commission);
+      const found = await send<LogPage>('GET', `/api/time-log/rows?${query}`);
+      if (turn === asked.current) setShown(found);
     });
+  };
   const judge = (id: string, judgement: RowJudgement) =>
     attempt(async () => {
       await send('PUT', `/api/time-log/${id}`, judgement);
@@ -59,14 +70,31 @@ export function LedgerView({ log }: { log: LogPicture }) {
         <Panel
           title="The log, newest first"
           aside={
-            <label className={styles.filter}>
-              <input
-                type="checkbox"
-                checked={filter !== 'all'}
-                onChange={(event) => void go(0, event.target.checked ? 'to judge' : 'all')}
-              />{' '}
-              only the {totals.toJudge} in question, and those judged
-            </label>
+            <span className={styles.filters}>
+              <SelectField
+                label="Commission"
+                hideLabel
+                value={search.commission ?? ''}
+                options={[{ value: '', label: 'all commissions' }, ...log.commissions.map((name) => ({ value: name, label: name }))]}
+                onChange={(name) => void go(0, { ...search, commission: name === '' ? null : name })}
+              />
+              <TextField
+                label="Find in the log"
+                hideLabel
+                placeholder="Find a step, unit or note"
+                type="search"
+                value={search.words}
+                onChange={(words) => void go(0, { ...search, words })}
+              />
+              <label className={styles.filter}>
+                <input
+                  type="checkbox"
+                  checked={search.filter !== 'all'}
+                  onChange={(event) => void go(0, { ...search, filter: event.target.checked ? 'to judge' : 'all' })}
+                />{' '}
+                only the {totals.toJudge} in question, and those judged
+              </label>
+            </span>
           }
         >
           <LogTable rows={shown.rows} onJudge={(id, judgement) => void judge(id, judgement)} />
@@ -89,6 +117,7 @@ export function LedgerView({ log }: { log: LogPicture }) {
           <Closed closed={log.closed} />
         </div>
       </div>
+      <Insights />
     </div>
   );
 }

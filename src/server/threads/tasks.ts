@@ -6,6 +6,7 @@ import { loadSets } from '../line/loadSets';
 import { readJson } from '../http/readJson';
 import { decodeText } from '../text/decodeText';
 import { importTimeLog } from '../timeLog/importTimeLog';
+import { foretell } from '../timeLog/foretell';
 import { learnSpreads } from '../timeLog/learnSpreads';
 import type { Stores } from '../stores';
 
@@ -25,6 +26,7 @@ export const tasks = {
     return toPdf(legSheetDocument(await loadLegSheet(stores, input, now)));
   },
   learnSpreads: (stores: Stores, _input: null, _now: Date) => learnSpreads(stores),
+  foretell: (stores: Stores, _input: null, _now: Date) => foretell(stores),
   lineSets: loadSets,
   sharing: loadSharing,
   priceTwins,

@@ -2,6 +2,7 @@ import { listen } from '../bench/announcements';
 import { programTime } from '../programTime';
 import type { Stores } from '../stores';
 import { taskInThread } from '../threads/threads';
+import { isToForetell } from './foretell';
 import { isToLearn } from './learnSpreads';
 
 /** So long after something was written it is looked whether the log has taught something new. */
@@ -13,14 +14,22 @@ const AFTER_MS = 1500;
  */
 export function keepLearning(stores: Stores, folder: string): () => Promise<void> {
   let timer: NodeJS.Timeout | null = null;
+  let isStopped = false;
   let learning = Promise.resolve();
+  const ask = <T extends 'learnSpreads' | 'foretell'>(task: T) => taskInThread<T>({ task, input: null, folder, now: programTime() });
+  const learn = async () => {
+    const learned = !isStopped && (await isToLearn(stores)) ? await ask('learnSpreads') : null;
+    if (learned && !isStopped) await stores.spreads.save(learned);
+    while (!isStopped && (await isToForetell(stores))) {
+      const foretold = await ask('foretell');
+      if (!isStopped) await stores.predictions.save(foretold);
+    }
+  };
   const look = () => {
     timer = null;
-    learning = learning
-      .then(async () => {
-        if (await isToLearn(stores)) await taskInThread({ task: 'learnSpreads', input: null, folder, now: programTime() });
-      })
-      .catch((error: unknown) => void process.stderr.write(`Nothing was learned from the log: ${String(error)}\n`));
+    learning = learning.then(learn).catch((error: unknown) => {
+      if (!isStopped) process.stderr.write(`Nothing was learned from the log: ${String(error)}\n`);
+    });
   };
   const soon = () => {
     timer ??= setTimeout(look, AFTER_MS);
@@ -29,6 +38,7 @@ export function keepLearning(stores: Stores, folder: string): () => Promise<void
   soon();
   const deaf = listen(soon);
   return () => {
+    isStopped = true;
     deaf();
     if (timer) clearTimeout(timer);
     return learning;

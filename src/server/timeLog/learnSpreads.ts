@@ -1,5 +1,6 @@
 import { learnSpreadsOf } from '../../core/time/fitTimeModel';
 import { learnedFrom } from '../../core/time/learnedFrom';
+import type { LearnedSpreads } from '../../data/spreadStore';
 import type { Stores } from '../stores';
 import { inSlices } from '../inSlices';
 
@@ -13,11 +14,11 @@ export async function isToLearn({ timeLog, spreads }: Learning): Promise<boolean
   return learnedFrom(await timeLog.count()) !== ((await spreads.load())?.rows ?? 0);
 }
 
-/** Learns how much techniques, units, steps and stretches differ, from rows whose number follows from the length of the log. */
-export async function learnSpreads(stores: Learning): Promise<void> {
-  const log = await stores.timeLog.list();
+/** Learns how much techniques, units, steps and stretches differ, from rows whose number follows from the length of the log; null of a short one. */
+export async function learnSpreads({ timeLog }: Pick<Stores, 'timeLog'>): Promise<LearnedSpreads | null> {
+  const log = await timeLog.list();
   const rows = learnedFrom(log.length);
-  if (rows === 0) return;
-  const spreads = await inSlices(learnSpreadsOf(log.slice(Math.max(0, rows - MOST_ROWS), rows), new Date(log[rows - 1]!.startedAt)));
-  await stores.spreads.save({ rows, spreads });
+  if (rows === 0) return null;
+  const now = new Date(log[rows - 1]!.startedAt);
+  return { rows, spreads: await inSlices(learnSpreadsOf(log.slice(Math.max(0, rows - MOST_ROWS), rows), now)) };
 }

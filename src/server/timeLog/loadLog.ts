@@ -1,5 +1,5 @@
 import { object, type InferType } from 'yup';
-import { count, minutes, oneOf } from '../../core/formats/fields';
+import { count, minutes, oneOf, text } from '../../core/formats/fields';
 import { writeTimeLog } from '../../core/formats/writeTimeLog';
 import type { Technique } from '../../core/scheme/definitions';
 import { factsOf } from '../../core/scheme/techniques';
@@ -18,7 +18,13 @@ const ROWS_ON_A_PAGE = 100;
 export async function loadLog(stores: Stores, now: Date): Promise<LogPicture> {
   const workshop = await loadWorkshop(stores, now);
   const { sums, ...summary } = await summaryOf(workshop);
-  return { ...summary, first: await pageOf(stores, workshop, workshop.log.keys(), 0), closed: await closedCommissions(stores, sums) };
+  const names = new Set((await withTodaysNames(stores, workshop.log)).map(({ commission }) => commission));
+  return {
+    ...summary,
+    first: await pageOf(stores, workshop, workshop.log.keys(), 0),
+    closed: await closedCommissions(stores, sums),
+    commissions: [...names].reverse(),
+  };
 }
 
 interface LogSummary extends Pick<LogPicture, 'totals' | 'techniques'> {
@@ -54,13 +60,26 @@ async function sumUp({ log, model }: Workshop): Promise<LogSummary> {
   return { totals, techniques, sums: commissionSums(counting) };
 }
 
-export const logPageSchema = object({ page: count(0), filter: oneOf(LOG_FILTERS) });
+export const logPageSchema = object({
+  page: count(0),
+  filter: oneOf(LOG_FILTERS),
+  commission: text('the name of a commission').nullable().defined(),
+  words: text('words to look for').defined(),
+});
 
-export async function loadLogPage(stores: Stores, { page, filter }: InferType<typeof logPageSchema>, now: Date): Promise<LogPage> {
+export async function loadLogPage(
+  stores: Stores,
+  { page, filter, commission, words }: InferType<typeof logPageSchema>,
+  now: Date,
+): Promise<LogPage> {
   const workshop = await loadWorkshop(stores, now);
-  const { log, model } = workshop;
+  const { model } = workshop;
+  const log = await withTodaysNames(stores, workshop.log);
+  const sought = words.trim().toLowerCase();
   const isShown = (row: StoredLogRow, index: number) =>
-    filter === 'all' || isToJudge(row, model.odd[index]!) || row.verdict !== 'unsure' || row.correctedMinutes !== null;
+    (filter === 'all' || isToJudge(row, model.odd[index]!) || row.verdict !== 'unsure' || row.correctedMinutes !== null) &&
+    (commission === null || row.commission === commission) &&
+    (sought === '' || wordsOf(row).includes(sought));
   return pageOf(
     stores,
     workshop,
@@ -68,6 +87,8 @@ export async function loadLogPage(stores: Stores, { page, filter }: InferType<ty
     page,
   );
 }
+
+const wordsOf = ({ unit, part, technique, note }: StoredLogRow) => `${factsOf(technique).label} on ${unit}, ${part} ${note}`.toLowerCase();
 
 /** The painter's word is asked for: nobody knows its minutes, or it took much longer than usual. */
 const isToJudge = (row: StoredLogRow, odd: Oddity | null): boolean =>

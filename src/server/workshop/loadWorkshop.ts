@@ -112,10 +112,10 @@ async function fitted(stores: Stores, log: readonly StoredLogRow[], hour: Date):
 }
 
 const measuredSetups = (log: readonly StoredLogRow[]): MeasuredSetup[] =>
-  log.flatMap(({ setupFrom, setupTo, setupMinutes, verdict }) =>
+  log.flatMap(({ setupFrom, setupTo, setupMinutes, verdict, unitId }, index) =>
     setupFrom === null || setupTo === null || setupMinutes === null || verdict === 'left out'
       ? []
-      : [{ from: setupFrom, to: setupTo, minutes: setupMinutes }],
+      : [{ from: setupFrom, to: setupTo, minutes: setupMinutes, isFetched: log[index - 1]?.unitId !== unitId }],
   );
 
 const workUnit = (unit: StoredUnit, commission: StoredCommission): WorkUnit => ({

@@ -14,8 +14,8 @@ const both = { from: 'basecoat|red', to: 'edge|blue' };
 const afterMetal = { from: 'basecoat|brass', to: 'basecoat|blue' };
 const spray = { from: 'basecoat|red', to: 'prime|blue' };
 
-const measured = (of: Omit<MeasuredSetup, 'minutes'>, minutes: number, times = 1): MeasuredSetup[] =>
-  Array.from({ length: times }, () => ({ ...of, minutes }));
+const measured = (of: Pick<MeasuredSetup, 'from' | 'to'>, minutes: number, times = 1): MeasuredSetup[] =>
+  Array.from({ length: times }, () => ({ ...of, isFetched: false, minutes }));
 
 describe('what changes of setup take', () => {
   it('are as typed while nothing is measured', () => {

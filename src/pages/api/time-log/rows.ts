@@ -5,7 +5,12 @@ import { loadLogPage, logPageSchema } from '../../../server/timeLog/loadLog';
 export const GET = query(({ stores, url, now }) =>
   loadLogPage(
     stores,
-    parse(logPageSchema, { page: Number(url.searchParams.get('page') ?? 0), filter: url.searchParams.get('filter') ?? 'all' }),
+    parse(logPageSchema, {
+      page: Number(url.searchParams.get('page') ?? 0),
+      filter: url.searchParams.get('filter') ?? 'all',
+      commission: url.searchParams.get('commission'),
+      words: url.searchParams.get('words') ?? '',
+    }),
     now,
   ),
 );

@@ -1,0 +1,4 @@
+import { query } from '../../../server/http/endpoint';
+import { loadInsights } from '../../../server/timeLog/loadInsights';
+
+export const GET = query(({ stores, now }) => loadInsights(stores, now));
