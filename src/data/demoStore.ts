@@ -12,6 +12,7 @@ const TABLES = [
   'mail',
   'picture',
   'scope_change',
+  'other_work',
   'removed_piece',
   'scheme_piece',
   'unit',

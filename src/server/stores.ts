@@ -8,6 +8,7 @@ import type { LibraryStore } from '../data/libraryStore';
 import type { PictureStore } from '../data/pictureStore';
 import type { SchemeRevisionStore } from '../data/schemeRevisionStore';
 import type { TestRoundStore } from '../data/testRoundStore';
+import type { OtherWorkStore } from '../data/otherWorkStore';
 import type { PredictionStore } from '../data/predictionStore';
 import type { SpreadStore } from '../data/spreadStore';
 import type { TimeLogStore } from '../data/timeLogStore';
@@ -24,6 +25,7 @@ export interface Stores {
   predictions: PredictionStore;
   workshop: WorkshopStore;
   scope: ScopeStore;
+  otherWork: OtherWorkStore;
   pictures: PictureStore;
   testRounds: TestRoundStore;
   library: LibraryStore;

@@ -10,6 +10,7 @@ import { LibraryStore } from '../data/libraryStore';
 import { PictureStore } from '../data/pictureStore';
 import { SchemeRevisionStore } from '../data/schemeRevisionStore';
 import { TestRoundStore } from '../data/testRoundStore';
+import { OtherWorkStore } from '../data/otherWorkStore';
 import { PredictionStore } from '../data/predictionStore';
 import { SpreadStore } from '../data/spreadStore';
 import { TimeLogStore } from '../data/timeLogStore';
@@ -28,6 +29,7 @@ export const storesOf = (knex: Knex): Stores => ({
   predictions: new PredictionStore(knex),
   workshop: new WorkshopStore(knex),
   scope: new ScopeStore(knex),
+  otherWork: new OtherWorkStore(knex),
   pictures: new PictureStore(knex),
   testRounds: new TestRoundStore(knex),
   library: new LibraryStore(knex),

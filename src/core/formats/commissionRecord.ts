@@ -3,7 +3,8 @@ import { SCOPE_SUBJECTS, type ScopeChange } from '../views/scope';
 import { CLOSENESSES, PICTURE_KINDS, type Picture } from '../views/pictures';
 import { REVISION_REASONS, type SchemeRevision } from '../views/revisions';
 import { ANSWERS, type TestRound } from '../views/testModel';
-import { id, instant, list, note, oneOf, text } from './fields';
+import { OTHER_WORK, type OtherWork } from '../bench/otherWork';
+import { id, instant, list, note, oneOf, optionalList, text } from './fields';
 import { schemeOf, schemeSchema } from './schemeSchemas';
 
 /** What was agreed, sent, answered and shown for a commission, beside its units and its bench. */
@@ -14,11 +15,12 @@ export interface CommissionRecord {
   /** Letters themselves stay in the outbox. */
   testRounds: Omit<TestRound, 'id' | 'mailId'>[];
   revisions: Omit<SchemeRevision, 'id'>[];
+  otherWork: Omit<OtherWork, 'id' | 'commissionId'>[];
   /** Each with its JPEG, base64. */
   pictures: (Pick<Picture, 'unitId' | 'partId' | 'kind' | 'closeness' | 'caption' | 'addedAt'> & { jpeg: string })[];
 }
 
-export const NO_RECORD: CommissionRecord = { agreedAt: null, scope: [], testRounds: [], revisions: [], pictures: [] };
+export const NO_RECORD: CommissionRecord = { agreedAt: null, scope: [], testRounds: [], revisions: [], otherWork: [], pictures: [] };
 
 const MOST = 1000;
 const MOST_PICTURES = 100;
@@ -61,6 +63,17 @@ export const recordSchema = object({
     object({ unitId: id(), at: instant(), why: oneOf(REVISION_REASONS), note: note(), scheme: schemeSchema.required() }),
     MOST,
   ),
+  // Files of earlier versions have none.
+  otherWork: optionalList(
+    object({
+      kind: oneOf(OTHER_WORK),
+      startedAt: instant(),
+      endedAt: when(),
+      minutes: number().strict().min(0).max(10_080).nullable().notRequired().defined(),
+      note: note(),
+    }),
+    MOST,
+  ),
   pictures: list(
     object({
       unitId: orNull(),
@@ -81,7 +94,11 @@ export const recordSchema = object({
 
 /** What was read, with its schemes in full. */
 export const recordOf = (parsed: InferType<typeof recordSchema>): CommissionRecord =>
-  ({ ...parsed, revisions: parsed.revisions.map((revision) => ({ ...revision, scheme: schemeOf(revision.scheme) })) }) as CommissionRecord;
+  ({
+    ...parsed,
+    otherWork: parsed.otherWork ?? [],
+    revisions: parsed.revisions.map((revision) => ({ ...revision, scheme: schemeOf(revision.scheme) })),
+  }) as CommissionRecord;
 
 /** Nothing was agreed, sent or shown. */
 export const isEmptyRecord = (record: CommissionRecord): boolean => JSON.stringify(record) === JSON.stringify(NO_RECORD);

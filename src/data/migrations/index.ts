@@ -9,6 +9,7 @@ import * as intakeInFull from './20261126_intake_in_full';
 import * as scopeChanges from './20261126_changes_of_scope';
 import * as testModels from './20261126_pictures_and_test_models';
 import * as schemeRevisions from './20261126_revisions_of_schemes';
+import * as otherWork from './20261126_other_work';
 import * as whatTheLogTeaches from './20261126_what_the_log_teaches';
 
 export interface Migration {
@@ -30,4 +31,5 @@ export const migrations: readonly Migration[] = [
   testModels,
   schemeRevisions,
   whatTheLogTeaches,
+  otherWork,
 ];

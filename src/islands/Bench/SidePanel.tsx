@@ -5,6 +5,7 @@ import { Bar } from '../../ui/Bar/Bar';
 import { Button } from '../../ui/Button/Button';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { counted, differenceText, minutesText, percentText, positionsText } from '../../ui/format';
+import { OtherWorkClock } from '../shared/OtherWork';
 import { Why } from '../shared/Why';
 import { LateTimes } from './LateTimes';
 import type { Bench } from './useBench';
@@ -34,6 +35,10 @@ export function SidePanel({ bench, now, onTakeUp, onBringBack }: SidePanelProps)
       <Rack bench={bench} now={now} />
       <Misses bench={bench} />
       <Aside bench={bench} onBringBack={onBringBack} />
+      <section aria-label="Other work">
+        <h2 className={styles.sideTitle}>Other work</h2>
+        <OtherWorkClock commissionId={null} />
+      </section>
       <LateTimes rows={bench.figures.openRows} onSaved={bench.refreshFigures} />
     </aside>
   );

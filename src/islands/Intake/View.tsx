@@ -9,6 +9,7 @@ import { Panel } from '../../ui/Panel/Panel';
 import { counted, minorPerMajor, minutesText, momentText, moneyText, positionsText } from '../../ui/format';
 import { standardOptions } from '../shared/options';
 import { Opened } from '../shared/Opened';
+import { OtherWorkClock } from '../shared/OtherWork';
 import { PictureStrip } from '../shared/PictureStrip';
 import { SaveState } from '../shared/SaveState';
 import { picturesAt, usePictures, type Pictures } from '../shared/usePictures';
@@ -111,6 +112,9 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
       <Removed units={picture.removedUnits.filter((unit) => !units.some((each) => each.id === unit.id))} onBringBack={intake.bringBack} />
       <Notes picture={picture} />
       <Figures intake={intake} commissionId={picture.commission.id} models={models} pictures={pictures} />
+      <Panel title="Other work">
+        <OtherWorkClock commissionId={picture.commission.id} isListed />
+      </Panel>
       <Panel title="Reference pictures">
         <PictureStrip pictures={pictures} place={{ unitId: null, partId: null, kind: 'reference' }} of="the whole commission" />
         {units.map((unit) => (

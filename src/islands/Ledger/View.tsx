@@ -68,7 +68,7 @@ export function LedgerView({ log }: { log: LogPicture }) {
       )}
       <div className={styles.columns}>
         <Panel
-          title="The log, newest first"
+          title="The log"
           aside={
             <span className={styles.filters}>
               <SelectField

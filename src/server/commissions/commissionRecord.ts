@@ -17,6 +17,7 @@ export async function readRecord(stores: Stores, commission: StoredCommission, u
     scope: (await stores.scope.ofCommission(commission.id)).map(({ id: _id, commissionId: _commission, ...change }) => change),
     testRounds: (await stores.testRounds.ofUnits(unitIds)).map(({ id: _id, mailId: _mail, ...round }) => round),
     revisions: (await stores.revisions.ofUnits(unitIds)).reverse().map(({ id: _id, ...revision }) => revision),
+    otherWork: (await stores.otherWork.ofCommissions([commission.id])).map(({ id: _id, commissionId: _commission, ...work }) => work),
     pictures,
   };
 }
@@ -32,12 +33,15 @@ export const encodeRecord = async ({ pictures }: CommissionRecord): Promise<Enco
 export async function writeRecord(
   stores: Stores,
   commissionId: string,
-  { agreedAt, scope, testRounds, revisions, pictures }: CommissionRecord,
+  { agreedAt, scope, testRounds, revisions, otherWork, pictures }: CommissionRecord,
   encoded: readonly EncodedPicture[],
 ): Promise<void> {
   if (agreedAt !== null) await stores.commissions.setAgreed(commissionId, agreedAt);
   const idAt = (at: string) => ulid(Date.parse(at));
   for (const change of scope) await stores.scope.put({ ...change, id: idAt(change.at), commissionId });
+  // A clock that ran when the file was written runs there.
+  for (const work of otherWork)
+    await stores.otherWork.put({ ...work, endedAt: work.endedAt ?? work.startedAt, id: idAt(work.startedAt), commissionId });
   for (const round of testRounds)
     await stores.testRounds.put({ ...round, id: idAt(round.sentAt ?? round.answeredAt ?? '1970'), mailId: null });
   for (const revision of revisions) await stores.revisions.insert({ ...revision, id: idAt(revision.at) });
