@@ -43,7 +43,7 @@ export async function openedDatabase(): Promise<Running> {
       database,
       stores,
       stopCopies: keepDailyCopies(database.folder),
-      stopLearning: keepLearning(stores, database.folder),
+      stopLearning: keepLearning(stores, database.folder, writing),
     };
   });
   running.catch(() => (running = null));

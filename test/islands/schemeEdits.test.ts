@@ -80,6 +80,7 @@ describe('what a step costs', () => {
       perCoat: 16.5,
       unitMinutes: 33,
       why: 'logged',
+      passKey: `${coat.id}#1`,
     });
   });
 

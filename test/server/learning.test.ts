@@ -21,10 +21,13 @@ describe('learning from the log', function () {
   it('learns how much things differ once the log has grown, and plans with it', async () => {
     const { stores } = database;
     const rows = await stores.timeLog.count();
+    const demo = (await stores.spreads.load())!;
+    expect(await isToLearn(stores)).to.equal(false);
+    await stores.spreads.save({ ...demo, rows: 20 });
     expect(await isToLearn(stores)).to.equal(true);
     const before = (await loadWorkshop(stores, NOW)).model;
     const learned = (await learnSpreads(stores))!;
-    expect(learned.rows).to.equal(learnedFrom(rows));
+    expect(learned).to.deep.equal({ ...demo, rows: learnedFrom(rows) });
     await stores.spreads.save(learned);
     expect(await isToLearn(stores)).to.equal(false);
     expect((await loadWorkshop(stores, NOW)).model).to.not.equal(before);

@@ -18,6 +18,8 @@ const ONE_MODEL: StretchAhead = { done: 4, models: 1, weight: 1 };
 const INTERRUPTED_RATIO = 1.6;
 const TOO_SHORT_RATIO = 0.5;
 const ODD_CHANCE = 0.5;
+/** Weights are rounded: so little more than one a model is no leader. */
+const LEAST_LEADERS = 1e-3;
 /** What so many more stretches would change, if each took so much longer than expected. */
 const NEXT_STRETCHES = 20;
 const SLOWER = 0.2;
@@ -68,6 +70,11 @@ export class Posterior implements TimeModel {
       if (ratio >= INTERRUPTED_RATIO) this.odd[index] = 'interrupted';
       else if (ratio <= TOO_SHORT_RATIO) this.odd[index] = 'too short';
     }
+  }
+
+  get leaders(): TimeModel['leaders'] {
+    const stretches = this.fit.log.observations.filter(({ leaders }) => Math.abs(leaders) > LEAST_LEADERS).length;
+    return { power: this.fit.equations.mean[LEADERS]!, stretches };
   }
 
   get slopeOfAll(): number {

@@ -135,6 +135,8 @@ export interface TimeModel {
   /** What is odd about each row given to the fit; null where nothing is. */
   odd: readonly (Oddity | null)[];
   explain: (kind: StepKind, stretch: StretchAhead) => Explanation;
+  /** How leaders differ from their factor, as a power of it, and the stretches with leaders that say so. */
+  leaders: { power: number; stretches: number };
   /** Learning slope over all techniques. */
   slopeOfAll: number;
   /** Models of a step in the log. */

@@ -67,7 +67,15 @@ export function paintHistory({ commission, units, paints, house, sittings, rando
   const jobs = Array.from(order, (job) => built.jobs[job]!);
   return {
     order: jobs.map((job) => job.id),
-    events: eventsOf(jobs, built, factsOf(roster), timed.cellEnds, origin, minutesAt(end), random),
+    events: eventsOf(
+      jobs,
+      built,
+      factsOf(roster),
+      timed.cellEnds,
+      origin,
+      { lastFrom: minutesAt(sittings.at(-1)!.from), until: minutesAt(end) },
+      random,
+    ),
   };
 }
 
@@ -88,14 +96,23 @@ function eventsOf(
   facts: ReadonlyMap<string, WorkFacts>,
   cellEnds: Float64Array,
   origin: number,
-  until: number,
+  { lastFrom, until }: { lastFrom: number; until: number },
   random: DemoRandom,
 ): BenchEvent[] {
   const events: BenchEvent[] = [];
   const line = compileLine(built.problem);
   const index = new Map(built.jobs.map((job, at) => [job.id, at]));
+  // The painter puts the brush down between two jobs, where the pass is finished and the next one takes another setup.
+  const late = jobs.findIndex((job) => cellEnds[line.cellStart[index.get(job.id)! + 1]! - 1]! > until);
+  let painted = late === -1 ? jobs.length : late;
+  const goesOn = (last: JobInfo) =>
+    jobs[painted]?.setupId === last.setupId || jobs.slice(painted).some((job) => job.passKey === last.passKey);
+  while (painted > 1 && goesOn(jobs[painted - 1]!)) painted--;
+  const lastEnd = painted === 0 ? until : cellEnds[line.cellStart[index.get(jobs[painted - 1]!.id)! + 1]! - 1]!;
   const add = (kind: BenchEvent['kind'], minute: number, job: JobInfo | null, model: number | null) => {
-    const at = origin + Math.round(minute * MINUTE_MS);
+    // The last sitting is moved up, so that it ends when it should.
+    const moved = minute >= lastFrom ? minute + until - lastEnd : minute;
+    const at = origin + Math.round(moved * MINUTE_MS);
     const [step, coat] = job ? job.passKey.split('#') : [null, null];
     events.push({
       bench: null,
@@ -113,9 +130,7 @@ function eventsOf(
       note: '',
     });
   };
-  for (const job of jobs) {
-    // The painter puts the brush down between two jobs.
-    if (cellEnds[line.cellStart[index.get(job.id)! + 1]! - 1]! > until) return events;
+  for (const job of jobs.slice(0, painted)) {
     let last: number | null = null;
     for (const [offset, model] of job.models.entries()) {
       const done = cellEnds[line.cellStart[index.get(job.id)!]! + offset]!;

@@ -1,5 +1,8 @@
 import type { Knex } from 'knex';
 import { wholeCommission } from '../../core/views/selection';
+import { allAtOnce } from '../../core/steps';
+import { learnSpreadsOf } from '../../core/time/fitTimeModel';
+import { learnedFrom } from '../../core/time/learnedFrom';
 import { writeScheme } from '../../core/formats/schemeFile';
 import { EMPTY_SCHEME, modelsOf, type Commission, type Paint, type Unit } from '../../core/scheme/definitions';
 import { DEFAULT_HOUSE_RULES, type HouseRules } from '../../core/scheme/houseRules';
@@ -10,6 +13,7 @@ import { HouseRulesStore } from '../houseRulesStore';
 import { LibraryStore } from '../libraryStore';
 import { PaintStore } from '../paintStore';
 import { UNSAVED } from '../revisions';
+import { SpreadStore } from '../spreadStore';
 import { TimeLogStore } from '../timeLogStore';
 import { WorkshopStore } from '../workshopStore';
 import { paintHistory } from './benchHistory';
@@ -49,6 +53,7 @@ export async function fillDemo({ knex }: Pick<OpenedDatabase, 'knex'>, now: Date
   const tested = paintHistory({ ...market!, units: testModelUnits, ...history, sittings: testModelSitting(now) });
   await new BenchStore(knex).add([...tested.events, ...painted.events], now.toISOString());
   await keepSchemes(knex, coast!, paints, now);
+  await learnFrom(knex);
   const workshop = new WorkshopStore(knex);
   await workshop.markDemo(commissions.map(({ commission }) => commission.id));
   await workshop.putOnBench({
@@ -57,6 +62,14 @@ export async function fillDemo({ knex }: Pick<OpenedDatabase, 'knex'>, now: Date
     wishes: [],
     laidAt: new Date(sittings[0]!.from).toISOString(),
   });
+}
+
+/** What its log teaches is known from the start: the first figures of the demo are the ones that stay. */
+async function learnFrom(knex: Knex): Promise<void> {
+  const log = await new TimeLogStore(knex).list();
+  const rows = learnedFrom(log.length);
+  const spreads = allAtOnce(learnSpreadsOf(log.slice(0, rows), new Date(log[rows - 1]!.startedAt)));
+  await new SpreadStore(knex).save({ rows, spreads });
 }
 
 function commissionOf(name: string, client: string, dueInDays: number, id: string, now: Date): Commission {

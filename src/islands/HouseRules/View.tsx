@@ -8,7 +8,8 @@ import { SelectField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';
 import { Panel } from '../../ui/Panel/Panel';
 import { SETUP_FIELDS, type SetupEstimates } from '../../core/time/setupTimes';
-import { counted, minorPerMajor, minutesText } from '../../ui/format';
+import type { TimeModel } from '../../core/time/definitions';
+import { counted, minorPerMajor, minutesText, plain } from '../../ui/format';
 import { send } from '../shared/api';
 import { SaveState } from '../shared/SaveState';
 import { SchoolFields } from '../shared/SchoolFields';
@@ -54,9 +55,10 @@ interface HouseRulesProps {
   rules: HouseRules;
   revision: number;
   setups: SetupEstimates;
+  leaders: TimeModel['leaders'];
 }
 
-export function HouseRulesView({ rules: initial, revision: opened, setups }: HouseRulesProps) {
+export function HouseRulesView({ rules: initial, revision: opened, setups, leaders }: HouseRulesProps) {
   const revision = useRef(opened);
   const saved = useSaved<HouseRules>({
     initial,
@@ -100,7 +102,10 @@ export function HouseRulesView({ rules: initial, revision: opened, setups }: Hou
           {numbers(CHANGEOVERS)}
           <LearnedSetups setups={setups} />
         </Panel>
-        <Panel title="The bench">{numbers(BENCH)}</Panel>
+        <Panel title="The bench">
+          {numbers(BENCH)}
+          <LearnedLeaders typed={rules.leaderFactor} leaders={leaders} />
+        </Panel>
         <Panel title="Rates">
           <NumberField
             label="Rate for an hour, for new commissions"
@@ -153,6 +158,17 @@ function LearnedSetups({ setups }: { setups: SetupEstimates }) {
         ))}
       </ul>
     </div>
+  );
+}
+
+/** What the log says of leaders. */
+function LearnedLeaders({ typed, leaders }: { typed: number; leaders: TimeModel['leaders'] }) {
+  if (leaders.stretches === 0) return null;
+  return (
+    <p className={styles.learned} data-testid="learned-leaders">
+      Measured: a leader takes <strong>×{plain(typed ** (1 + leaders.power), 2, 1)}</strong>, from{' '}
+      {counted(leaders.stretches, 'stretch', 'stretches')} with leaders and your ×{plain(typed, 2, 1)}; plans go by it.
+    </p>
   );
 }
 

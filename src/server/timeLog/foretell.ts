@@ -5,9 +5,9 @@ import { inSlices } from '../inSlices';
 import type { Stores } from '../stores';
 
 /** Of a long log that a file brought, the latest so many rows are foretold. */
-const MOST_ROWS = 600;
+const MOST_ROWS = 500;
 /** So many in one go, that the program can be stopped in between. */
-const AT_ONCE = 60;
+const AT_ONCE = 40;
 
 type Foretelling = Pick<Stores, 'timeLog' | 'predictions'>;
 

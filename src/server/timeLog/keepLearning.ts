@@ -1,5 +1,6 @@
 import { listen } from '../bench/announcements';
 import { programTime } from '../programTime';
+import type { Gate } from '../gate';
 import type { Stores } from '../stores';
 import { taskInThread } from '../threads/threads';
 import { isToForetell } from './foretell';
@@ -7,28 +8,30 @@ import { isToLearn } from './learnSpreads';
 
 /** So long after something was written it is looked whether the log has taught something new. */
 const AFTER_MS = 1500;
+/** Of a message that repeats what was written, its end says what is wrong. */
+const LONGEST_MESSAGE = 200;
 
 /**
  * Learns from the log in a thread of its own, now and whenever it has grown: pages never wait for it, they go by what was learned
- * last. Ends when the returned function is called.
+ * last, and whoever writes much passes before what is learned is written down. Ends when the returned function is called.
  */
-export function keepLearning(stores: Stores, folder: string): () => Promise<void> {
+export function keepLearning(stores: Stores, folder: string, writing: Gate): () => Promise<void> {
   let timer: NodeJS.Timeout | null = null;
   let isStopped = false;
   let learning = Promise.resolve();
   const ask = <T extends 'learnSpreads' | 'foretell'>(task: T) => taskInThread<T>({ task, input: null, folder, now: programTime() });
   const learn = async () => {
     const learned = !isStopped && (await isToLearn(stores)) ? await ask('learnSpreads') : null;
-    if (learned && !isStopped) await stores.spreads.save(learned);
+    if (learned && !isStopped) await writing.together(() => stores.spreads.save(learned));
     while (!isStopped && (await isToForetell(stores))) {
       const foretold = await ask('foretell');
-      if (!isStopped) await stores.predictions.save(foretold);
+      if (!isStopped) await writing.together(() => stores.predictions.save(foretold));
     }
   };
   const look = () => {
     timer = null;
     learning = learning.then(learn).catch((error: unknown) => {
-      if (!isStopped) process.stderr.write(`Nothing was learned from the log: ${String(error)}\n`);
+      if (!isStopped) process.stderr.write(`Nothing was learned from the log: ${String(error).slice(-LONGEST_MESSAGE)}\n`);
     });
   };
   const soon = () => {
