@@ -38,10 +38,22 @@ const KEYS = {
 
 const itemOf = (holder: { data: { current?: unknown } } | null | undefined) => holder?.data.current as DragItem | undefined;
 
+/** By keyboard a step is laid corner on corner: its middle may well be nearer to the place it came from, if what it is over is longer. */
+const closestCorner: CollisionDetection = ({ collisionRect, droppableContainers, droppableRects }) =>
+  droppableContainers
+    .flatMap((droppableContainer) => {
+      const rect = droppableRects.get(droppableContainer.id);
+      if (!rect) return [];
+      const value = Math.hypot(rect.left - collisionRect.left, rect.top - collisionRect.top);
+      return [{ id: droppableContainer.id, data: { droppableContainer, value } }];
+    })
+    .sort((a, b) => a.data.value - b.data.value);
+
 /** Parts over parts, steps over steps and the ends of strips. */
 const collisions: CollisionDetection = (args) => {
   const isPart = itemOf(args.active)?.kind === 'part';
   const droppableContainers = args.droppableContainers.filter((each) => (itemOf(each)?.kind === 'part') === isPart);
+  if (args.pointerCoordinates === null) return closestCorner({ ...args, droppableContainers });
   const under = pointerWithin({ ...args, droppableContainers });
   return under.length > 0 ? under : closestCenter({ ...args, droppableContainers });
 };
