@@ -1,9 +1,8 @@
-import { object } from 'yup';
-import { SIZES, TECHNIQUES } from '../scheme/definitions';
 import type { StepKind } from '../time/definitions';
 import { delimiterOf, eachRecord } from './csvRecords';
-import { count, oneOf, parse, requiredText, share, text } from './fields';
+import { parse } from './fields';
 import { InputError } from './InputError';
+import { rowSchema } from './timeLogColumns';
 
 export const WORK_COLUMNS = ['commission', 'unit', 'part', 'technique', 'size', 'coverage', 'models'] as const;
 
@@ -13,15 +12,8 @@ export interface FileWork {
   models: number;
 }
 
-const rowSchema = object({
-  commission: requiredText('the name of a commission'),
-  unit: requiredText('the name of a unit'),
-  part: text('the name of a part').defined(),
-  technique: oneOf(TECHNIQUES),
-  size: oneOf(SIZES),
-  coverage: share(),
-  models: count(1),
-});
+/** As a time log has them. */
+const workSchema = rowSchema.pick([...WORK_COLUMNS]);
 
 /** Reads work still to be done from CSV. Throws an `InputError` at the first bad value: a forecast of a part would be wrong. */
 export function readWork(csv: string): FileWork[] {
@@ -61,7 +53,7 @@ function rowOf(columns: readonly string[], fields: readonly string[], line: numb
     models: number('models'),
   };
   try {
-    const { models, ...kind } = parse(rowSchema, raw);
+    const { models, ...kind } = parse(workSchema, raw);
     return { kind: { ...kind, unitId: null, stepId: null }, models };
   } catch (error) {
     if (!(error instanceof InputError)) throw error;

@@ -1,3 +1,4 @@
+import { cholesky, inverseOf, times } from './cholesky';
 import type { HouseRules } from '../scheme/houseRules';
 import { changeoverMinutes, setupOf } from '../scheme/setups';
 import type { Pot } from '../scheme/pots';
@@ -73,7 +74,7 @@ export function learnSetups(measured: readonly MeasuredSetup[], pots: ReadonlyMa
         for (let j = 0; j < n; j++) precision[i]![j]! += weight * slopes[i]! * slopes[j]!;
       }
     }
-    const step = solved(precision, right);
+    const step = [...times(inverseOf(cholesky(Float64Array.from(precision.flat()), n), n), Float64Array.from(right))];
     step.forEach((change, field) => (logs[field]! += Math.max(-1, Math.min(1, change))));
     if (Math.max(...step.map(Math.abs)) < SETTLED) break;
   }
@@ -87,19 +88,6 @@ export function learnSetups(measured: readonly MeasuredSetup[], pots: ReadonlyMa
       },
     ]),
   ) as SetupEstimates;
-}
-
-/** Solves a small symmetric positive definite system by elimination. */
-function solved(matrix: readonly (readonly number[])[], right: readonly number[]): number[] {
-  const rows = matrix.map((row, index) => [...row, right[index]!]);
-  const n = rows.length;
-  for (let pivot = 0; pivot < n; pivot++)
-    for (let other = 0; other < n; other++) {
-      if (other === pivot) continue;
-      const factor = rows[other]![pivot]! / rows[pivot]![pivot]!;
-      for (let column = pivot; column <= n; column++) rows[other]![column]! -= factor * rows[pivot]![column]!;
-    }
-  return rows.map((row, index) => row[n]! / row[index]!);
 }
 
 /** House rules with what the log says of changes of setup. */

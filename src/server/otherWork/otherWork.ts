@@ -3,6 +3,7 @@ import { object, type InferType } from 'yup';
 import type { BenchEvent } from '../../core/bench/definitions';
 import { clockAt, foldClock } from '../../core/bench/foldClock';
 import { OTHER_WORK } from '../../core/bench/otherWork';
+import { wholeEvent } from '../../core/formats/benchEvents';
 import { id, instant, minutes, note, oneOf } from '../../core/formats/fields';
 import { InputError } from '../../core/formats/InputError';
 import type { OtherWorkPicture } from '../../core/views/otherWork';
@@ -65,21 +66,7 @@ async function stopRunning({ otherWork, bench }: Stores, now: Date): Promise<voi
 const paintingClock = async (bench: Stores['bench'], now: Date) =>
   clockAt(foldClock(await bench.latest(EVENTS_BEFORE)).clock, now.getTime());
 
-const benchTap = (kind: BenchEvent['kind'], now: Date): BenchEvent => ({
-  bench: null,
-  id: ulid(now.getTime()),
-  kind,
-  at: now.toISOString(),
-  unit: null,
-  step: null,
-  coat: null,
-  models: [],
-  target: null,
-  minutes: null,
-  readyAt: null,
-  facts: null,
-  note: '',
-});
+const benchTap = (kind: BenchEvent['kind'], now: Date): BenchEvent => wholeEvent({ id: ulid(now.getTime()), kind, at: now.toISOString() });
 
 export const saveOtherSchema = object({
   commissionId: id(),

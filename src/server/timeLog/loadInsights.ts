@@ -19,7 +19,7 @@ const HUNDRED = 100;
 const FEWEST_STRETCHES = 2;
 const MOST_STEPS = 40;
 const MOST_COMMISSIONS = 8;
-const QUARTER_MINUTES = 30;
+const PLACE_MINUTES = 30;
 
 /** What the log shows: whether estimates were right, who gets faster, when the pace is another, where the hours go. */
 export async function loadInsights(stores: Stores, now: Date): Promise<LogInsights> {
@@ -79,8 +79,8 @@ const stepWords = ({ technique, part }: Pick<StoredLogRow, 'technique' | 'part'>
 const hourName = (hour: number) => `${String(hour).padStart(2, '0')}:00`;
 
 const placeName = (minutes: number) => {
-  const from = Math.floor(minutes / QUARTER_MINUTES) * QUARTER_MINUTES;
-  return `${from} to ${from + QUARTER_MINUTES} min`;
+  const from = Math.floor(minutes / PLACE_MINUTES) * PLACE_MINUTES;
+  return `${from} to ${from + PLACE_MINUTES} min`;
 };
 
 /** Steps with several stretches, each stretch against the curve that is fitted through them. */
