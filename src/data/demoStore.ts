@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { fillDemo } from './demo/fillDemo';
+import { fillDemo, type DemoQuote } from './demo/fillDemo';
 import { inTransaction } from './transaction';
 import { WorkshopStore } from './workshopStore';
 
@@ -9,6 +9,8 @@ const TABLES = [
   'library_scheme',
   'scheme_revision',
   'test_round',
+  'quote',
+  'quote_terms',
   'mail',
   'picture',
   'scope_change',
@@ -38,8 +40,9 @@ export class DemoStore {
     return true;
   }
 
-  async fill(now: Date): Promise<void> {
-    await inTransaction(this.db, (trx) => fillDemo({ knex: trx }, now));
+  /** `quote` prices the first commission before anything of it is painted. */
+  async fill(now: Date, quote: DemoQuote): Promise<void> {
+    await inTransaction(this.db, (trx) => fillDemo({ knex: trx }, now, quote));
   }
 
   /** Nothing is here but the demo: no commission of the painter's own. */

@@ -20,7 +20,12 @@ export class ScopeStore {
   }
 
   /** False when there is none. */
-  async setNote(id: string, note: string): Promise<boolean> {
-    return (await this.db('scope_change').where({ id }).update({ note })) > 0;
+  async removeExtra(id: string): Promise<boolean> {
+    return (await this.db('scope_change').where({ id, subject: 'extra' }).delete()) > 0;
+  }
+
+  /** False when there is none. */
+  async settle(id: string, said: Pick<ScopeChange, 'note' | 'priceMinor'>): Promise<boolean> {
+    return (await this.db('scope_change').where({ id }).update({ note: said.note, priceMinor: said.priceMinor })) > 0;
   }
 }

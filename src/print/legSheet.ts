@@ -5,11 +5,9 @@ import { handOf, setupLabel } from '../core/scheme/setups';
 import { factsOf } from '../core/scheme/techniques';
 import type { LegSheet } from '../core/views/legSheet';
 import { counted, dayText, minutesText, momentText, positionsText, timeOfDayText } from '../ui/format';
+import { INK, RULE, SOFT } from './paper';
 
 const MINUTE_MS = 60_000;
-const INK = '#1a1a1a';
-const SOFT = '#555555';
-const RULE = '#999999';
 const BOX_POINTS = 11;
 const SWATCH_POINTS = 16;
 

@@ -3,6 +3,7 @@ import { openDatabase } from '../data/database';
 import { clearFolder } from '../data/clearFolder';
 import { restoreFolder } from '../data/restoreDatabase';
 import { dataFolder } from './services';
+import { quoteDemo } from './demo';
 import { storesOf } from './storesOf';
 
 export interface Preparation {
@@ -31,7 +32,7 @@ export async function prepareData({ demo, reset, restore }: Preparation, say: (t
     const stores = storesOf(database.knex);
     if (demo && (await stores.demo.isEmpty())) {
       say('Filling the demo data folder ...');
-      await stores.demo.fill(new Date());
+      await stores.demo.fill(new Date(), quoteDemo);
     }
   } finally {
     await database.close();

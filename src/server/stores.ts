@@ -10,6 +10,7 @@ import type { SchemeRevisionStore } from '../data/schemeRevisionStore';
 import type { TestRoundStore } from '../data/testRoundStore';
 import type { OtherWorkStore } from '../data/otherWorkStore';
 import type { PredictionStore } from '../data/predictionStore';
+import type { QuoteStore } from '../data/quoteStore';
 import type { SpreadStore } from '../data/spreadStore';
 import type { TimeLogStore } from '../data/timeLogStore';
 import type { WorkshopStore } from '../data/workshopStore';
@@ -26,6 +27,7 @@ export interface Stores {
   workshop: WorkshopStore;
   scope: ScopeStore;
   otherWork: OtherWorkStore;
+  quotes: QuoteStore;
   pictures: PictureStore;
   testRounds: TestRoundStore;
   library: LibraryStore;

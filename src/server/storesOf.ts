@@ -12,6 +12,7 @@ import { SchemeRevisionStore } from '../data/schemeRevisionStore';
 import { TestRoundStore } from '../data/testRoundStore';
 import { OtherWorkStore } from '../data/otherWorkStore';
 import { PredictionStore } from '../data/predictionStore';
+import { QuoteStore } from '../data/quoteStore';
 import { SpreadStore } from '../data/spreadStore';
 import { TimeLogStore } from '../data/timeLogStore';
 import { inTransaction } from '../data/transaction';
@@ -30,6 +31,7 @@ export const storesOf = (knex: Knex): Stores => ({
   workshop: new WorkshopStore(knex),
   scope: new ScopeStore(knex),
   otherWork: new OtherWorkStore(knex),
+  quotes: new QuoteStore(knex),
   pictures: new PictureStore(knex),
   testRounds: new TestRoundStore(knex),
   library: new LibraryStore(knex),

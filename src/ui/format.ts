@@ -33,15 +33,19 @@ export const plain = (value: number, decimals = 0, least = decimals): string =>
 
 export const percentText = (share: number): string => new Intl.NumberFormat('en-GB', { style: 'percent' }).format(share);
 
-/** Money from minor units. */
-export function moneyText(minor: number, currency: string): string {
-  const format = new Intl.NumberFormat('en-GB', { style: 'currency', currency, maximumFractionDigits: 0 });
-  return format.format(minor / minorPerMajor(currency));
-}
+/** Money from minor units, in whole units of the currency. */
+export const moneyText = (minor: number, currency: string): string => currencyText(minor, currency, { maximumFractionDigits: 0 });
 
-/** How many minor units make one of the currency: 100 for most, 1 for yen. */
-export function minorPerMajor(currency: string): number {
-  return 10 ** (new Intl.NumberFormat('en-GB', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2);
+/** Money from minor units, to the last of them. */
+export const exactMoneyText = (minor: number, currency: string): string => currencyText(minor, currency, {});
+
+/** A difference in money with its sign, to the last minor unit. */
+export const moneyDifferenceText = (minor: number, currency: string): string => currencyText(minor, currency, { signDisplay: 'always' });
+
+function currencyText(minor: number, currency: string, digits: Intl.NumberFormatOptions): string {
+  const exact = new Intl.NumberFormat('en-GB', { style: 'currency', currency });
+  const major = minor / 10 ** (exact.resolvedOptions().maximumFractionDigits ?? 2);
+  return new Intl.NumberFormat('en-GB', { style: 'currency', currency, ...digits }).format(major).replace('-', '−');
 }
 
 /** A calendar day (2026-11-30) as Mon 30 Nov. */

@@ -33,6 +33,7 @@ const nothing = () => undefined;
 const figures = (likely: number, p50: number): BenchFigures => ({
   figures: { likely, safe: likely + 30 } as BenchFigures['figures'],
   passes: shed.line.passes.map(({ key }) => ({ passKey: key, p50, why: '4 models of this step logged.' })),
+  budgets: [],
   openRows: [],
 });
 

@@ -9,7 +9,7 @@ import type { TestModelPicture } from '../../src/core/views/testModel';
 import { BackPlanned } from '../../src/islands/Intake/BackPlanned';
 import { Bits } from '../../src/islands/Intake/Bits';
 import { Reconciled } from '../../src/islands/Intake/Reconciled';
-import { ScopeChanges } from '../../src/islands/Intake/ScopeChanges';
+import { ScopeChanges } from '../../src/islands/shared/ScopeChanges';
 import { StandardPrices } from '../../src/islands/Intake/StandardPrices';
 import { TestModel } from '../../src/islands/Intake/TestModel';
 import type { Pictures } from '../../src/islands/shared/usePictures';
@@ -28,6 +28,8 @@ const figures: IntakeFigures = {
   reconciliation: [],
   totals,
   units: STANDARDS.map((standard, place) => ({ unitId: 'k', standard, handsOn: 100 * (place + 1), likely: 120 * (place + 1) })),
+  prices: STANDARDS.map((standard, place) => ({ standard, totalMinor: 10_000 * (place + 1) })),
+  chance: 0.8,
   backPlan: null,
   outlook: { standing: 'fits', chance: 0.9, likelyAt: null, safeAt: null, sessionMinutes: 600, queuedMinutes: 0 },
   cureDays: 0,
@@ -69,14 +71,15 @@ describe('prices by standard', () => {
       renderToStaticMarkup(
         <StandardPrices
           figures={figures}
-          commission={{ standard: 'table', hourlyRateMinor: 3000, currency: 'EUR' }}
+          commission={{ standard: 'table', currency: 'EUR' }}
+          moneyHref="/c/c/money"
           names={[{ id: 'k', name: 'Keepers' }]}
         />,
       ),
     );
     expect(markup).to.match(/table, paid for/);
-    expect(markup).to.match(/Keepers 2 h €60 4 h €120 6 h €180 8 h €240/);
-    expect(markup).to.match(/All of it, safe 2 h 30 min €75/);
+    expect(markup).to.match(/Keepers 2 h 4 h 6 h 8 h/);
+    expect(markup).to.match(/All of it, safe 2 h 30 min .*Price €100.00 €200.00 €300.00 €400.00/);
   });
 });
 
@@ -127,13 +130,20 @@ describe('changes of scope', () => {
     minutesBefore: 300,
     minutesAfter: 240,
     note: 'by mail',
+    priceMinor: null,
   };
   const shown = (changes: ScopeChange[], agreedAt: string | null = null) =>
     renderToStaticMarkup(
-      <ScopeChanges commissionId="c" agreedAt={agreedAt} changes={changes} hourlyRateMinor={3000} currency="EUR" onChanged={nothing} />,
+      <ScopeChanges
+        commissionId="c"
+        agreedAt={agreedAt}
+        changes={changes}
+        rate={{ hourlyRateMinor: 3000, currency: 'EUR', minorPerMajor: 100 }}
+        onChanged={nothing}
+      />,
     );
   it('have their date, hours, price and reason', () => {
-    expect(text(shown([change]))).to.match(/Keepers, models: 20 → 14 −1 h, to 4 h − ?€30/);
+    expect(text(shown([change]))).to.match(/Keepers, models: 20 → 14 −1 h −€30\.00/);
     expect(shown([change])).to.include('value="by mail"');
     expect(text(shown([{ ...change, subject: 'unit added', before: '0', after: '5' }]))).to.include('Keepers added: 5 models');
     expect(text(shown([{ ...change, unit: '', subject: 'due date', before: '2026-12-20', after: '2027-01-10' }]))).to.include(

@@ -4,7 +4,7 @@ import { loadIntakeFigures } from '../../src/server/commissions/loadIntakeFigure
 import { saveIntake } from '../../src/server/commissions/saveIntake';
 import { saveScheme } from '../../src/server/commissions/saveScheme';
 import { loadEstimate } from '../../src/server/estimate/loadEstimate';
-import { noteScope, setAgreed } from '../../src/server/commissions/scope';
+import { setAgreed, settleScope } from '../../src/server/commissions/scope';
 import { entry, minute, NOW, shopForEachTest } from '../support/shop';
 
 describe('the scope of a commission', () => {
@@ -25,7 +25,7 @@ describe('the scope of a commission', () => {
     expect(change).to.include({ unit: 'Keepers', subject: 'models', before: '8', after: '14', at: minute(5).toISOString() });
     // The later models of a step take less time than the first.
     expect(change!.minutesAfter / change!.minutesBefore).to.be.within(1.24, 24 / 18);
-    await noteScope(given.stores, change!.id, { note: 'six more by mail' });
+    await settleScope(given.stores, change!.id, { note: 'six more by mail', priceMinor: 1500 });
     await save(id, [{ ...units[0]!, promised: 15 }, units[1]!], 9);
     expect((await changes(id)).map(({ before, after, note }) => [before, after, note])).to.deep.equal([
       ['8', '14', 'six more by mail'],

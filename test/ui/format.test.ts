@@ -5,7 +5,7 @@ import {
   daysUntil,
   dayText,
   differenceText,
-  minorPerMajor,
+  exactMoneyText,
   minutesText,
   moneyText,
   percentText,
@@ -34,7 +34,7 @@ describe('numbers for people', () => {
   });
   it('writes money in the minor units of its currency', () => {
     expect(moneyText(240000, 'EUR')).to.equal('€2,400');
-    expect([minorPerMajor('EUR'), minorPerMajor('JPY')]).to.deep.equal([100, 1]);
+    expect([exactMoneyText(1250, 'EUR'), exactMoneyText(-1250, 'JPY')]).to.deep.equal(['€12.50', '−JP¥1,250']);
   });
   it('counts days on the calendar, whatever the hour', () => {
     const late = new Date(2026, 10, 23, 23, 50).getTime();

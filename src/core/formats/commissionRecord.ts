@@ -4,7 +4,9 @@ import { CLOSENESSES, PICTURE_KINDS, type Picture } from '../views/pictures';
 import { REVISION_REASONS, type SchemeRevision } from '../views/revisions';
 import { ANSWERS, type TestRound } from '../views/testModel';
 import { OTHER_WORK, type OtherWork } from '../bench/otherWork';
+import type { Quote, QuoteTerms } from '../money/definitions';
 import { id, instant, list, note, oneOf, optionalList, text } from './fields';
+import { priceMinor, quoteSchema, termsSchema } from './moneyFields';
 import { schemeOf, schemeSchema } from './schemeSchemas';
 
 /** What was agreed, sent, answered and shown for a commission, beside its units and its bench. */
@@ -16,11 +18,23 @@ export interface CommissionRecord {
   testRounds: Omit<TestRound, 'id' | 'mailId'>[];
   revisions: Omit<SchemeRevision, 'id'>[];
   otherWork: Omit<OtherWork, 'id' | 'commissionId'>[];
+  /** How it is priced; null where nobody has said. */
+  terms: QuoteTerms | null;
+  quotes: Omit<Quote, 'id' | 'commissionId' | 'mailId'>[];
   /** Each with its JPEG, base64. */
   pictures: (Pick<Picture, 'unitId' | 'partId' | 'kind' | 'closeness' | 'caption' | 'addedAt'> & { jpeg: string })[];
 }
 
-export const NO_RECORD: CommissionRecord = { agreedAt: null, scope: [], testRounds: [], revisions: [], otherWork: [], pictures: [] };
+export const NO_RECORD: CommissionRecord = {
+  agreedAt: null,
+  scope: [],
+  testRounds: [],
+  revisions: [],
+  otherWork: [],
+  terms: null,
+  quotes: [],
+  pictures: [],
+};
 
 const MOST = 1000;
 const MOST_PICTURES = 100;
@@ -44,6 +58,7 @@ export const recordSchema = object({
       minutesBefore: minutes(),
       minutesAfter: minutes(),
       note: note(),
+      priceMinor: priceMinor().optional(),
     }),
     MOST,
   ),
@@ -74,6 +89,8 @@ export const recordSchema = object({
     }),
     MOST,
   ),
+  terms: termsSchema.nullable().notRequired().default(undefined),
+  quotes: optionalList(quoteSchema, MOST),
   pictures: list(
     object({
       unitId: orNull(),
@@ -96,7 +113,10 @@ export const recordSchema = object({
 export const recordOf = (parsed: InferType<typeof recordSchema>): CommissionRecord =>
   ({
     ...parsed,
+    scope: parsed.scope.map((change) => ({ ...change, priceMinor: change.priceMinor ?? null })),
     otherWork: parsed.otherWork ?? [],
+    terms: parsed.terms ?? null,
+    quotes: parsed.quotes ?? [],
     revisions: parsed.revisions.map((revision) => ({ ...revision, scheme: schemeOf(revision.scheme) })),
   }) as CommissionRecord;
 

@@ -112,6 +112,14 @@ export const hexColour = () =>
     .required(remedy('give a colour as #a1b2c3'))
     .matches(/^#[0-9a-f]{6}$/, remedy('give a colour as #a1b2c3'));
 
+export const address = () =>
+  string()
+    .strict()
+    .trim()
+    .required(remedy('give the address of the client'))
+    .email(remedy('give an address as name@example.org'))
+    .max(LONGEST_TEXT, remedy(`use at most ${LONGEST_TEXT} characters`));
+
 /** Ids are made by the program (ULIDs) or by a hand-written file; short, and safe in an address. */
 export const id = () =>
   string()

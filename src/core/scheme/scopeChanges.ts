@@ -42,7 +42,8 @@ export function scopeDifferences(before: Scope, after: Scope): ScopeDifference[]
 }
 
 /**
- * A difference written down beside those that stand: the last on the same thing of the same day, while it has no note, grows; one
+ * A difference written down beside those that stand: the last on the same thing of the same day, while it has neither note nor
+ * price, grows; one
  * that is back where it began goes.
  */
 export function writtenDown(
@@ -50,11 +51,22 @@ export function writtenDown(
   difference: ScopeDifference,
   { id, commissionId, at, minutesBefore, minutesAfter }: Pick<ScopeChange, 'id' | 'commissionId' | 'at' | 'minutesBefore' | 'minutesAfter'>,
 ): { kept: ScopeChange | null; gone: string | null } {
-  const last = standing.findLast((each) => each.unitId === difference.unitId);
+  const last = standing.findLast((each) => each.unitId === difference.unitId && each.subject !== 'extra');
   const isSameThing =
-    last && about(last.subject) === about(difference.subject) && last.note === '' && last.at.slice(0, 10) === at.slice(0, 10);
-  if (!isSameThing) return { kept: { ...difference, id, commissionId, at, minutesBefore, minutesAfter, note: '' }, gone: null };
-  const grown = { ...last, after: difference.after, unit: difference.unit || last.unit, minutesAfter };
+    last &&
+    about(last.subject) === about(difference.subject) &&
+    last.note === '' &&
+    last.priceMinor === null &&
+    last.at.slice(0, 10) === at.slice(0, 10);
+  if (!isSameThing)
+    return { kept: { ...difference, id, commissionId, at, minutesBefore, minutesAfter, note: '', priceMinor: null }, gone: null };
+  // What other changes did in between is theirs.
+  const grown = {
+    ...last,
+    after: difference.after,
+    unit: difference.unit || last.unit,
+    minutesAfter: last.minutesAfter + minutesAfter - minutesBefore,
+  };
   if (grown.before === grown.after) return { kept: null, gone: last.id };
   const subject = last.subject === 'unit added' && difference.subject === 'models' ? last.subject : difference.subject;
   return { kept: { ...grown, subject }, gone: null };

@@ -1,10 +1,14 @@
+import type { JobShare } from '../scheme/lineFigures';
 import { quantile } from './quantile';
 
-/** How much more than likely is safe: from the middle to the 0.8 quantile of simulated minutes. */
-export function safetyMinutes(draws: Float64Array): number {
-  if (draws.length === 0) return 0;
-  const sorted = draws.slice().sort();
-  return quantile(sorted, 0.8) - quantile(sorted, 0.5);
+/**
+ * What is safe for work that a plan makes of: its hands-on minutes as simulated (`draws`), and around them the plan's. Medians add up to
+ * less than the median of a sum, so this is taken from the draws as they are. Never less than the plan itself.
+ */
+export function safeMinutes({ handsOn, setUp, waiting, touchUp }: JobShare, draws: Float64Array): number {
+  const around = setUp + waiting + touchUp;
+  const simulated = draws.length === 0 ? 0 : quantile(draws.slice().sort(), SAFE_SHARE);
+  return around + Math.max(handsOn, simulated);
 }
 
 export type Standing = 'done' | 'fits' | 'tight' | 'short';

@@ -5,6 +5,7 @@ import type { BenchSession } from '../calendar/benchSessions';
 import type { Paint } from '../scheme/definitions';
 import type { HouseRules } from '../scheme/houseRules';
 import type { Picture } from './pictures';
+import type { ModelBudget } from '../money/modelBudget';
 import type { WorkFigures } from './estimate';
 import type { StoredLogRow } from './stored';
 
@@ -37,6 +38,8 @@ export interface BenchFigures {
   /** Of the line on the bench; null when nothing is on it. */
   figures: WorkFigures | null;
   passes: PassFigure[];
+  /** Of units whose price is agreed. */
+  budgets: ModelBudget[];
   /** Work whose minutes nobody knows yet. */
   openRows: StoredLogRow[];
 }

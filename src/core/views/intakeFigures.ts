@@ -19,6 +19,9 @@ export interface IntakeFigures {
   /** Lowest first. */
   totals: StandardTotals[];
   units: UnitAtStandard[];
+  /** What a quote would ask at each standard under the terms of the commission, which hold with a chance. */
+  prices: { standard: Standard; totalMinor: number }[];
+  chance: number;
   /** Null while nothing of it is planned. */
   backPlan: BackPlan | null;
   /** When it is done as the bench stands. */

@@ -1,4 +1,5 @@
 import type { Knex } from 'knex';
+import { localDay } from '../../core/calendar/localDay';
 import { wholeCommission } from '../../core/views/selection';
 import { allAtOnce } from '../../core/steps';
 import { learnSpreadsOf } from '../../core/time/fitTimeModel';
@@ -28,8 +29,12 @@ const MINUTE_MS = 60_000;
 
 const HOUSE: HouseRules = { ...DEFAULT_HOUSE_RULES, dryBrushes: 2 };
 
+/** Prices a commission that nothing is painted of yet, and has the quote accepted. */
+export type DemoQuote = (knex: Knex, commissionId: string, at: Date) => Promise<void>;
+const QUOTED_DAYS_BEFORE = 12;
+
 /** The demo: three commissions at three stages, a shelf, and the log of a painter who gets faster. Dates follow `now`. */
-export async function fillDemo({ knex }: Pick<OpenedDatabase, 'knex'>, now: Date): Promise<void> {
+export async function fillDemo({ knex }: Pick<OpenedDatabase, 'knex'>, now: Date, quote?: DemoQuote): Promise<void> {
   const random = new DemoRandom(SEED);
   const newId = () => random.id(now.getTime() - 20 * DAY_MS);
   const { paints, idOf } = demoPaints(newId);
@@ -46,6 +51,7 @@ export async function fillDemo({ knex }: Pick<OpenedDatabase, 'knex'>, now: Date
 
   const byId = new Map(paints.map((paint): [string, Paint] => [paint.id, paint]));
   const [coast, market] = commissions;
+  await quote?.(knex, coast!.commission.id, new Date(now.getTime() - QUOTED_DAYS_BEFORE * DAY_MS));
   const history = { paints: byId, house: HOUSE, random };
   const sittings = coastSittings(now);
   const painted = paintHistory({ ...coast!, ...history, sittings });
@@ -74,8 +80,7 @@ async function learnFrom(knex: Knex): Promise<void> {
 
 function commissionOf(name: string, client: string, dueInDays: number, id: string, now: Date): Commission {
   const due = new Date(now.getTime() + dueInDays * DAY_MS);
-  const dueOn = `${due.getFullYear()}-${String(due.getMonth() + 1).padStart(2, '0')}-${String(due.getDate()).padStart(2, '0')}`;
-  return { id, name, client, dueOn, standard: 'table', hourlyRateMinor: 2400, currency: 'EUR', note: '' };
+  return { id, name, client, dueOn: localDay(due), standard: 'table', hourlyRateMinor: 2400, currency: 'EUR', note: '' };
 }
 
 /** Three evenings, and the one going on: the last tap was a few minutes ago, so something is drying. */

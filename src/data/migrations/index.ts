@@ -10,6 +10,7 @@ import * as scopeChanges from './20261126_changes_of_scope';
 import * as testModels from './20261126_pictures_and_test_models';
 import * as schemeRevisions from './20261126_revisions_of_schemes';
 import * as otherWork from './20261126_other_work';
+import * as quotes from './20261126_quotes_and_what_changes_cost';
 import * as whatTheLogTeaches from './20261126_what_the_log_teaches';
 
 export interface Migration {
@@ -32,4 +33,5 @@ export const migrations: readonly Migration[] = [
   schemeRevisions,
   whatTheLogTeaches,
   otherWork,
+  quotes,
 ];

@@ -44,6 +44,7 @@ export function Instruction({ bench, now }: { bench: Bench; now: number }) {
         )}
         <Notes bench={bench} />
         {facts.caution && view.needsStart ? <Notice kind="caution">{facts.caution}</Notice> : <Timer bench={bench} now={now} />}
+        <Budget bench={bench} />
       </div>
     </section>
   );
@@ -92,6 +93,19 @@ function Notes({ bench }: { bench: Bench }) {
         .slice(-NOTES_SHOWN)
         .map(({ text, models }) => `${models.length > 0 ? `Model ${positionsText(models)}: ` : ''}${text}`)
         .join(' · ')}
+    </p>
+  );
+}
+
+/** What a model of the unit may take at the price agreed. Not with a knife, a drill or a spray can in the hand. */
+function Budget({ bench }: { bench: Bench }) {
+  const budget = bench.figures.budgets.find(({ unitId }) => unitId === bench.job!.unitId);
+  if (!budget || !allowsCountdown(bench.pass!.technique)) return null;
+  const left = budget.budget - budget.spent;
+  return (
+    <p className={styles.quiet} data-testid="budget">
+      The price pays {minutesText(budget.budget)} a model: {minutesText(budget.spent)} spent,{' '}
+      {left >= 0 ? `${minutesText(left)} left` : `${minutesText(-left)} over`}, likely {minutesText(budget.needed)} to go
     </p>
   );
 }

@@ -9,8 +9,9 @@ import { NumberField } from '../../ui/Field/NumberField';
 import { Panel } from '../../ui/Panel/Panel';
 import { SETUP_FIELDS, type SetupEstimates } from '../../core/time/setupTimes';
 import type { TimeModel } from '../../core/time/definitions';
-import { counted, minorPerMajor, minutesText, plain } from '../../ui/format';
+import { counted, minutesText, plain } from '../../ui/format';
 import { send } from '../shared/api';
+import { MoneyField } from '../shared/MoneyField';
 import { SaveState } from '../shared/SaveState';
 import { SchoolFields } from '../shared/SchoolFields';
 import { useSaved } from '../shared/useSaved';
@@ -107,13 +108,12 @@ export function HouseRulesView({ rules: initial, revision: opened, setups, leade
           <LearnedLeaders typed={rules.leaderFactor} leaders={leaders} />
         </Panel>
         <Panel title="Rates">
-          <NumberField
+          <MoneyField
             label="Rate for an hour, for new commissions"
-            unit={rules.currency}
-            min={0}
+            currency={rules.currency}
             max={10000}
-            value={rules.hourlyRateMinor / minorPerMajor(rules.currency)}
-            onChange={(rate) => rate !== null && change({ hourlyRateMinor: Math.round(rate * minorPerMajor(rules.currency)) })}
+            valueMinor={rules.hourlyRateMinor}
+            onChange={(hourlyRateMinor) => hourlyRateMinor !== null && change({ hourlyRateMinor })}
           />
           <SelectField
             label="Currency"

@@ -2,10 +2,9 @@ import { useState, type FormEvent } from 'react';
 import type { Standard } from '../../core/scheme/definitions';
 import { Button } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
-import { NumberField } from '../../ui/Field/NumberField';
 import { Notice } from '../../ui/Notice/Notice';
-import { minorPerMajor } from '../../ui/format';
 import { send } from '../shared/api';
+import { MoneyField } from '../shared/MoneyField';
 import { standardOptions } from '../shared/options';
 import styles from './NewCommission.module.css';
 
@@ -20,13 +19,13 @@ export function NewCommission({ hourlyRateMinor, currency }: NewCommissionProps)
   const [client, setClient] = useState('');
   const [dueOn, setDueOn] = useState('');
   const [standard, setStandard] = useState<Standard>('table');
-  const [rate, setRate] = useState(hourlyRateMinor / minorPerMajor(currency));
+  const [rate, setRate] = useState(hourlyRateMinor);
   const [error, setError] = useState<string | null>(null);
 
   const create = async (event: FormEvent) => {
     event.preventDefault();
     try {
-      const body = { name, client, dueOn, standard, hourlyRateMinor: Math.round(rate * minorPerMajor(currency)), currency, note: '' };
+      const body = { name, client, dueOn, standard, hourlyRateMinor: rate, currency, note: '' };
       const { id } = await send<{ id: string }>('POST', '/api/commissions', body);
       window.location.assign(`/c/${id}/intake`);
     } catch (problem) {
@@ -40,7 +39,7 @@ export function NewCommission({ hourlyRateMinor, currency }: NewCommissionProps)
       <TextField label="For whom?" value={client} onChange={setClient} required maxLength={200} />
       <div className={styles.pair}>
         <TextField label="Due on" type="date" value={dueOn} onChange={setDueOn} required />
-        <NumberField label="Rate for an hour" unit={currency} value={rate} onChange={(value) => setRate(value ?? 0)} min={0} max={10000} />
+        <MoneyField label="Rate for an hour" currency={currency} valueMinor={rate} onChange={(minor) => setRate(minor ?? 0)} max={10000} />
       </div>
       <SelectField label="Standard paid for" value={standard} options={standardOptions} onChange={setStandard} />
       {error && (

@@ -2,18 +2,18 @@ import { STANDARDS, type Commission } from '../../core/scheme/definitions';
 import type { IntakeFigures } from '../../core/views/intakeFigures';
 import { Panel } from '../../ui/Panel/Panel';
 import { cx } from '../../ui/cx';
-import { minutesText, moneyText } from '../../ui/format';
+import { exactMoneyText, minutesText } from '../../ui/format';
 import styles from './View.module.css';
 
 interface StandardPricesProps {
   figures: IntakeFigures;
-  commission: Pick<Commission, 'standard' | 'hourlyRateMinor' | 'currency'>;
+  commission: Pick<Commission, 'standard' | 'currency'>;
+  moneyHref: string;
   names: { id: string; name: string }[];
 }
 
-/** Hours and price of every unit at every standard, painted from the start, by the painter's own times. */
-export function StandardPrices({ figures, commission, names }: StandardPricesProps) {
-  const price = (minutes: number) => moneyText((minutes / 60) * commission.hourlyRateMinor, commission.currency);
+/** Hours of every unit at every standard, painted from the start, by the painter's own times, and what a quote would ask. */
+export function StandardPrices({ figures, commission, moneyHref, names }: StandardPricesProps) {
   const minutesAt = (unitId: string, standard: string) =>
     figures.units.find((unit) => unit.unitId === unitId && unit.standard === standard)?.likely ?? 0;
   return (
@@ -35,7 +35,7 @@ export function StandardPrices({ figures, commission, names }: StandardPricesPro
               <th scope="row">{name}</th>
               {STANDARDS.map((standard) => (
                 <td key={standard} className={cx(standard === commission.standard && styles.paidFor)}>
-                  {minutesText(minutesAt(id, standard))} <small>{price(minutesAt(id, standard))}</small>
+                  {minutesText(minutesAt(id, standard))}
                 </td>
               ))}
             </tr>
@@ -44,7 +44,7 @@ export function StandardPrices({ figures, commission, names }: StandardPricesPro
             <th scope="row">All of it, likely</th>
             {figures.totals.map(({ standard, likely }) => (
               <td key={standard} className={cx(standard === commission.standard && styles.paidFor)}>
-                {minutesText(likely)} <small>{price(likely)}</small>
+                {minutesText(likely)}
               </td>
             ))}
           </tr>
@@ -52,13 +52,24 @@ export function StandardPrices({ figures, commission, names }: StandardPricesPro
             <th scope="row">All of it, safe</th>
             {figures.totals.map(({ standard, safe }) => (
               <td key={standard} className={cx(standard === commission.standard && styles.paidFor)}>
-                {minutesText(safe)} <small>{price(safe)}</small>
+                {minutesText(safe)}
+              </td>
+            ))}
+          </tr>
+          <tr className={styles.sum}>
+            <th scope="row">Price</th>
+            {figures.prices.map(({ standard, totalMinor }) => (
+              <td key={standard} className={cx(standard === commission.standard && styles.paidFor)}>
+                {exactMoneyText(totalMinor, commission.currency)}
               </td>
             ))}
           </tr>
         </tbody>
       </table>
-      <p className={styles.hint}>At the bench: hands-on, set-up, waiting and touch-up. Safe is met in 80 of 100 simulations.</p>
+      <p className={styles.hint}>
+        At the bench: hands-on, set-up, waiting and touch-up. Safe is met in 80 of 100 simulations. The price holds in{' '}
+        {Math.round(figures.chance * 100)} of 100, <a href={moneyHref}>with the terms and materials at Money</a>.
+      </p>
     </Panel>
   );
 }

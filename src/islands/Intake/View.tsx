@@ -1,13 +1,14 @@
+import { rateOf } from '../../core/money/currency';
 import { modelsOf } from '../../core/scheme/definitions';
 import type { IntakePicture } from '../../core/views/commission';
 import type { StoredUnit } from '../../core/views/stored';
 import { Button, LinkButton } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
-import { NumberField } from '../../ui/Field/NumberField';
 import { Hidden } from '../../ui/Hidden/Hidden';
 import { Panel } from '../../ui/Panel/Panel';
-import { counted, minorPerMajor, minutesText, momentText, moneyText, positionsText } from '../../ui/format';
+import { counted, minutesText, momentText, moneyText, positionsText } from '../../ui/format';
 import { standardOptions } from '../shared/options';
+import { MoneyField } from '../shared/MoneyField';
 import { Opened } from '../shared/Opened';
 import { OtherWorkClock } from '../shared/OtherWork';
 import { PictureStrip } from '../shared/PictureStrip';
@@ -20,7 +21,7 @@ import { EarlierUnits } from './EarlierUnits';
 import { NewUnitRow } from './NewUnitRow';
 import { Reconciled } from './Reconciled';
 import { RosterFile } from './RosterFile';
-import { ScopeChanges } from './ScopeChanges';
+import { ScopeChanges } from '../shared/ScopeChanges';
 import { StandardPrices } from './StandardPrices';
 import { TestModel } from './TestModel';
 import { UnitRow } from './UnitRow';
@@ -40,7 +41,6 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
   const pictures = usePictures(picture.commission.id);
   const { commission, units } = intake.value;
   const models = units.reduce((sum, unit) => sum + modelsOf(unit), 0);
-  const perMajor = minorPerMajor(commission.currency);
   return (
     <div className={styles.view}>
       <Panel title="The commission" aside={<SaveState saved={intake} />}>
@@ -54,13 +54,12 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
             options={standardOptions}
             onChange={(standard) => intake.changeCommission({ standard })}
           />
-          <NumberField
+          <MoneyField
             label="Rate for an hour"
-            unit={commission.currency}
-            value={commission.hourlyRateMinor / perMajor}
-            min={0}
+            currency={commission.currency}
+            valueMinor={commission.hourlyRateMinor}
             max={10000}
-            onChange={(rate) => intake.changeCommission({ hourlyRateMinor: Math.round((rate ?? 0) * perMajor) })}
+            onChange={(minor) => intake.changeCommission({ hourlyRateMinor: minor ?? 0 })}
           />
         </div>
       </Panel>
@@ -165,7 +164,7 @@ function Figures({ intake, commissionId, models, pictures }: FiguresProps) {
       ))}
       {figures.backPlan && (
         <>
-          <StandardPrices figures={figures} commission={value.commission} names={value.units} />
+          <StandardPrices figures={figures} commission={value.commission} moneyHref={`/c/${commissionId}/money`} names={value.units} />
           <BesideOthers commissionId={commissionId} outlook={figures.outlook} />
           <BackPlanned plan={figures.backPlan} cureDays={figures.cureDays} dueOn={value.commission.dueOn} models={models} />
         </>
@@ -174,8 +173,7 @@ function Figures({ intake, commissionId, models, pictures }: FiguresProps) {
         commissionId={commissionId}
         agreedAt={figures.agreedAt}
         changes={figures.scope}
-        hourlyRateMinor={value.commission.hourlyRateMinor}
-        currency={value.commission.currency}
+        rate={rateOf(value.commission)}
         onChanged={intake.refreshFigures}
       />
     </>
@@ -202,7 +200,7 @@ function Hours({ intake }: { intake: ReturnType<typeof useIntake> }) {
         <dd>{minutesText(estimate.wholeHandsOn)}</dd>
       </div>
       <div>
-        <dt>Price of the remaining work</dt>
+        <dt>Remaining work at your rate</dt>
         <dd>
           {price(estimate.likely)} to {price(estimate.safe)}
         </dd>

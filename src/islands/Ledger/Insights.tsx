@@ -6,6 +6,7 @@ import { SelectField } from '../../ui/Field/Field';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted, minutesText, momentText, percentText, plain } from '../../ui/format';
 import { Opened } from '../shared/Opened';
+import { STAGE_WORDS } from '../shared/stageWords';
 import styles from './View.module.css';
 
 const HEIGHT = 220;
@@ -172,8 +173,6 @@ function PaceBars({ what, groups }: { what: string; groups: readonly GroupPace[]
     </figure>
   );
 }
-
-const STAGE_WORDS = { build: 'building and ground', base: 'primer to shade', tail: 'everything after the shade' } as const;
 
 function Hours({ stages }: LogInsights) {
   const data = stages.map(({ commission, minutes }) => {

@@ -1,17 +1,15 @@
 import { existsSync } from 'node:fs';
 import path from 'node:path';
+import { localDay } from '../../core/calendar/localDay';
 import { dailyName, dropOldCopies } from '../../data/copies';
 import { copyDatabase } from '../../data/copyDatabase';
 import { copiesFolder, databaseFile } from '../../data/folder';
 
 const HOUR_MS = 3_600_000;
 
-const dayOf = (now: Date): string =>
-  `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, '0')}-${String(now.getDate()).padStart(2, '0')}`;
-
 /** Makes the copy of the day when there is none yet, and lets the oldest ones go. */
 export async function makeDailyCopy(folder: string, now: Date): Promise<void> {
-  const copy = path.join(copiesFolder(folder), dailyName(dayOf(now)));
+  const copy = path.join(copiesFolder(folder), dailyName(localDay(now)));
   if (existsSync(copy)) return;
   await copyDatabase(databaseFile(folder), copy);
   dropOldCopies(folder);

@@ -1,5 +1,6 @@
 import type { BenchFigures } from '../../core/views/bench';
 import { benchEstimate } from '../estimate/benchEstimate';
+import { loadBudgets } from '../money/loadBudgets';
 import { chosenUnits } from '../workshop/choice';
 import { loadWorkshop } from '../workshop/loadWorkshop';
 import type { Stores } from '../stores';
@@ -10,12 +11,14 @@ export async function loadFigures(stores: Stores, now: Date): Promise<BenchFigur
   const workshop = await loadWorkshop(stores, now);
   const { commissions, bench } = await benchEstimate(stores, workshop, now);
   const order = await stores.workshop.bench();
-  const onBench = new Set(order ? chosenUnits(workshop, order.selection).map((unit) => unit.id) : []);
+  const units = order ? chosenUnits(workshop, order.selection) : [];
+  const onBench = new Set(units.map((unit) => unit.id));
   return {
     figures: bench,
     passes: [...commissions.values()].flatMap(({ passes }) =>
       passes.filter(({ unitId }) => onBench.has(unitId)).map(({ passKey, p50, why }) => ({ passKey, p50, why })),
     ),
+    budgets: await loadBudgets(stores, workshop, units, now),
     openRows: await withTodaysNames(stores, await stores.timeLog.open(workshop.units.map((unit) => unit.id))),
   };
 }

@@ -1,6 +1,7 @@
 import { ulid } from 'ulid';
 import type { CommissionRecord } from '../../core/formats/commissionRecord';
 import type { StoredCommission } from '../../core/views/stored';
+import { UNSAVED } from '../../data/revisions';
 import { encodePicture, type EncodedPicture } from '../pictures/encodePicture';
 import type { Stores } from '../stores';
 
@@ -12,12 +13,17 @@ export async function readRecord(stores: Stores, commission: StoredCommission, u
     const jpeg = Buffer.from((await stores.pictures.bytes(id))!).toString('base64');
     pictures.push({ unitId, partId, kind, closeness, caption, addedAt, jpeg });
   }
+  const { terms, revision } = await stores.quotes.terms(commission.id);
   return {
     agreedAt: commission.agreedAt,
     scope: (await stores.scope.ofCommission(commission.id)).map(({ id: _id, commissionId: _commission, ...change }) => change),
     testRounds: (await stores.testRounds.ofUnits(unitIds)).map(({ id: _id, mailId: _mail, ...round }) => round),
     revisions: (await stores.revisions.ofUnits(unitIds)).reverse().map(({ id: _id, ...revision }) => revision),
     otherWork: (await stores.otherWork.ofCommissions([commission.id])).map(({ id: _id, commissionId: _commission, ...work }) => work),
+    terms: revision === UNSAVED ? null : terms,
+    quotes: (await stores.quotes.ofCommission(commission.id)).map(
+      ({ id: _id, commissionId: _commission, mailId: _mail, ...quote }) => quote,
+    ),
     pictures,
   };
 }
@@ -33,7 +39,7 @@ export const encodeRecord = async ({ pictures }: CommissionRecord): Promise<Enco
 export async function writeRecord(
   stores: Stores,
   commissionId: string,
-  { agreedAt, scope, testRounds, revisions, otherWork, pictures }: CommissionRecord,
+  { agreedAt, scope, testRounds, revisions, otherWork, terms, quotes, pictures }: CommissionRecord,
   encoded: readonly EncodedPicture[],
 ): Promise<void> {
   if (agreedAt !== null) await stores.commissions.setAgreed(commissionId, agreedAt);
@@ -42,6 +48,8 @@ export async function writeRecord(
   // A clock that ran when the file was written runs there.
   for (const work of otherWork)
     await stores.otherWork.put({ ...work, endedAt: work.endedAt ?? work.startedAt, id: idAt(work.startedAt), commissionId });
+  if (terms) await stores.quotes.saveTerms(commissionId, terms, UNSAVED);
+  for (const quote of quotes) await stores.quotes.put({ ...quote, id: idAt(quote.writtenAt), commissionId, mailId: null });
   for (const round of testRounds)
     await stores.testRounds.put({ ...round, id: idAt(round.sentAt ?? round.answeredAt ?? '1970'), mailId: null });
   for (const revision of revisions) await stores.revisions.insert({ ...revision, id: idAt(revision.at) });

@@ -1,10 +1,13 @@
 import { backPlan } from '../../core/calendar/backPlan';
 import { minutesBetween } from '../../core/calendar/benchSessions';
+import { rateOf } from '../../core/money/currency';
+import { byHours, priceWork } from '../../core/money/priceWork';
 import { modelsOf } from '../../core/scheme/definitions';
 import { reconcile } from '../../core/scheme/reconcile';
 import type { IntakeFigures } from '../../core/views/intakeFigures';
 import { benchEstimate } from '../estimate/benchEstimate';
-import { standardTotals } from '../estimate/standardTotals';
+import { atEachStandard } from '../estimate/atEachStandard';
+import { allUnits } from '../money/allUnits';
 import type { Stores } from '../stores';
 import { loadTestModels } from '../testModel/loadTestModels';
 import { commissionDates } from '../workshop/commissionDates';
@@ -17,14 +20,23 @@ export async function loadIntakeFigures(stores: Stores, id: string | undefined, 
   const { workshop, commission, units } = await findOpenCommission(stores, id, now);
   const estimate = await benchEstimate(stores, workshop, now);
   const left = estimate.commissions.get(commission.id)!;
-  const { totals, units: atStandards } = await standardTotals(stores, workshop, commission, units, now);
+  const standards = await atEachStandard(stores, workshop, commission, units, now);
+  const totals = standards.map(({ standard, handsOn, likely, safe }) => ({ standard, handsOn, likely, safe }));
+  const { terms } = await stores.quotes.terms(commission.id);
   const { by, cureDays } = commissionDates(workshop).find(({ id: each }) => each === commission.id)!;
   const { sessions } = workshop.house;
   const inWeek = minutesBetween(sessions, now.getTime(), now.getTime() + WEEK_MS);
   return {
     reconciliation: units.map((unit) => reconcile(unit, workshop.marks, workshop.house)),
     totals,
-    units: atStandards,
+    units: standards.flatMap(({ standard, units: its }) =>
+      its.map(({ unitId, handsOn, likely }) => ({ unitId, standard, handsOn, likely })),
+    ),
+    prices: standards.map(({ standard, units: its }) => ({
+      standard,
+      totalMinor: priceWork([allUnits(its)], byHours(terms), rateOf(commission)).totalMinor,
+    })),
+    chance: terms.chance,
     outlook: estimate.outlooks.get(commission.id)!,
     cureDays,
     backPlan:

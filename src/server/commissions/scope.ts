@@ -1,6 +1,8 @@
 import { ulid } from 'ulid';
 import { boolean, object, type InferType } from 'yup';
 import { note } from '../../core/formats/fields';
+import { priceMinor } from '../../core/formats/moneyFields';
+import type { CommissionEstimate } from '../../core/views/estimate';
 import { scopeDifferences, writtenDown, type ScopeDifference } from '../../core/scheme/scopeChanges';
 import type { StoredCommission } from '../../core/views/stored';
 import { NotFoundError } from '../errors';
@@ -13,7 +15,7 @@ import { startedUnits } from './startedUnits';
 interface ComingChange {
   commissionId: string;
   differences: ScopeDifference[];
-  minutesBefore: number;
+  before: CommissionEstimate;
 }
 
 /** The changes of scope that a save makes, if it was agreed: said so, or models are painted already. */
@@ -28,22 +30,44 @@ export async function scopeBefore(
   if (differences.length === 0 || commission.closedAt !== null) return null;
   const workshop = await loadWorkshop(stores, now);
   if (commission.agreedAt === null && startedUnits(units, workshop.marks).length === 0) return null;
-  const { wholeHandsOn } = await commissionEstimate(stores, workshop, commission.id, now);
-  return { commissionId: commission.id, differences, minutesBefore: wholeHandsOn };
+  return { commissionId: commission.id, differences, before: await commissionEstimate(stores, workshop, commission.id, now) };
 }
 
-/** Writes the changes down with what they did to the hours. */
+/** Writes the changes down with what each did to the hours. What was quoted since a change was made stays out of it. */
 export async function writeScope(stores: Stores, coming: ComingChange | null, now: Date): Promise<void> {
   if (coming === null) return;
-  const { commissionId, differences, minutesBefore } = coming;
-  const { wholeHandsOn } = await commissionEstimate(stores, await loadWorkshop(stores, now), commissionId, now);
-  for (const difference of differences) {
-    const standing = await stores.scope.ofCommission(commissionId);
-    const entry = { id: ulid(now.getTime()), commissionId, at: now.toISOString(), minutesBefore, minutesAfter: wholeHandsOn };
-    const { kept, gone } = writtenDown(standing, difference, entry);
+  const { commissionId, differences, before } = coming;
+  const after = await commissionEstimate(stores, await loadWorkshop(stores, now), commissionId, now);
+  const quotedAt = (await stores.quotes.ofCommission(commissionId)).at(-1)?.writtenAt ?? '';
+  let minutes = before.wholeHandsOn;
+  for (const [difference, added] of sharedMinutes(differences, before, after)) {
+    const standing = (await stores.scope.ofCommission(commissionId)).filter(({ at }) => at > quotedAt);
+    const times = { at: now.toISOString(), minutesBefore: minutes, minutesAfter: minutes + added };
+    minutes += added;
+    const { kept, gone } = writtenDown(standing, difference, { id: ulid(now.getTime()), commissionId, ...times });
     if (kept) await stores.scope.put(kept);
     if (gone !== null) await stores.scope.remove(gone);
   }
+}
+
+/** What each of several changes made at once did to the hours: that of a unit is the unit's, the rest is the commission's own. */
+function sharedMinutes(
+  differences: readonly ScopeDifference[],
+  before: CommissionEstimate,
+  after: CommissionEstimate,
+): [ScopeDifference, number][] {
+  const ofUnit = ({ units }: CommissionEstimate, unitId: string) => units.find((unit) => unit.unitId === unitId)?.wholeHandsOn ?? 0;
+  const taken = new Set<string | null>();
+  let rest = after.wholeHandsOn - before.wholeHandsOn;
+  const isAlone = differences.length === 1;
+  return differences.map((difference): [ScopeDifference, number] => {
+    const { unitId, subject } = difference;
+    if (subject === 'due date' || taken.has(unitId)) return [difference, 0];
+    taken.add(unitId);
+    const added = unitId === null || isAlone ? rest : ofUnit(after, unitId) - ofUnit(before, unitId);
+    rest -= added;
+    return [difference, added];
+  });
 }
 
 export const agreedSchema = object({ agreed: boolean().strict().required() });
@@ -59,9 +83,10 @@ export async function setAgreed(
   await stores.commissions.setAgreed(commission.id, agreed ? now.toISOString() : null);
 }
 
-export const scopeNoteSchema = object({ note: note() });
+export const scopeSchema = object({ note: note(), priceMinor: priceMinor() });
 
-export async function noteScope(stores: Stores, id: string | undefined, input: InferType<typeof scopeNoteSchema>): Promise<void> {
-  if (!(await stores.scope.setNote(id ?? '', input.note)))
+/** What was said about a change of scope, and what was agreed for it. */
+export async function settleScope(stores: Stores, id: string | undefined, input: InferType<typeof scopeSchema>): Promise<void> {
+  if (!(await stores.scope.settle(id ?? '', input)))
     throw new NotFoundError(`There is no change of scope ${id}: it may have been taken back. Reload the page.`);
 }

@@ -4,7 +4,7 @@ import { approved } from '../../core/scheme/definitions';
 import { lineFigures, shareMinutes, type JobShare, type LineFigures } from '../../core/scheme/lineFigures';
 import { effortOf, passesOf } from '../../core/scheme/passes';
 import type { StepCurve, StepKind, StretchAhead } from '../../core/time/definitions';
-import { safetyMinutes, standingOf, type DateOutlook } from '../../core/time/forecast';
+import { safeMinutes, standingOf, type DateOutlook } from '../../core/time/forecast';
 import { stretchMinutes } from '../../core/time/learningCurve';
 import type { CommissionEstimate, PassEstimate, PassEstimates, UnitEstimate, WorkFigures } from '../../core/views/estimate';
 import { wholeCommission, type Selection } from '../../core/views/selection';
@@ -186,15 +186,14 @@ const sumOf = (shares: readonly JobShare[]): JobShare => ({
 });
 
 function figuresFrom(units: readonly UnitWork[], share: JobShare = sumOf([])): WorkFigures {
-  const likely = shareMinutes(share);
   const handsOn = new Float64Array(DRAWS);
   for (const { draws } of units) draws.forEach((minutes, draw) => (handsOn[draw]! += minutes));
   const passes = units.flatMap((unit) => unit.passes);
   const stepsTotal = passes.reduce((sum, pass) => sum + pass.modelsTotal, 0);
   return {
     ...share,
-    likely,
-    safe: likely + safetyMinutes(handsOn),
+    likely: shareMinutes(share),
+    safe: safeMinutes(share, handsOn),
     wholeHandsOn: passes.reduce((sum, pass) => sum + pass.unitMinutes, 0),
     stepsDone: stepsTotal - passes.reduce((sum, pass) => sum + pass.modelsLeft, 0),
     stepsTotal,

@@ -3,7 +3,7 @@ import { stationCounts } from '../commissions/stationCounts';
 import { services } from '../services';
 
 type StationKey =
-  'today' | 'intake' | 'scheme' | 'colours' | 'trays' | 'line' | 'bench' | 'ledger' | 'shelf' | 'library' | 'house' | 'backups';
+  'today' | 'intake' | 'scheme' | 'money' | 'colours' | 'trays' | 'line' | 'bench' | 'ledger' | 'shelf' | 'library' | 'house' | 'backups';
 
 const COOKIE = 'commission';
 const YEAR_SECONDS = 31_536_000;
@@ -34,6 +34,7 @@ export async function stationsFor(current: StationKey, cookies: AstroCookies, co
       ofWorkshop('today', 'Today', '/'),
       ofCommission('intake', 'Intake', 'intake', commission?.intake),
       ofCommission('scheme', 'Scheme', 'scheme', commission?.scheme),
+      ofCommission('money', 'Money', 'money', commission?.money),
       ofWorkshop('colours', 'Colours', '/colours'),
       ofWorkshop('trays', 'Trays', '/trays'),
       ofWorkshop('line', 'Line', '/line'),

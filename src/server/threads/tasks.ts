@@ -1,6 +1,8 @@
 import { importCommission } from '../commissions/importCommission';
 import { loadSharing, priceTwins } from '../colours/loadSharing';
+import type { Quote } from '../../core/money/definitions';
 import { setDemo } from '../demo';
+import { loadStatement } from '../money/loadStatement';
 import { loadLegSheet } from '../line/loadLegSheet';
 import { loadSets } from '../line/loadSets';
 import { readJson } from '../http/readJson';
@@ -24,6 +26,14 @@ export const tasks = {
     // Other tasks do not wait for what draws documents.
     const [{ legSheetDocument }, { toPdf }] = await Promise.all([import('../../print/legSheet'), import('../../print/pdf')]);
     return toPdf(legSheetDocument(await loadLegSheet(stores, input, now)));
+  },
+  quotePdf: async (_stores: Stores, quote: Quote, _now: Date) => {
+    const [{ quoteDocument }, { toPdf }] = await Promise.all([import('../../print/quote'), import('../../print/pdf')]);
+    return toPdf(quoteDocument(quote));
+  },
+  statementPdf: async (stores: Stores, id: string, now: Date) => {
+    const [{ statementDocument }, { toPdf }] = await Promise.all([import('../../print/statement'), import('../../print/pdf')]);
+    return toPdf(statementDocument(await loadStatement(stores, id, now)));
   },
   learnSpreads: (stores: Stores, _input: null, _now: Date) => learnSpreads(stores),
   foretell: (stores: Stores, _input: null, _now: Date) => foretell(stores),

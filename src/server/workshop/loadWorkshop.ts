@@ -118,7 +118,7 @@ const measuredSetups = (log: readonly StoredLogRow[]): MeasuredSetup[] =>
       : [{ from: setupFrom, to: setupTo, minutes: setupMinutes, isFetched: log[index - 1]?.unitId !== unitId }],
   );
 
-const workUnit = (unit: StoredUnit, commission: StoredCommission): WorkUnit => ({
+export const workUnit = (unit: StoredUnit, commission: StoredCommission): WorkUnit => ({
   ...unit,
   commissionName: commission.name,
   standard: commission.standard,

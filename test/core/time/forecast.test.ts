@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { doneDates, drawFactors, safetyMinutes, standingOf } from '../../../src/core/time/forecast';
+import { doneDates, drawFactors, safeMinutes, standingOf } from '../../../src/core/time/forecast';
 import { quantile } from '../../../src/core/time/quantile';
 import { normMinutes } from '../../../src/core/time/norms';
 import { SIZES, TECHNIQUES } from '../../../src/core/scheme/definitions';
@@ -16,9 +16,11 @@ describe('quantiles', () => {
 });
 
 describe('simulated minutes', () => {
-  it('say how much more than likely is safe', () => {
-    expect(safetyMinutes(draws)).to.equal(300);
-    expect(safetyMinutes(new Float64Array())).to.equal(0);
+  it('say what is safe, never less than the plan', () => {
+    const plan = (handsOn: number) => ({ handsOn, setUp: 10, waiting: 5, touchUp: 1 });
+    expect(safeMinutes(plan(500), draws)).to.equal(816);
+    expect(safeMinutes(plan(900), draws)).to.equal(916);
+    expect(safeMinutes(plan(0), new Float64Array())).to.equal(16);
   });
 
   it('are factors on the middle one', () => {

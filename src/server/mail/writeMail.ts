@@ -8,18 +8,18 @@ export interface Letter {
   subject: string;
   text: string;
   at: Date;
-  pictures: { name: string; bytes: Uint8Array }[];
+  files: { name: string; bytes: Uint8Array; type: 'image/jpeg' | 'application/pdf' }[];
 }
 
-/** A letter as an `.eml` file (RFC 5322, MIME), its pictures attached. */
-export async function writeMail({ to, subject, text, at, pictures }: Letter): Promise<Uint8Array> {
+/** A letter as an `.eml` file (RFC 5322, MIME), its files attached. */
+export async function writeMail({ to, subject, text, at, files }: Letter): Promise<Uint8Array> {
   const message = new MailComposer({
     from: FROM,
     to,
     subject,
     text,
     date: at,
-    attachments: pictures.map(({ name, bytes }) => ({ filename: name, content: Buffer.from(bytes), contentType: 'image/jpeg' })),
+    attachments: files.map(({ name, bytes, type }) => ({ filename: name, content: Buffer.from(bytes), contentType: type })),
   });
   return message.compile().build();
 }

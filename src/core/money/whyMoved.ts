@@ -1,0 +1,34 @@
+import type { Offer, PricedWork } from './definitions';
+import { minutesPrice } from './priceWork';
+
+/** Why a price is another one than that of a quote, in minor units; the parts add up to the difference. */
+export interface PriceMove {
+  totalMinor: number;
+  /** Other hours for the same units, at the rate of the quote. */
+  hoursMinor: number;
+  /** Units that came or went. */
+  unitsMinor: number;
+  materialsMinor: number;
+  /** Rate, chance, other work, discount, minimum, rounding. */
+  termsMinor: number;
+}
+
+/**
+ * What moved a price since an offer. Hours are compared as the offer priced them: at its own chance, which `then` says for the work
+ * of today (`priceWork` of today's units under the terms of the offer).
+ */
+export function whyMoved(offer: Offer, then: PricedWork, now: PricedWork): PriceMove {
+  const totalMinor = now.totalMinor - offer.price.totalMinor;
+  const rate = { hourlyRateMinor: offer.hourlyRateMinor };
+  const net = 1 - offer.terms.discountShare;
+  const before = new Map(offer.price.units.map((unit) => [unit.unitId, unit.safe]));
+  const sumSafe = (units: PricedWork['units']) => units.reduce((sum, { safe }) => sum + safe, 0);
+  // What is quoted for all together is less than for each alone: units bear it by their own hours.
+  const together = (price: PricedWork) => (sumSafe(price.units) > 0 ? price.quoted / sumSafe(price.units) : 1);
+  const stayed = then.units.filter(({ unitId }) => before.has(unitId));
+  const hours = sumSafe(stayed) * together(then) - stayed.reduce((sum, { unitId }) => sum + before.get(unitId)!, 0) * together(offer.price);
+  const hoursMinor = Math.round(minutesPrice(hours, rate) * net);
+  const unitsMinor = Math.round(minutesPrice(then.quoted - offer.price.quoted - hours, rate) * net);
+  const materialsMinor = now.materialsMinor - offer.price.materialsMinor;
+  return { totalMinor, hoursMinor, unitsMinor, materialsMinor, termsMinor: totalMinor - hoursMinor - unitsMinor - materialsMinor };
+}

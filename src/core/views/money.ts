@@ -1,0 +1,35 @@
+import type { Quote, QuoteTerms, Rate, UnitWork } from '../money/definitions';
+import type { HoursStanding, Pay } from '../money/payOf';
+import type { QuoteComparison } from '../money/compareQuote';
+import type { Standard } from '../scheme/definitions';
+import type { ScopeChange } from './scope';
+import type { StoredCommission } from './stored';
+
+/** What the Money view is drawn from. Prices are worked out in the view as terms are typed, by the same function as on the server. */
+export interface MoneyPicture {
+  commission: StoredCommission;
+  rate: Rate;
+  terms: QuoteTerms;
+  /** Of the terms. */
+  revision: number;
+  /** Work of each unit at the standard paid for, painted from the start. */
+  units: UnitWork[];
+  /** All units together at each standard, lowest first. */
+  standards: { standard: Standard; all: UnitWork }[];
+  quotes: Quote[];
+  /** Address that was written to last. */
+  lastTo: string;
+  changes: ScopeChange[];
+  hours: HoursStanding;
+  /** Stretches logged since the last quote was written, of any commission, and how much more they took than foretold; null without a quote. */
+  since: { stretches: number; more: number } | null;
+  /** Null while no quote was accepted. */
+  agreed: { pay: Pay; comparison: QuoteComparison } | null;
+}
+
+/** What more (or fewer) models of a unit would make of the work. */
+export interface MoreModels {
+  unitId: string;
+  models: number;
+  units: UnitWork[];
+}

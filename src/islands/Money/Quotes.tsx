@@ -1,0 +1,114 @@
+import { useState } from 'react';
+import type { Quote, QuoteAnswer } from '../../core/money/definitions';
+import type { MoneyPicture } from '../../core/views/money';
+import { Button } from '../../ui/Button/Button';
+import { TextField } from '../../ui/Field/Field';
+import { Panel } from '../../ui/Panel/Panel';
+import { exactMoneyText, minutesText, momentText } from '../../ui/format';
+import { send } from '../shared/api';
+import type { Money } from './useMoney';
+import styles from './View.module.css';
+
+interface QuotesProps {
+  picture: MoneyPicture;
+  money: Money;
+  onChanged: () => void;
+}
+
+/** Quotes that were sent, what the client said to each, and the next one. */
+export function Quotes({ picture, money, onChanged }: QuotesProps) {
+  const { commission, quotes } = picture;
+  const [to, setTo] = useState(picture.lastTo);
+  const [note, setNote] = useState('');
+  const [error, setError] = useState<string | null>(null);
+  const attempt = (act: Promise<unknown>) =>
+    void act.then(
+      () => {
+        setError(null);
+        onChanged();
+      },
+      (problem: Error) => setError(problem.message),
+    );
+  const next = (quotes.at(-1)?.number ?? 0) + 1;
+  const write = async (address: string | null) => {
+    // What was typed a moment ago is part of it.
+    await money.retry();
+    await send('POST', `/api/commissions/${commission.id}/quotes`, { to: address, note });
+    setNote('');
+  };
+  return (
+    <Panel title={quotes.length === 0 ? 'Put it to the client' : 'Quotes, and what the client said'}>
+      {quotes.length > 0 && (
+        <ol className={styles.quotes} data-testid="quotes">
+          {quotes.toReversed().map((quote) => (
+            <QuoteLine key={quote.id} quote={quote} onAct={attempt} />
+          ))}
+        </ol>
+      )}
+      {money.price.likely > 0 && (
+        <div className={styles.letter}>
+          <TextField label="To" type="email" placeholder="client@example.org" value={to} onChange={setTo} />
+          <TextField label="A word to the client" value={note} maxLength={4000} onChange={setNote} />
+          <Button kind="main" onClick={() => attempt(write(to))}>
+            Put quote {next} in the outbox
+          </Button>
+          <Button onClick={() => attempt(write(null))}>Keep it without a letter</Button>
+        </div>
+      )}
+      {error && <p role="alert">{error}</p>}
+    </Panel>
+  );
+}
+
+const ANSWER_WORDS: Record<QuoteAnswer, string> = { accepted: 'accepted', 'changes wanted': 'changes wanted', declined: 'declined' };
+
+function QuoteLine({ quote, onAct }: { quote: Quote; onAct: (act: Promise<unknown>) => void }) {
+  const [said, setSaid] = useState('');
+  const { number, offer, writtenAt, sentTo, mailId, answer, answeredAt, answerNote } = quote;
+  const put = (given: QuoteAnswer | null) =>
+    onAct(send('PUT', `/api/quotes/${quote.id}/answer`, { answer: given, note: given === null ? '' : said }));
+  return (
+    <li>
+      <p>
+        <strong>
+          Quote {number}: {exactMoneyText(offer.price.totalMinor, offer.currency)}
+        </strong>
+        , likely {minutesText(offer.price.likely)}, {offer.standard} standard. {momentText(Date.parse(writtenAt))}
+        {sentTo !== '' && ` to ${sentTo}`} (<a href={`/api/quotes/${quote.id}/pdf`}>PDF</a>
+        {mailId !== null && (
+          <>
+            , <a href={`/api/mail/${mailId}`}>the letter</a>
+          </>
+        )}
+        )
+      </p>
+      {answer === null ? (
+        <span className={styles.answers}>
+          <TextField
+            label="What the client said"
+            hideLabel
+            placeholder="What the client said"
+            value={said}
+            maxLength={4000}
+            onChange={setSaid}
+          />
+          <Button onClick={() => put('accepted')}>Accepted</Button>
+          <Button kind="quiet" onClick={() => put('changes wanted')}>
+            Changes wanted
+          </Button>
+          <Button kind="quiet" onClick={() => put('declined')}>
+            Declined
+          </Button>
+        </span>
+      ) : (
+        <p>
+          <strong>{ANSWER_WORDS[answer]}</strong> {momentText(Date.parse(answeredAt!))}
+          {answerNote !== '' && `: ${answerNote}`}{' '}
+          <Button kind="quiet" onClick={() => put(null)}>
+            Undo the answer
+          </Button>
+        </p>
+      )}
+    </li>
+  );
+}

@@ -1,0 +1,178 @@
+import { useState } from 'react';
+import type { Rate } from '../../core/money/definitions';
+import { scopeMinutes, scopePrice } from '../../core/money/payOf';
+import { scopeWords } from '../../core/money/statement';
+import type { ScopeChange } from '../../core/views/scope';
+import { Button } from '../../ui/Button/Button';
+import { TextField } from '../../ui/Field/Field';
+import { NumberField } from '../../ui/Field/NumberField';
+import { Panel } from '../../ui/Panel/Panel';
+import { differenceText, momentText, moneyDifferenceText } from '../../ui/format';
+import { send } from './api';
+import { MoneyField } from './MoneyField';
+import styles from './ScopeChanges.module.css';
+
+interface ScopeChangesProps {
+  commissionId: string;
+  agreedAt: string | null;
+  changes: ScopeChange[];
+  rate: Rate;
+  onChanged: () => void;
+}
+
+/** What was agreed, and every change since: its date, what it did to the hours, what was agreed for it, and why. */
+export function ScopeChanges({ commissionId, agreedAt, changes, rate, onChanged }: ScopeChangesProps) {
+  const [error, setError] = useState<string | null>(null);
+  const attempt = (act: Promise<unknown>) =>
+    void act.then(
+      () => {
+        setError(null);
+        onChanged();
+      },
+      (problem: Error) => setError(problem.message),
+    );
+  const setAgreed = (agreed: boolean) => attempt(send('PUT', `/api/commissions/${commissionId}/agreed`, { agreed }));
+  return (
+    <Panel
+      title="Scope"
+      aside={
+        agreedAt === null ? (
+          <Button onClick={() => setAgreed(true)}>Scope is agreed with the client</Button>
+        ) : (
+          <Button kind="quiet" onClick={() => setAgreed(false)}>
+            Not agreed after all
+          </Button>
+        )
+      }
+    >
+      <p className={styles.hint} data-testid="scope">
+        {agreedAt === null
+          ? 'From the day it is agreed, or the first model is painted, every change is written down with its date and price.'
+          : `Agreed ${momentText(Date.parse(agreedAt))}. Every change since is written down; say what was agreed for it, or 0 where it is free.`}
+      </p>
+      {changes.length > 0 && (
+        <table className={styles.changes} data-testid="scope-changes">
+          <thead>
+            <tr>
+              <th scope="col">When</th>
+              <th scope="col">What</th>
+              <th scope="col">Hands-on</th>
+              <th scope="col">At your rate</th>
+              <th scope="col">Agreed price</th>
+              <th scope="col">Why, and what was agreed</th>
+            </tr>
+          </thead>
+          <tbody>
+            {changes.map((change) => (
+              <Change key={change.id} change={change} rate={rate} onAct={attempt} />
+            ))}
+          </tbody>
+        </table>
+      )}
+      <NewExtra commissionId={commissionId} currency={rate.currency} onAct={attempt} />
+      {error && <p role="alert">{error}</p>}
+    </Panel>
+  );
+}
+
+interface ChangeProps {
+  change: ScopeChange;
+  rate: Rate;
+  onAct: (act: Promise<unknown>) => void;
+}
+
+function Change({ change, rate, onAct }: ChangeProps) {
+  const [note, setNote] = useState(change.note);
+  const [priceMinor, setPrice] = useState(change.priceMinor);
+  const isStored = note === change.note && priceMinor === change.priceMinor;
+  const store = () => {
+    if (!isStored) onAct(send('PUT', `/api/scope-changes/${change.id}`, { note, priceMinor }));
+  };
+  const words = scopeWords(change);
+  return (
+    <tr onBlur={store} onKeyDown={(event) => event.key === 'Enter' && store()}>
+      <td>{momentText(Date.parse(change.at))}</td>
+      <td>
+        {words}
+        {change.subject === 'extra' && (
+          <Button
+            kind="quiet"
+            aria-label={`Remove ${words}`}
+            onClick={() => onAct(send('PUT', `/api/scope-changes/${change.id}/removed`, {}))}
+          >
+            Remove
+          </Button>
+        )}
+      </td>
+      <td>{differenceText(scopeMinutes(change))}</td>
+      <td>{moneyDifferenceText(scopePrice(change, rate), rate.currency)}</td>
+      <td>
+        <MoneyField
+          label={`Agreed price: ${words}`}
+          hideLabel
+          currency={rate.currency}
+          valueMinor={priceMinor}
+          min={-10_000_000}
+          optional
+          placeholder="not said"
+          onChange={setPrice}
+        />
+      </td>
+      <td>
+        <TextField
+          label={`Why: ${words}`}
+          hideLabel
+          placeholder="Asked by mail, agreed at the same rate"
+          value={note}
+          maxLength={4000}
+          onChange={setNote}
+        />
+      </td>
+    </tr>
+  );
+}
+
+/** Something added or given that no count tells of. */
+function NewExtra({ commissionId, currency, onAct }: { commissionId: string; currency: string; onAct: ChangeProps['onAct'] }) {
+  const [isOpen, setOpen] = useState(false);
+  const [what, setWhat] = useState('');
+  const [minutes, setMinutes] = useState<number | null>(null);
+  const [priceMinor, setPrice] = useState<number | null>(null);
+  if (!isOpen)
+    return (
+      <Button kind="quiet" className={styles.add} onClick={() => setOpen(true)}>
+        Add an extra
+      </Button>
+    );
+  const add = () => {
+    onAct(
+      send('POST', `/api/commissions/${commissionId}/extras`, { what, minutes: minutes ?? 0, priceMinor, note: '' }).then(() => {
+        setOpen(false);
+        setWhat('');
+        setMinutes(null);
+        setPrice(null);
+      }),
+    );
+  };
+  return (
+    <div className={styles.extra}>
+      <TextField label="What was added" placeholder="Name plates on all bases" value={what} maxLength={200} onChange={setWhat} autoFocus />
+      <NumberField label="Minutes it takes" unit="min" value={minutes} min={0} max={100_000} optional onChange={setMinutes} />
+      <MoneyField
+        label="Agreed price, 0 where it is free"
+        currency={currency}
+        valueMinor={priceMinor}
+        min={-10_000_000}
+        optional
+        placeholder="not said"
+        onChange={setPrice}
+      />
+      <Button disabled={what.trim() === ''} onClick={add}>
+        Write it down
+      </Button>
+      <Button kind="quiet" onClick={() => setOpen(false)}>
+        Cancel
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,7 @@
+import type { Stage } from '../../core/time/insights';
+
+export const STAGE_WORDS = {
+  build: 'building and ground',
+  base: 'primer to shade',
+  tail: 'everything after the shade',
+} as const satisfies Record<Stage, string>;

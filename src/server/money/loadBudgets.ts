@@ -1,0 +1,26 @@
+import { agreedQuote } from '../../core/money/definitions';
+import { modelBudgets, type ModelBudget } from '../../core/money/modelBudget';
+import { modelsOf } from '../../core/scheme/definitions';
+import type { Stores } from '../stores';
+import type { Workshop, WorkUnit } from '../workshop/loadWorkshop';
+import { workedHours } from './workedHours';
+
+/** What a model of each of these units may take at the price agreed; of units without an accepted quote there is none. */
+export async function loadBudgets(stores: Stores, workshop: Workshop, units: readonly WorkUnit[], now: Date): Promise<ModelBudget[]> {
+  const ids = [...new Set(units.map((unit) => unit.commissionId))];
+  const quotes = await stores.quotes.ofCommissions(ids);
+  const budgets: ModelBudget[] = [];
+  for (const id of ids) {
+    const agreed = agreedQuote(quotes.filter(({ commissionId }) => commissionId === id));
+    if (!agreed) continue;
+    const commission = workshop.commissions.find((each) => each.id === id)!;
+    const its = workshop.units.filter((unit) => unit.commissionId === id);
+    const worked = await workedHours(stores, workshop, commission, its, 0, now);
+    const hours = worked.units.map((unit) => {
+      const known = its.find((each) => each.id === unit.unitId);
+      return { ...unit, models: known ? modelsOf(known) : 0 };
+    });
+    budgets.push(...modelBudgets(agreed, await stores.scope.ofCommission(id), hours, agreed.offer));
+  }
+  return budgets.filter(({ unitId }) => units.some((unit) => unit.id === unitId));
+}
