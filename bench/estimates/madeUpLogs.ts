@@ -33,6 +33,13 @@ export interface Painter {
   interrupted: number;
 }
 
+/** The first numbers of neighbouring seeds are alike: what sets painters apart is drawn from later ones. */
+export function mixedRandom(seed: number): Random {
+  const random = new Random(seed);
+  for (let draw = 0; draw < 50; draw++) random.uniform();
+  return random;
+}
+
 const gauss = (random: Random) => Math.sqrt(-2 * Math.log(1 - random.uniform())) * Math.cos(2 * Math.PI * random.uniform());
 const quiet = () => 0;
 
@@ -108,50 +115,84 @@ const USED: readonly Technique[] = [
 const PARTS = ['Coat', 'Trousers', 'Boots', 'Face', 'Lamp', 'Hood', 'Basket', 'Base'];
 const EVENING_STRETCHES = 7;
 const MONTH_MS = 30 * 86_400_000;
+const START = Date.parse('2025-01-06T19:00:00Z');
 
-interface Step {
-  commission: string;
-  unit: string;
-  part: string;
+/** What a stretch of work is of, as far as it sets its pace. `level` is that of its unit and step, log minutes. */
+export interface MadeUpStep {
   technique: Technique;
   size: Size;
   coverage: number;
   level: number;
+}
+
+/** One painter at work: what they take for a stretch, and when the next evening is. */
+export class MadeUpHands {
+  private readonly pace: number;
+  private readonly ofTechnique: Map<Technique, number>;
+  private readonly ofSize: Map<Size, number>;
+  private inEvening = 0;
+  private mood: number;
+  at = START;
+
+  constructor(
+    private readonly painter: Painter,
+    private readonly random: Random,
+    techniques: readonly Technique[],
+  ) {
+    this.pace = this.differ(painter.differs.pace);
+    this.ofTechnique = new Map(techniques.map((technique) => [technique, this.differ(painter.differs.technique)]));
+    this.ofSize = new Map(SIZES.map((size) => [size, this.differ(painter.differs.size)]));
+    this.mood = painter.evening(random, 0);
+  }
+
+  /** A difference of so large a spread. */
+  differ(spread: number): number {
+    return spread * gauss(this.random);
+  }
+
+  /** Goes to another evening after so many stretches. */
+  rest(): void {
+    if (this.inEvening < EVENING_STRETCHES) return;
+    this.at += Math.ceil((this.random.whole(1, 3) * 24 * 60 - this.inEvening * 20) * 60_000);
+    this.inEvening = 0;
+    this.mood = this.painter.evening(this.random, 0);
+  }
+
+  /** Minutes of the models `done` + 1 to `done` + `models`: what is to be expected, the hands-on ones, and with the interruption. */
+  paint(step: MadeUpStep, done: number, models: number): { expected: number; sound: number; minutes: number } {
+    const { painter, random } = this;
+    let curve = 0;
+    for (let repetition = done + 1; repetition <= done + models; repetition++) curve += painter.curve(repetition) / models;
+    const months = (this.at - START) / MONTH_MS;
+    const level =
+      this.pace + (this.ofTechnique.get(step.technique) ?? 0) + this.ofSize.get(step.size)! + step.level + painter.drift(months);
+    const norm = normMinutes(step.technique, step.size, step.coverage) * models * curve * 1.25;
+    const expected = norm * Math.exp(level + this.mood + painter.tired(this.inEvening));
+    const sound = Math.max(0.05, expected * painter.noise(random, models));
+    this.inEvening++;
+    return { expected, sound, minutes: sound * (random.chance(painter.interrupted) ? 2 + 2 * random.uniform() : 1) };
+  }
+}
+
+interface Step extends MadeUpStep {
+  commission: string;
+  unit: string;
+  part: string;
   models: number;
   tray: number;
 }
 
 /** The stretches of a painter's commissions in the order they were painted, at least `least` of them, and always to a commission's end. */
 export function madeUpLog(painter: Painter, seed: number, least: number): MadeUpRow[] {
-  const random = new Random(seed);
-  const differ = (spread: number) => spread * gauss(random);
-  const pace = differ(painter.differs.pace);
-  const ofTechnique = new Map(USED.map((technique) => [technique, differ(painter.differs.technique)]));
-  const ofSize = new Map(SIZES.map((size) => [size, differ(painter.differs.size)]));
+  const random = mixedRandom(seed);
+  const hands = new MadeUpHands(painter, random, USED);
   const rows: MadeUpRow[] = [];
-  const start = Date.parse('2025-01-06T19:00:00Z');
-  let at = start;
-  let inEvening = 0;
-  let mood = painter.evening(random, 0);
   for (let commission = 0; rows.length < least; commission++) {
-    for (const stretch of stretchesOf(commission)) {
-      if (inEvening >= EVENING_STRETCHES) {
-        at += Math.ceil((random.whole(1, 3) * 24 * 60 - inEvening * 20) * 60_000);
-        inEvening = 0;
-        mood = painter.evening(random, 0);
-      }
-      const { step, done, models } = stretch;
-      let curve = 0;
-      for (let repetition = done + 1; repetition <= done + models; repetition++) curve += painter.curve(repetition) / models;
-      const months = (at - start) / MONTH_MS;
-      const level = pace + ofTechnique.get(step.technique)! + ofSize.get(step.size)! + step.level + painter.drift(months);
-      const expected =
-        normMinutes(step.technique, step.size, step.coverage) * models * curve * 1.25 * Math.exp(level + mood + painter.tired(inEvening));
-      const sound = Math.max(0.05, expected * painter.noise(random, models));
-      const minutes = sound * (random.chance(painter.interrupted) ? 2 + 2 * random.uniform() : 1);
-      rows.push({ row: rowOf(step, models, minutes, at), expected, sound });
-      at += Math.ceil(minutes + 4) * 60_000;
-      inEvening++;
+    for (const { step, done, models } of stretchesOf(commission)) {
+      hands.rest();
+      const { expected, sound, minutes } = hands.paint(step, done, models);
+      rows.push({ row: rowOf(step, models, minutes, hands.at), expected, sound });
+      hands.at += Math.ceil(minutes + 4) * 60_000;
     }
   }
   return rows;
@@ -170,7 +211,7 @@ export function madeUpLog(painter: Painter, seed: number, least: number): MadeUp
     const size = random.pick(['foot', 'foot', 'foot', 'heavy', 'mounted'] as const);
     const models = random.whole(3, 20);
     const tray = random.whole(4, 10);
-    const own = differ(painter.differs.unit);
+    const own = hands.differ(painter.differs.unit);
     return Array.from({ length: random.whole(6, 14) }, (_, step): Step => ({
       commission: `Commission ${commission + 1}`,
       unit: `Unit ${index + 1}`,
@@ -178,7 +219,7 @@ export function madeUpLog(painter: Painter, seed: number, least: number): MadeUp
       technique: random.pick(USED),
       size,
       coverage: Math.round((0.03 + 0.4 * random.uniform() ** 2) * 100) / 100,
-      level: own + differ(painter.differs.step),
+      level: own + hands.differ(painter.differs.step),
       models,
       tray,
     })).filter((step, place, all) => all.findIndex((each) => each.part === step.part && each.technique === step.technique) === place);

@@ -3,6 +3,7 @@ import { backtest, scoreOf } from '../../src/core/time/backtest';
 import { fitTimeModel, fitTimeModelInSteps, learnSpreadsOf } from '../../src/core/time/fitTimeModel';
 import { forecastWork, spreadsFor } from '../../src/core/time/forecastWork';
 import { quantile } from '../../src/core/time/quantile';
+import { paintedLife, type Painted } from './commissions';
 import { madeUpLog, PAINTERS, type MadeUpRow, type Painter } from './madeUpLogs';
 
 const median = (values: number[]) =>
@@ -88,6 +89,41 @@ export function totalTable(seeds: readonly number[]): string {
     }),
   );
   return table(['totals', 'rows before', 'median error', 'bias', 'P10 to P90 holds', 'P80 holds'], lines);
+}
+
+/** What a price should hold with, and how many commissions a painter's life has. */
+const CHANCE = 0.8;
+const COMMISSIONS = 10;
+
+/** Commissions through the whole program, quoted one after the other as the log grows: how many stay within the price. */
+export async function priceTable(lives: readonly number[]): Promise<string> {
+  const lines: string[][] = [];
+  const all: Painted[] = [];
+  for (const [place, painter] of PAINTERS.entries()) {
+    const painted: Painted[] = [];
+    for (const life of lives) painted.push(...(await paintedLife(painter, 100 * place + life, COMMISSIONS, CHANCE)));
+    all.push(...painted);
+    lines.push(priceLine(painter.name, painted));
+  }
+  return table(
+    ['commissions', 'quoted', `${100 * CHANCE} % price holds`, 'the first', 'the others', 'price over cost', 'likely hours: error', 'bias'],
+    [...lines, priceLine('all', all)],
+  );
+}
+
+function priceLine(name: string, painted: readonly Painted[]): string[] {
+  const holds = (of: readonly Painted[]) => figure(share(of.map(({ actualMinor, quotedMinor }) => actualMinor <= quotedMinor)));
+  const first = painted.filter(({ rowsBefore }) => rowsBefore === 0);
+  return [
+    name,
+    String(painted.length),
+    holds(painted),
+    holds(first),
+    holds(painted.filter((each) => !first.includes(each))),
+    figure(median(painted.map(({ actualMinor, quotedMinor }) => quotedMinor / actualMinor))),
+    figure(median(painted.map(({ likelyMinutes, actualMinutes }) => Math.abs(likelyMinutes / actualMinutes - 1)))),
+    figure(mean(painted.map(({ likelyMinutes, actualMinutes }) => Math.log(actualMinutes / likelyMinutes)))),
+  ];
 }
 
 /** Milliseconds of a whole fit, of learning the spreads, and of one row more. */

@@ -10,6 +10,7 @@ const VIEWS = [
   '/new',
   '/c/ID/intake',
   '/c/ID/scheme',
+  '/c/ID/money',
   '/line',
   '/colours',
   '/trays',
@@ -99,7 +100,7 @@ describe('every view', function () {
       await user.see('dialog[open]', /Keys/);
       await user.keys(Key.ESCAPE);
       await driver.actions().keyDown(Key.ALT).sendKeys('9').keyUp(Key.ALT).perform();
-      await user.path(/\/shelf$/);
+      await user.path(/\/ledger$/);
     });
 
     it('reaches the bench from Today with Tab and Enter', async () => {

@@ -137,7 +137,7 @@ describe('the server, from intake to a moved estimate', () => {
     const { id } = await createCommission(given.stores, entry, NOW);
     await saveIntake(given.stores, id, { revision: 1, commission: entry, units: [unitEntry('Keepers', { counted: 9 })] }, NOW);
     expect(await stationCounts(given.stores, id)).to.deep.equal({
-      commission: { id, name: 'Coast', intake: '1 count to settle', scheme: '1 without a scheme' },
+      commission: { id, name: 'Coast', intake: '1 count to settle', scheme: '1 without a scheme', money: null },
       bench: null,
     });
     expect((await stationCounts(given.stores, 'none')).commission).to.equal(null);

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { ClosedCommission } from '../../core/views/log';
-import { Button } from '../../ui/Button/Button';
+import { Button, LinkButton } from '../../ui/Button/Button';
 import { TextField } from '../../ui/Field/Field';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted, dayOfText, minutesText } from '../../ui/format';
@@ -42,6 +42,9 @@ export function Closed({ closed }: { closed: readonly ClosedCommission[] }) {
                   {counted(commission.models, 'model-step')}
                 </small>
               </span>
+              <LinkButton kind="quiet" href={`/c/${commission.id}/money`} aria-label={`What ${commission.name} paid`}>
+                What it paid
+              </LinkButton>
               <Button kind="quiet" onClick={() => void reopen(commission.id)}>
                 Open again
               </Button>

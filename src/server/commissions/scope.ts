@@ -1,4 +1,4 @@
-import { ulid } from 'ulid';
+import { monotonicFactory } from 'ulid';
 import { boolean, object, type InferType } from 'yup';
 import { note } from '../../core/formats/fields';
 import { priceMinor } from '../../core/formats/moneyFields';
@@ -39,12 +39,13 @@ export async function writeScope(stores: Stores, coming: ComingChange | null, no
   const { commissionId, differences, before } = coming;
   const after = await commissionEstimate(stores, await loadWorkshop(stores, now), commissionId, now);
   const quotedAt = (await stores.quotes.ofCommission(commissionId)).at(-1)?.writtenAt ?? '';
+  const nextId = monotonicFactory();
   let minutes = before.wholeHandsOn;
   for (const [difference, added] of sharedMinutes(differences, before, after)) {
     const standing = (await stores.scope.ofCommission(commissionId)).filter(({ at }) => at > quotedAt);
     const times = { at: now.toISOString(), minutesBefore: minutes, minutesAfter: minutes + added };
     minutes += added;
-    const { kept, gone } = writtenDown(standing, difference, { id: ulid(now.getTime()), commissionId, ...times });
+    const { kept, gone } = writtenDown(standing, difference, { id: nextId(now.getTime()), commissionId, ...times });
     if (kept) await stores.scope.put(kept);
     if (gone !== null) await stores.scope.remove(gone);
   }

@@ -1,0 +1,187 @@
+import { expect } from 'chai';
+import { writeStatement } from '../../../src/core/formats/writeStatement';
+import { compareQuote } from '../../../src/core/money/compareQuote';
+import { decimalsOf, rateOf } from '../../../src/core/money/currency';
+import { agreedQuote, DEFAULT_TERMS, type Quote, type QuoteTerms, type UnitWork } from '../../../src/core/money/definitions';
+import { modelBudgets } from '../../../src/core/money/modelBudget';
+import { payOf, scopePrice } from '../../../src/core/money/payOf';
+import { priceWork } from '../../../src/core/money/priceWork';
+import { offerLines, statementOf } from '../../../src/core/money/statement';
+import { whyMoved } from '../../../src/core/money/whyMoved';
+import type { ScopeChange } from '../../../src/core/views/scope';
+
+const RATE = rateOf({ hourlyRateMinor: 3000, currency: 'EUR' });
+const unit = (unitId: string, minutes: number): UnitWork => ({
+  unitId,
+  name: `Unit ${unitId}`,
+  models: 10,
+  likely: minutes,
+  draws: [minutes, minutes, minutes],
+  stages: { build: 0, base: minutes / 2, tail: minutes / 2 },
+});
+const TERMS: QuoteTerms = { ...DEFAULT_TERMS, materials: [{ id: 'p', kind: 'postage', what: '', amountMinor: 1250 }] };
+
+/** Two units of ten hours together at 30 an hour, and postage. */
+const quote = (more: Partial<Quote> = {}, units = [unit('a', 360), unit('b', 240)], terms = TERMS): Quote => ({
+  id: 'q',
+  commissionId: 'c',
+  number: 1,
+  writtenAt: '2026-11-20T10:00:00.000Z',
+  sentTo: '',
+  mailId: null,
+  note: '',
+  answer: 'accepted',
+  answeredAt: '2026-11-21T10:00:00.000Z',
+  answerNote: '',
+  offer: {
+    name: 'Coast',
+    client: 'Club',
+    dueOn: '2026-12-20',
+    standard: 'table',
+    hourlyRateMinor: 3000,
+    currency: 'EUR',
+    terms,
+    price: priceWork(units, terms, RATE),
+  },
+  ...more,
+});
+const change = (id: string, more: Partial<ScopeChange>): ScopeChange => ({
+  id,
+  commissionId: 'c',
+  at: '2026-11-22T10:00:00.000Z',
+  unitId: 'a',
+  unit: 'Unit a',
+  subject: 'models',
+  before: '10',
+  after: '12',
+  minutesBefore: 600,
+  minutesAfter: 660,
+  note: '',
+  priceMinor: null,
+  ...more,
+});
+const hours = { painted: 300, other: 60, leftLikely: 240, leftSafe: 300, otherLeft: 0, done: 0.5 };
+
+describe('what a commission pays', () => {
+  it('is the price less materials over the hours, so far and in the end', () => {
+    const pay = payOf(quote(), [], hours, RATE);
+    expect(pay).to.include({ quotedMinor: 31_250, materialsMinor: 1250, workMinor: 30_000 });
+    expect(pay.soFar).to.deep.equal({ minutes: 360, earnedMinor: 15_000, perHourMinor: 2500 });
+    expect(pay.likely.perHourMinor).to.equal(3000);
+    expect(pay.safe.minutes).to.equal(660);
+    expect(payOf(quote(), [], { ...hours, painted: 0, other: 0 }, RATE).soFar.perHourMinor).to.equal(null);
+  });
+
+  it('counts changes since the quote by what was agreed for them', () => {
+    const changes = [
+      change('before', { at: '2026-11-19T10:00:00.000Z', priceMinor: 99_999 }),
+      change('priced', { priceMinor: 2500 }),
+      change('less', { minutesAfter: 570, priceMinor: -1000 }),
+      change('free', { subject: 'extra', unitId: null, minutesBefore: 0, minutesAfter: 30, priceMinor: 0 }),
+      change('open', {}),
+    ];
+    const pay = payOf(quote(), changes, hours, RATE);
+    expect(pay).to.include({ addedMinor: 1500, workMinor: 31_500, unsettledMinor: 3000 });
+    expect(pay.free).to.deep.equal({ minutes: 30, minor: 1500 });
+    expect(scopePrice(changes[2]!, RATE)).to.equal(-1500);
+  });
+
+  it('goes by the last quote that was accepted', () => {
+    const quotes = [
+      quote({ number: 1 }),
+      quote({ number: 2 }),
+      quote({ number: 3, answer: 'declined' }),
+      quote({ number: 4, answer: null }),
+    ];
+    expect(agreedQuote(quotes)!.number).to.equal(2);
+    expect(agreedQuote(quotes.slice(2))).to.equal(null);
+  });
+});
+
+describe('the quote against what it took', () => {
+  it('has the units of the quote, those that came later, and the stages', () => {
+    const took = [
+      { unitId: 'a', name: 'New name', took: 100, left: 50 },
+      { unitId: 'z', name: 'Late', took: 10, left: 0 },
+    ];
+    const stages = { took: { build: 0, base: 90, tail: 20 }, left: { build: 0, base: 0, tail: 50 } };
+    const { units, stages: byStage } = compareQuote(quote(), took, stages);
+    expect(units.map(({ name, quoted, took: minutes }) => [name, quoted, minutes])).to.deep.equal([
+      ['New name', 360, 100],
+      ['Unit b', 240, 0],
+      ['Late', null, 10],
+    ]);
+    expect(byStage[1]).to.deep.equal({ stage: 'base', quoted: 300, took: 90, left: 0 });
+  });
+
+  it('tells why a price moved, to the last minor unit', () => {
+    const { offer } = quote();
+    const slower = [unit('a', 420), unit('b', 240)];
+    const then = (units: UnitWork[]) => priceWork(units, offer.terms, RATE);
+    expect(whyMoved(offer, then(slower), then(slower))).to.deep.equal({
+      totalMinor: 3000,
+      hoursMinor: 3000,
+      unitsMinor: 0,
+      materialsMinor: 0,
+      termsMinor: 0,
+    });
+    const another = [unit('a', 360), unit('c', 120)];
+    const dearer = { ...offer.terms, materials: [], chance: 0.9 };
+    const moved = whyMoved(offer, then(another), priceWork(another, dearer, { ...RATE, hourlyRateMinor: 3600 }));
+    expect(moved).to.include({ hoursMinor: 0, unitsMinor: -6000, materialsMinor: -1250, termsMinor: 4800 });
+    expect(moved.totalMinor).to.equal(-2450);
+  });
+});
+
+describe('the budget of a model', () => {
+  it('is the price of its unit at the rate, with what was agreed for it since', () => {
+    const units = [
+      { unitId: 'a', models: 12, took: 120, left: 240 },
+      { unitId: 'z', models: 1, took: 5, left: 5 },
+    ];
+    const [budget, ...others] = modelBudgets(quote(), [change('priced', { priceMinor: 6000 })], units, RATE);
+    expect(budget).to.deep.equal({ unitId: 'a', models: 12, budget: 40, spent: 10, needed: 20 });
+    expect(others, 'nothing was quoted for the other').to.deep.equal([]);
+    expect(modelBudgets(quote(), [], units, { hourlyRateMinor: 0 })).to.deep.equal([]);
+  });
+});
+
+describe('the statement', () => {
+  const changes = [
+    change('priced', { priceMinor: 2500 }),
+    change('free', { subject: 'extra', unit: '', after: 'Name plates', priceMinor: 0 }),
+    change('open', {}),
+  ];
+  const statement = statementOf(
+    quote(),
+    changes,
+    { depositPaid: { on: '2026-11-21', amountMinor: 8000 }, statementWords: 'Thank you.' },
+    '2026-12-20',
+  );
+
+  it('lists what was agreed and what came since, and takes off what was paid', () => {
+    expect(statement.lines.map(({ what, amountMinor }) => [what, amountMinor])).to.deep.equal([
+      ['Unit a, painted', 18_000],
+      ['Unit b, painted', 12_000],
+      ['Postage and packing', 1250],
+      ['Unit a, models: 10 → 12', 2500],
+      ['Name plates', 0],
+    ]);
+    expect(statement).to.include({ totalMinor: 33_750, paidMinor: -8000, dueMinor: 25_750 });
+    expect(offerLines(quote().offer).reduce((sum, { amountMinor }) => sum + amountMinor, 0)).to.equal(quote().offer.price.totalMinor);
+  });
+
+  it('is a table that a spreadsheet takes', () => {
+    const lines = writeStatement(statement, decimalsOf('EUR')).split('\r\n');
+    expect(lines[0]).to.equal('date,what,models,amount,currency');
+    expect(lines[1]).to.equal(',"Unit a, painted",10,180.00,EUR');
+    expect(lines.slice(-4)).to.deep.equal([
+      '2026-12-20,Total,,337.50,EUR',
+      '2026-12-20,Paid before,,-80.00,EUR',
+      '2026-12-20,Due,,257.50,EUR',
+      '',
+    ]);
+    const sly = { ...statement, lines: [{ on: '', what: '=1+1', models: null, amountMinor: 5 }] };
+    expect(writeStatement(sly, 0)).to.include("'=1+1").and.to.include(',5,EUR');
+  });
+});
