@@ -19,6 +19,7 @@ const VIEWS: { name: string; path: string; act?: (user: PageUser) => Promise<voi
       await user.driver.wait(async () => (await user.text('[data-testid="sharing"]')).includes('Sharing saves'), 20_000);
     },
   },
+  { name: 'money', path: '/c/FIRST/money', act: async (user) => void (await user.find('[data-testid="price-sum"]')) },
   { name: 'line', path: '/line?of=FIRST' },
   { name: 'trays', path: '/trays?of=SECOND', act: async (user) => void (await user.find('[data-done="true"]')) },
   { name: 'ledger', path: '/ledger' },

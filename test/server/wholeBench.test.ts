@@ -77,9 +77,12 @@ describe('the whole bench of the demo', function () {
   it('takes one paint for two in every scheme as one change, keeps each scheme as it was, and takes it back', async () => {
     const { rows } = await loadColours(stores(), NOW);
     const opaque = rows.filter(({ paint, isMix, left }) => paint.kind === 'opaque' && !isMix && left > 0);
-    const [keep, replace] = [opaque[0]!.paint, opaque[1]!.paint];
-    const { prices } = await priceTwins(stores(), { pairs: [[keep.id, replace.id]] }, NOW);
-    expect(prices[0]!.savedMinutes).to.be.greaterThan(0);
+    const keep = opaque[0]!.paint;
+    const others = opaque.slice(1, 6).map(({ paint }) => paint);
+    const { prices } = await priceTwins(stores(), { pairs: others.map((other) => [keep.id, other.id]) }, NOW);
+    const saved = prices.map(({ savedMinutes }) => savedMinutes);
+    expect(Math.max(...saved)).to.be.greaterThan(0);
+    const replace = others[saved.indexOf(Math.max(...saved))]!;
     const schemesOf = async () => (await stores().commissions.allSchemes()).map((scheme) => JSON.stringify(scheme)).sort();
     const before = await schemesOf();
     const taken = await takeTwin(stores(), { keep: keep.id, replace: replace.id }, NOW);

@@ -10,6 +10,7 @@ import { checkInPlace, dataFolder, openedDatabase, services, writing } from '../
 import type { Stores } from '../stores';
 import { taskInThread } from '../threads/threads';
 import type { TaskName, TaskRequest } from '../threads/tasks';
+import { loadWorkshop } from '../workshop/loadWorkshop';
 import { readBody, readBytes, TooLargeError } from './readBody';
 import { readJson } from './readJson';
 
@@ -86,11 +87,13 @@ export function fileEndpoint<T extends TaskName>(
   inputOf: (file: Uint8Array, url: URL) => TaskRequest<T>['input'],
   { limitBytes, writes = () => true }: { limitBytes: number; writes?: (url: URL) => boolean },
 ): APIRoute {
-  return answering(async ({ request, url }, { now }) => {
+  return answering(async ({ request, url }, { stores, now }) => {
     const input = inputOf(await readBytes(request, limitBytes), url);
     const work = (): Promise<unknown> => taskInThread({ task, input, folder: dataFolder(), now });
     if (!writes(url)) return json(await work());
     const answer = json(await writing.byItself(work));
+    // Whoever sent the file waits for the log to be fitted, and no page after it.
+    await loadWorkshop(stores, programTime());
     announce('changed');
     return answer;
   });

@@ -5,6 +5,7 @@ import { tieToWork, type NamedUnit } from '../../core/time/tieToWork';
 import type { TimeLogImport } from '../../core/views/log';
 import type { StoredLogRow } from '../../core/views/stored';
 import type { Stores } from '../stores';
+import { isToLearn, learnSpreads } from './learnSpreads';
 
 const SAMPLE_ROWS = 8;
 
@@ -16,7 +17,7 @@ export async function importTimeLog(
 ): Promise<TimeLogImport> {
   const { rows, bad, badCount } = readTimeLog(csv);
   if (!confirm) return told(sortOut(rows, await stores.timeLog.list()));
-  return stores.allOrNothing(async ({ timeLog, commissions }) => {
+  return stores.allOrNothing(async ({ timeLog, commissions, spreads }) => {
     const sorted = sortOut(rows, await timeLog.list());
     const units = await namedUnits(commissions);
     await timeLog.insert([
@@ -24,6 +25,9 @@ export async function importTimeLog(
       ...sorted.grown,
     ]);
     await timeLog.saveJudgements(sorted.judged);
+    // A long file teaches at once: what is learned later would move every figure a second time.
+    const learned = (await isToLearn({ timeLog, spreads })) ? await learnSpreads({ timeLog }) : null;
+    if (learned) await spreads.save(learned);
     return told(sorted);
   });
 
