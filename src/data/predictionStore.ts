@@ -1,6 +1,7 @@
 import type { Knex } from 'knex';
 import type { RowPrediction } from '../core/time/predictRows';
 import { countIdleWrite } from './databaseVersion';
+import { inPieces } from './inPieces';
 
 /** What was foretold of a row of the log, when it had so many models. */
 export interface StoredPrediction extends RowPrediction {
@@ -15,6 +16,13 @@ export class PredictionStore {
 
   async list(): Promise<StoredPrediction[]> {
     return this.db('row_prediction').select('rowId', 'models', 'p10', 'p50', 'p80', 'p90');
+  }
+
+  async ofRows(rowIds: readonly string[]): Promise<StoredPrediction[]> {
+    const found: StoredPrediction[] = [];
+    for (const piece of inPieces(rowIds))
+      found.push(...(await this.db('row_prediction').whereIn('rowId', piece).select('rowId', 'models', 'p10', 'p50', 'p80', 'p90')));
+    return found;
   }
 
   /** No view plans with them: the database counts as unchanged. */

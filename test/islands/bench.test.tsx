@@ -85,6 +85,21 @@ describe('the instruction', () => {
     expect(instruction(50, [...next, tap(43, 'paused')])).to.match(/>1:00<.*paused/s);
   });
 
+  it('shows quietly what the price pays for a model, and never with a spray can in the hand', () => {
+    const budgeted = (at: typeof shed, events: BenchEvent[], minute: number, spent: number) => {
+      const bench = benchAfter(events, minute, at);
+      const budgets = [{ unitId: bench.job!.unitId, models: 4, budget: 30, spent, needed: 12 }];
+      return renderToStaticMarkup(
+        <Instruction bench={{ ...bench, figures: { ...bench.figures, budgets } }} now={START + minute * MINUTE} />,
+      );
+    };
+    const painting = [...primed, shed.started(40, shirt)];
+    expect(budgeted(shed, painting, 41, 10)).to.include('The price pays 30 min a model: 10 min spent, 20 min left, likely 12 min to go');
+    expect(budgeted(shed, painting, 41, 35)).to.include('35 min spent, 5 min over');
+    const can = new TestBench(roster([unit('Keepers', [], [step('prime', { paint: 'red' })])], { paints }));
+    expect(budgeted(can, [can.started(0, can.pass(null))], 1, 10)).to.not.include('The price pays');
+  });
+
   it('marks a clock that has run over by more than its figures', () => {
     expect(instruction(48, [...primed, shed.started(40, shirt)])).to.include('clock over');
   });

@@ -9,7 +9,7 @@ import { toPdf } from '../../src/print/pdf';
 import { loadFigures } from '../../src/server/bench/loadFigures';
 import { exportCommission } from '../../src/server/commissions/exportCommission';
 import { importCommission } from '../../src/server/commissions/importCommission';
-import { closeCommission } from '../../src/server/commissions/lifecycle';
+import { closeCommission, duplicateCommission } from '../../src/server/commissions/lifecycle';
 import { loadIntakeFigures } from '../../src/server/commissions/loadIntakeFigures';
 import { saveIntake } from '../../src/server/commissions/saveIntake';
 import { quoteDemo } from '../../src/server/demo';
@@ -189,6 +189,14 @@ describe('money', function () {
       expect((await rejected(loadMoreModels(given.stores, id, { unitId: keepers!.id, more: count }, NOW))).message).to.match(
         /leaves at least one/,
       );
+  });
+
+  it('prices a like order alike, and asks and pays nothing of the first', async () => {
+    const { id } = await priced();
+    const terms = { ...TERMS, ownPriceMinor: 9900, depositPaid: { on: '2026-11-24', amountMinor: 3000 } };
+    await saveTerms(given.stores, id, { revision: 1, terms });
+    const copy = await duplicateCommission(given.stores, id, { name: 'Coast, again', dueOn: '2027-01-10' }, NOW);
+    expect((await given.stores.quotes.terms(copy.id)).terms).to.deep.equal(TERMS);
   });
 
   it('refuses terms from a window that is out of date', async () => {

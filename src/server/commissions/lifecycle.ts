@@ -4,6 +4,7 @@ import { day, requiredText } from '../../core/formats/fields';
 import { copyScheme } from '../../core/scheme/copyScheme';
 import { fitRoster } from '../../core/scheme/dealOut';
 import { modelsOf, UNCOUNTED, type Unit } from '../../core/scheme/definitions';
+import { UNSAVED } from '../../data/revisions';
 import { NotFoundError } from '../errors';
 import { findCommission } from '../workshop/loadWorkshop';
 import type { Stores } from '../stores';
@@ -40,7 +41,7 @@ export const deletedCommission = (stores: Pick<Stores, 'commissions'>, id: strin
 
 export const duplicateSchema = object({ name: requiredText('a name for the new commission'), dueOn: day() });
 
-/** Makes a like order of a commission: its units with their schemes and counts promised, nothing painted or counted yet. */
+/** Makes a like order of a commission: its units with their schemes and counts promised, and its terms; nothing painted or counted yet. */
 export async function duplicateCommission(
   stores: Stores,
   id: string | undefined,
@@ -50,8 +51,11 @@ export async function duplicateCommission(
   const { revision: _revision, createdAt: _created, closedAt: _closed, ...commission } = await findCommission(stores, id);
   const copy = { ...commission, id: ulid(now.getTime()), name, dueOn };
   const units = (await stores.commissions.units(commission.id)).map(copyUnit);
-  await stores.allOrNothing(async ({ commissions }) => {
+  const { terms, revision } = await stores.quotes.terms(commission.id);
+  await stores.allOrNothing(async ({ commissions, quotes }) => {
     await commissions.insert(copy, now.toISOString());
+    // Priced alike; what was asked and paid was for the other one.
+    if (revision !== UNSAVED) await quotes.saveTerms(copy.id, { ...terms, ownPriceMinor: null, depositPaid: null }, UNSAVED);
     await commissions.saveIntake(copy, units, 1);
     for (const unit of units) await commissions.saveScheme(unit.id, unit.scheme, 1, now.toISOString());
   });

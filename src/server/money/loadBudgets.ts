@@ -3,7 +3,7 @@ import { modelBudgets, type ModelBudget } from '../../core/money/modelBudget';
 import { modelsOf } from '../../core/scheme/definitions';
 import type { Stores } from '../stores';
 import type { Workshop, WorkUnit } from '../workshop/loadWorkshop';
-import { workedHours } from './workedHours';
+import { workedUnits } from './workedHours';
 
 /** What a model of each of these units may take at the price agreed; of units without an accepted quote there is none. */
 export async function loadBudgets(stores: Stores, workshop: Workshop, units: readonly WorkUnit[], now: Date): Promise<ModelBudget[]> {
@@ -15,7 +15,7 @@ export async function loadBudgets(stores: Stores, workshop: Workshop, units: rea
     if (!agreed) continue;
     const commission = workshop.commissions.find((each) => each.id === id)!;
     const its = workshop.units.filter((unit) => unit.commissionId === id);
-    const worked = await workedHours(stores, workshop, commission, its, 0, now);
+    const worked = await workedUnits(stores, workshop, commission, its, now);
     const hours = worked.units.map((unit) => {
       const known = its.find((each) => each.id === unit.unitId);
       return { ...unit, models: known ? modelsOf(known) : 0 };

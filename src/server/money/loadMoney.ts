@@ -15,7 +15,7 @@ import { atEachStandard } from '../estimate/atEachStandard';
 import type { Stores } from '../stores';
 import { findCommission, loadWorkshop, workUnit, type Workshop, type WorkUnit } from '../workshop/loadWorkshop';
 import { allUnits } from './allUnits';
-import { workedHours } from './workedHours';
+import { hoursStanding, workedStages, workedUnits } from './workedHours';
 
 /** A commission, open or closed, with its units as the workshop of today would paint them. */
 export async function findPriced(
@@ -38,7 +38,9 @@ export async function loadMoney(stores: Stores, id: string | undefined, now: Dat
   const rate = rateOf(commission);
   const standards = await atEachStandard(stores, workshop, commission, units, now);
   const agreed = agreedQuote(quotes);
-  const worked = await workedHours(stores, workshop, commission, units, (agreed?.offer.terms ?? terms).otherMinutes, now);
+  const worked = await workedUnits(stores, workshop, commission, units, now);
+  const { otherMinutes } = agreed?.offer.terms ?? terms;
+  const hours = await hoursStanding(stores, workshop, commission, worked, otherMinutes, now);
   return {
     commission,
     rate,
@@ -49,11 +51,11 @@ export async function loadMoney(stores: Stores, id: string | undefined, now: Dat
     quotes,
     lastTo: await stores.testRounds.lastTo(commission.id),
     changes,
-    hours: worked.hours,
+    hours,
     since: await loggedSince(stores, workshop, quotes.at(-1)?.writtenAt ?? null),
     agreed: agreed && {
-      pay: payOf(agreed, changes, worked.hours, rateOf(agreed.offer)),
-      comparison: compareQuote(agreed, worked.units, worked.stages),
+      pay: payOf(agreed, changes, hours, rateOf(agreed.offer)),
+      comparison: compareQuote(agreed, worked.units, workedStages(workshop, commission, units, worked)),
     },
   };
 }
@@ -65,7 +67,7 @@ async function loggedSince({ predictions }: Stores, { log }: Workshop, at: strin
   let stretches = 0;
   let actual = 0;
   let expected = 0;
-  for (const { rowId, p50 } of await predictions.list()) {
+  for (const { rowId, p50 } of await predictions.ofRows([...rows.keys()])) {
     const row = rows.get(rowId);
     const minutes = row && row.verdict !== 'left out' ? minutesThatCount(row) : null;
     if (minutes === null) continue;

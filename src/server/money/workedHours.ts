@@ -12,49 +12,73 @@ import type { Stores } from '../stores';
 import type { Workshop, WorkUnit } from '../workshop/loadWorkshop';
 import { workOf } from '../workshop/roster';
 
-export interface WorkedHours {
-  hours: HoursStanding;
+/** The rows of a commission, and what they come to by unit; of an open one also what is left. */
+export interface WorkedUnits {
+  rows: StoredLogRow[];
   units: UnitHours[];
-  stages: Record<'took' | 'left', Record<Stage, number>>;
 }
 
 /** Hands-on minutes of a row with its set-up; nothing while nobody knows them, or where the painter left it out. */
 const rowMinutes = (row: StoredLogRow): number => (row.verdict === 'left out' ? 0 : (minutesThatCount(row) ?? 0) + (row.setupMinutes ?? 0));
 
-/** What went into the units of a commission, those taken out since too, and what is left of it; nothing is left of a closed one. */
-export async function workedHours(
+/** What went into the units of a commission, those taken out since too, and what is left of them; nothing is left of a closed one. */
+export async function workedUnits(
   stores: Stores,
   workshop: Workshop,
   commission: StoredCommission,
   units: readonly WorkUnit[],
-  otherQuoted: number,
   now: Date,
-): Promise<WorkedHours> {
-  const estimate = commission.closedAt === null ? await commissionEstimate(stores, workshop, commission.id, now) : null;
+): Promise<WorkedUnits> {
+  const estimate = await openEstimate(stores, workshop, commission, now);
   const names = new Map((await stores.commissions.allUnits(commission.id)).map((unit) => [unit.id, unit.name]));
   const rows = workshop.log.filter(({ unitId }) => unitId !== null && names.has(unitId));
-  const took = new Map<string, number>();
+  const took = new Map<string, number>(units.map((unit) => [unit.id, 0]));
   for (const row of rows) took.set(row.unitId!, (took.get(row.unitId!) ?? 0) + rowMinutes(row));
-  const there = new Set(units.map((unit) => unit.id));
-  const shown = [...units.map((unit) => unit.id), ...[...took.keys()].filter((id) => !there.has(id))];
   const left = new Map(estimate?.units.map((unit) => [unit.unitId, unit.likely]));
-  const other = otherMinutesOf(await stores.otherWork.ofCommissions([commission.id]), now.getTime());
   return {
-    hours: {
-      painted: [...took.values()].reduce((sum, minutes) => sum + minutes, 0),
-      other,
-      leftLikely: estimate?.likely ?? 0,
-      leftSafe: estimate?.safe ?? 0,
-      otherLeft: estimate ? Math.max(0, otherQuoted - other) : 0,
-      done: estimate ? (estimate.wholeHandsOn > 0 ? 1 - estimate.handsOn / estimate.wholeHandsOn : 0) : 1,
-    },
-    units: shown.map((unitId) => ({ unitId, name: names.get(unitId) ?? '', took: took.get(unitId) ?? 0, left: left.get(unitId) ?? 0 })),
-    stages: { took: stageMinutes(rows), left: estimate ? stagesLeft(workshop, units) : { build: 0, base: 0, tail: 0 } },
+    rows,
+    units: [...took].map(([unitId, minutes]) => ({ unitId, name: names.get(unitId)!, took: minutes, left: left.get(unitId) ?? 0 })),
   };
 }
 
-const stagesLeft = (workshop: Workshop, units: readonly WorkUnit[]): Record<Stage, number> =>
-  stagesOf(
+/** Where a commission stands with its hours; `otherQuoted` are the minutes of other work that were priced. */
+export async function hoursStanding(
+  stores: Stores,
+  workshop: Workshop,
+  commission: StoredCommission,
+  { units }: WorkedUnits,
+  otherQuoted: number,
+  now: Date,
+): Promise<HoursStanding> {
+  const estimate = await openEstimate(stores, workshop, commission, now);
+  const other = otherMinutesOf(await stores.otherWork.ofCommissions([commission.id]), now.getTime());
+  const painted = units.reduce((sum, { took }) => sum + took, 0);
+  if (!estimate) return { painted, other, leftLikely: 0, leftSafe: 0, otherLeft: 0, done: 1 };
+  return {
+    painted,
+    other,
+    leftLikely: estimate.likely,
+    leftSafe: estimate.safe,
+    otherLeft: Math.max(0, otherQuoted - other),
+    done: estimate.wholeHandsOn > 0 ? 1 - estimate.handsOn / estimate.wholeHandsOn : 0,
+  };
+}
+
+/** Hands-on minutes by stage: what the rows took, and what is left. */
+export const workedStages = (
+  workshop: Workshop,
+  { closedAt }: StoredCommission,
+  units: readonly WorkUnit[],
+  { rows }: WorkedUnits,
+): Record<'took' | 'left', Record<Stage, number>> => ({
+  took: stageMinutes(rows),
+  left: stagesOf(
     workshop,
-    units.flatMap((unit) => workOf(approved(unit), workshop.house, (passKey) => doneModels(workshop.marks.marks, passKey))),
-  );
+    closedAt === null
+      ? units.flatMap((unit) => workOf(approved(unit), workshop.house, (passKey) => doneModels(workshop.marks.marks, passKey)))
+      : [],
+  ),
+});
+
+const openEstimate = (stores: Stores, workshop: Workshop, { id, closedAt }: StoredCommission, now: Date) =>
+  closedAt === null ? commissionEstimate(stores, workshop, id, now) : null;
