@@ -47,6 +47,10 @@ describe('estimates in the browser', function () {
 
   it('change hours and dates with a reason when an evening goes 30 % slower', async () => {
     const before = await likely();
+    const { commissions } = await get<{ commissions: { id: string }[] }>('/api/other-work');
+    const doneAt = async () =>
+      (await get<{ outlook: { likelyAt: number } }>(`/api/commissions/${commissions[0]!.id}/figures`)).outlook.likelyAt;
+    const doneBefore = await doneAt();
     const paceBefore = Number(/Your pace now[^×]*× (\d\.\d\d)/.exec(await user.text('[data-testid="why-figure"]'))![1]);
     const { rows } = await get<{ rows: LogRow[] }>('/api/time-log/rows?commission=Tide%20coast%20watch');
     const slow = rows.slice(0, 14).map((row, index) => {
@@ -57,6 +61,7 @@ describe('estimates in the browser', function () {
     await importRows(slow);
     const after = await likely();
     expect(after / before).to.be.within(1.01, 1.3);
+    expect(await doneAt(), 'the date').to.be.greaterThan(doneBefore);
     await user.open('/bench');
     await driver.executeScript('arguments[0].open = true', await user.find('[data-testid="why-figure"]'));
     const why = await user.see('[data-testid="why-figure"]', /A model, likely/);

@@ -104,7 +104,7 @@ describe('from a test model to the batch, and a change of scope in the middle', 
     await user.fill('Promised of Market townsfolk', '30');
     await user.fill('Counted of Market townsfolk', '30');
     await user.isStored();
-    await user.see('[data-testid="scope-changes"]', /Market townsfolk, models: 24 → 30\s+\+[\dh min]+, to .*\+€\d+/s);
+    await user.see('[data-testid="scope-changes"]', /Market townsfolk, models: 24 → 30\s+\+[\dh min]+\s+\+€\d+/s);
     await user.fill('Why: Market townsfolk, models', 'Six more for the fish stall');
     await user.keys(Key.TAB);
     await user.see('[data-reconciled="Market townsfolk"]', /1 of 30/);

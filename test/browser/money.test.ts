@@ -122,7 +122,7 @@ describe('a price in the browser', function () {
     await user.fill('Agreed price, 0 where it is free', '0');
     await user.press('Write it down');
     await user.see('[data-testid="scope-changes"]', /Name plates on all bases/);
-    await user.see('[data-testid="pay"]', /Given away free: 1 h 30 min, €36\.00 at your rate/);
+    await user.see('[data-testid="pay"]', /Given away free: 1 h 30 min, €36\.00 at that rate/);
     await user.fill('Agreed price: Name plates', '25');
     await user.keys(Key.TAB);
     await user.see('[data-testid="pay"]', /\+€25\.00 for changes since/);

@@ -19,7 +19,7 @@ import { loadStatement } from '../../src/server/money/loadStatement';
 import { answerQuote, keepQuote, writeQuote } from '../../src/server/money/quotes';
 import { saveTerms } from '../../src/server/money/terms';
 import { startOtherWork } from '../../src/server/otherWork/otherWork';
-import { settleScope } from '../../src/server/commissions/scope';
+import { setAgreed, settleScope } from '../../src/server/commissions/scope';
 import { testDatabase } from '../support/database';
 import { readPdf } from '../support/pdf';
 import { ALL, entry, minute, NOW, rejected, shopForEachTest } from '../support/shop';
@@ -128,6 +128,35 @@ describe('money', function () {
     expect((await rejected(removeExtra(given.stores, more!.id))).message, 'no extra').to.match(/There is no extra/);
     await answerQuote(given.stores, quote.id, { answer: null, note: '' }, minute(6));
     expect((await loadMoney(given.stores, id, minute(7))).agreed).to.equal(null);
+  });
+
+  it('begins a change anew after a quote, as the one before is in it', async () => {
+    const { id, units } = await priced();
+    const promise = async (promised: number, at: number) => {
+      const { revision } = (await given.stores.commissions.find(id))!;
+      await saveIntake(given.stores, id, { revision, commission: entry, units: [{ ...units[0]!, promised }, units[1]!] }, minute(at));
+    };
+    await setAgreed(given.stores, id, { agreed: true }, NOW);
+    await promise(12, 1);
+    await promise(13, 2);
+    const quote = await keepQuote(given.stores, id, '', minute(3));
+    await answerQuote(given.stores, quote.id, accepted, minute(4));
+    await promise(15, 5);
+    const { changes, agreed } = await loadMoney(given.stores, id, minute(6));
+    expect(changes.map(({ before, after }) => [before, after])).to.deep.equal([
+      ['10', '13'],
+      ['13', '15'],
+    ]);
+    expect(agreed!.pay.unsettledMinor).to.be.greaterThan(0);
+    expect(
+      (
+        await rejected(
+          keepQuote(given.stores, id, '', minute(8))
+            .then(() => closeCommission(given.stores, id, { closed: true }, minute(9)))
+            .then(() => keepQuote(given.stores, id, '', minute(10))),
+        )
+      ).message,
+    ).to.match(/is handed over: open it again/);
   });
 
   it('sets hours against the price: painting with set-ups, other work, what is left, and the budget of a model', async () => {

@@ -6,6 +6,7 @@ import { TextField } from '../../ui/Field/Field';
 import { Panel } from '../../ui/Panel/Panel';
 import { exactMoneyText, minutesText, momentText } from '../../ui/format';
 import { send } from '../shared/api';
+import { useAttempt } from '../shared/useAttempt';
 import type { Money } from './useMoney';
 import styles from './View.module.css';
 
@@ -20,15 +21,7 @@ export function Quotes({ picture, money, onChanged }: QuotesProps) {
   const { commission, quotes } = picture;
   const [to, setTo] = useState(picture.lastTo);
   const [note, setNote] = useState('');
-  const [error, setError] = useState<string | null>(null);
-  const attempt = (act: Promise<unknown>) =>
-    void act.then(
-      () => {
-        setError(null);
-        onChanged();
-      },
-      (problem: Error) => setError(problem.message),
-    );
+  const { error, attempt } = useAttempt(onChanged);
   const next = (quotes.at(-1)?.number ?? 0) + 1;
   const write = async (address: string | null) => {
     // What was typed a moment ago is part of it.
@@ -45,7 +38,7 @@ export function Quotes({ picture, money, onChanged }: QuotesProps) {
           ))}
         </ol>
       )}
-      {money.price.likely > 0 && (
+      {money.price.likely > 0 && commission.closedAt === null && (
         <div className={styles.letter}>
           <TextField label="To" type="email" placeholder="client@example.org" value={to} onChange={setTo} />
           <TextField label="A word to the client" value={note} maxLength={4000} onChange={setNote} />

@@ -1,7 +1,6 @@
 import type { MoneyPicture } from '../../core/views/money';
-import { Notice } from '../../ui/Notice/Notice';
+import { Opened } from '../shared/Opened';
 import { ScopeChanges } from '../shared/ScopeChanges';
-import { usePicture } from '../shared/usePicture';
 import { Alternatives } from './Alternatives';
 import { Comparison } from './Comparison';
 import { PricePanel } from './PricePanel';
@@ -13,13 +12,10 @@ import { WhatItPays } from './WhatItPays';
 import styles from './View.module.css';
 
 export function MoneyView({ commissionId }: { commissionId: string }) {
-  const { picture, error, reload } = usePicture<MoneyPicture>(`/api/commissions/${commissionId}/money`);
-  if (picture) return <OpenedMoney picture={picture} onChanged={reload} />;
-  if (error === null) return <p role="status">Working out the price …</p>;
   return (
-    <Notice kind="flag" role="alert">
-      {error}
-    </Notice>
+    <Opened<MoneyPicture> url={`/api/commissions/${commissionId}/money`} what="the price">
+      {(picture, reload) => <OpenedMoney picture={picture} onChanged={reload} />}
+    </Opened>
   );
 }
 

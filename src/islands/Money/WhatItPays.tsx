@@ -1,3 +1,4 @@
+import { agreedQuote } from '../../core/money/definitions';
 import type { Earning } from '../../core/money/payOf';
 import type { MoneyPicture } from '../../core/views/money';
 import { Panel } from '../../ui/Panel/Panel';
@@ -6,7 +7,7 @@ import styles from './View.module.css';
 
 /** The agreed price against the hours: what an hour has paid so far, and what it will have paid in the end. */
 export function WhatItPays({ picture }: { picture: MoneyPicture }) {
-  const { hours, agreed, rate, commission } = picture;
+  const { hours, agreed, rate, commission, quotes } = picture;
   const { currency } = rate;
   const isOpen = commission.closedAt === null;
   const worked = `${minutesText(hours.painted)} painting with its set-ups${hours.other > 0 ? `, ${minutesText(hours.other)} of other work` : ''}`;
@@ -44,11 +45,11 @@ export function WhatItPays({ picture }: { picture: MoneyPicture }) {
         <p className={styles.hint}>
           {exactMoneyText(pay.quotedMinor, currency)} agreed
           {pay.addedMinor !== 0 && `, ${signed(pay.addedMinor)} for changes since`}, less {exactMoneyText(pay.materialsMinor, currency)} of
-          materials: {exactMoneyText(pay.workMinor, currency)} for the work. Your rate is {exactMoneyText(rate.hourlyRateMinor, currency)}{' '}
-          an hour.
+          materials: {exactMoneyText(pay.workMinor, currency)} for the work. Quoted at{' '}
+          {exactMoneyText(agreedQuote(quotes)!.offer.hourlyRateMinor, currency)} an hour.
           {pay.free.minutes > 0 &&
-            ` Given away free: ${minutesText(pay.free.minutes)}, ${exactMoneyText(Math.round(pay.free.minor), currency)} at your rate.`}
-          {pay.unsettledMinor !== 0 && ` Changes without an agreed price yet: ${signed(pay.unsettledMinor)} at your rate.`}
+            ` Given away free: ${minutesText(pay.free.minutes)}, ${exactMoneyText(Math.round(pay.free.minor), currency)} at that rate.`}
+          {pay.unsettledMinor !== 0 && ` Changes without an agreed price yet: ${signed(pay.unsettledMinor)} at that rate.`}
         </p>
       </div>
     </Panel>

@@ -14,6 +14,7 @@ import { NumberField } from '../../ui/Field/NumberField';
 import { clockText, minutesText, momentText } from '../../ui/format';
 import { send } from './api';
 import { programNow } from './clock';
+import { useAttempt } from './useAttempt';
 import { useNow } from './useNow';
 import { usePicture } from './usePicture';
 import styles from './OtherWork.module.css';
@@ -37,18 +38,10 @@ export function OtherWorkClock({ commissionId, isListed = false }: OtherWorkProp
   const [kind, setKind] = useState<OtherWorkKind>('photographs');
   const [chosen, setChosen] = useState<string | null>(null);
   const [removed, setRemoved] = useState<OtherWork | null>(null);
-  const [error, setError] = useState<string | null>(null);
+  const { error, attempt } = useAttempt(reload);
   const now = useNow(picture?.now ?? 0, TICK_MS, programNow);
   if (!picture) return null;
   const { running, work, commissions } = picture;
-  const attempt = (act: Promise<unknown>) =>
-    void act.then(
-      () => {
-        setError(null);
-        reload();
-      },
-      (problem: Error) => setError(problem.message),
-    );
   const target = commissionId ?? chosen ?? commissions[0]?.id;
   const nameOf = (id: string) => commissions.find((each) => each.id === id)?.name ?? '';
   const put = ({ id, ...rest }: OtherWork) => attempt(send('PUT', `/api/other-work/${id}`, rest));

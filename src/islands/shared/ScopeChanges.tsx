@@ -10,6 +10,7 @@ import { Panel } from '../../ui/Panel/Panel';
 import { differenceText, momentText, moneyDifferenceText } from '../../ui/format';
 import { send } from './api';
 import { MoneyField } from './MoneyField';
+import { useAttempt } from './useAttempt';
 import styles from './ScopeChanges.module.css';
 
 interface ScopeChangesProps {
@@ -22,15 +23,7 @@ interface ScopeChangesProps {
 
 /** What was agreed, and every change since: its date, what it did to the hours, what was agreed for it, and why. */
 export function ScopeChanges({ commissionId, agreedAt, changes, rate, onChanged }: ScopeChangesProps) {
-  const [error, setError] = useState<string | null>(null);
-  const attempt = (act: Promise<unknown>) =>
-    void act.then(
-      () => {
-        setError(null);
-        onChanged();
-      },
-      (problem: Error) => setError(problem.message),
-    );
+  const { error, attempt } = useAttempt(onChanged);
   const setAgreed = (agreed: boolean) => attempt(send('PUT', `/api/commissions/${commissionId}/agreed`, { agreed }));
   return (
     <Panel

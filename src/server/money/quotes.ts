@@ -4,7 +4,7 @@ import { InputError } from '../../core/formats/InputError';
 import { address, note, oneOf } from '../../core/formats/fields';
 import { decimalsOf } from '../../core/money/currency';
 import { QUOTE_ANSWERS, type Offer, type Quote } from '../../core/money/definitions';
-import { NotFoundError } from '../errors';
+import { ConflictError, NotFoundError } from '../errors';
 import { putInOutbox } from '../mail/putInOutbox';
 import type { Stores } from '../stores';
 import { offerNow } from './loadMoney';
@@ -53,6 +53,8 @@ export async function writeQuote(
 
 async function nextQuote(stores: Stores, id: string | undefined, note: string, now: Date): Promise<Quote> {
   const { commission, offer } = await offerNow(stores, id, now);
+  if (commission.closedAt !== null)
+    throw new ConflictError(`${commission.name} is handed over: open it again, or make a like order and quote that.`);
   if (offer.price.units.every(({ likely }) => likely === 0))
     throw new InputError('units', offer.price.units.length, 'give a unit a scheme first: there is nothing to price');
   return {
