@@ -58,7 +58,7 @@ describe('arranging a line by hand', function () {
       .move({ ...to, duration: 300 })
       .perform();
     await user.find('[data-carry-change]');
-    await user.see('[data-testid="carry"]', /^Behind .*(min|no change|later)\./);
+    await user.see('[data-testid="carry"]', /^Behind .*(min|no change|later|for the dates)\./);
     await driver.actions().release().perform();
     await user.see('[data-testid="hand-note"]', /^Put there and pinned: (\+.* min.*|done .* later|no change) against where it stood/);
     await user.see('[aria-label="Pins and wishes"]', /pinned behind .*\n.*costs/);
@@ -107,7 +107,7 @@ describe('arranging a line by hand', function () {
     await user.keys('i');
     await user.see(
       '[data-testid="found"][data-searching="false"]',
-      /^(Found one that suits better: .*(min|earlier)\.|Nothing better yet: this is)/,
+      /^(Found one that suits better: .*(min|earlier|for the dates)\.|Nothing better yet: this is)/,
     );
     const found = await user.text('[data-testid="found"]');
     const pins = (await driver.findElements({ css: '[data-pinned]' })).length;

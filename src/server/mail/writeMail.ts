@@ -1,4 +1,4 @@
-import MailComposer from 'nodemailer/lib/mail-composer';
+import MailComposer from 'nodemailer/lib/mail-composer/index.js';
 
 /** Nothing is really sent: whoever takes the file from the outbox puts an address of theirs here. */
 const FROM = { name: 'Neat Relay bench', address: 'bench@neat-relay.invalid' };
