@@ -139,7 +139,7 @@ describe('a price in the browser', function () {
     await user.open('/ledger');
     await user.press('What Market square paid');
     await user.path(/\/money$/);
-    const pay = await user.see('[data-testid="pay"]', /100% painted/);
+    const pay = await user.see('[data-testid="pay"]', /In all/);
     expect(pay).to.not.match(/In the end/);
     await user.see('[data-testid="comparison"]', /All of it.*primer to shade/s);
     await user.see('[data-testid="next-quote"]', /The same again would be quoted at €[\d,.]+/);

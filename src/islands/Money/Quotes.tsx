@@ -23,12 +23,14 @@ export function Quotes({ picture, money, onChanged }: QuotesProps) {
   const [note, setNote] = useState('');
   const { error, attempt } = useAttempt(onChanged);
   const next = (quotes.at(-1)?.number ?? 0) + 1;
+  const canQuote = money.price.likely > 0 && commission.closedAt === null;
   const write = async (address: string | null) => {
     // What was typed a moment ago is part of it.
     await money.retry();
     await send('POST', `/api/commissions/${commission.id}/quotes`, { to: address, note });
     setNote('');
   };
+  if (quotes.length === 0 && !canQuote) return null;
   return (
     <Panel title={quotes.length === 0 ? 'Put it to the client' : 'Quotes, and what the client said'}>
       {quotes.length > 0 && (
@@ -38,7 +40,7 @@ export function Quotes({ picture, money, onChanged }: QuotesProps) {
           ))}
         </ol>
       )}
-      {money.price.likely > 0 && commission.closedAt === null && (
+      {canQuote && (
         <div className={styles.letter}>
           <TextField label="To" type="email" placeholder="client@example.org" value={to} onChange={setTo} />
           <TextField label="A word to the client" value={note} maxLength={4000} onChange={setNote} />

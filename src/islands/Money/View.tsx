@@ -1,5 +1,6 @@
 import type { MoneyPicture } from '../../core/views/money';
 import { Opened } from '../shared/Opened';
+import { dayOfText } from '../../ui/format';
 import { ScopeChanges } from '../shared/ScopeChanges';
 import { Alternatives } from './Alternatives';
 import { Comparison } from './Comparison';
@@ -22,8 +23,8 @@ export function MoneyView({ commissionId }: { commissionId: string }) {
 function OpenedMoney({ picture, onChanged }: { picture: MoneyPicture; onChanged: () => void }) {
   const money = useMoney(picture);
   const { commission, rate, changes, quotes } = picture;
-  return (
-    <div className={styles.view}>
+  const price = (
+    <>
       <div className={styles.columns}>
         <Terms money={money} commission={commission} rate={rate} />
         <div className={styles.column}>
@@ -32,12 +33,32 @@ function OpenedMoney({ picture, onChanged }: { picture: MoneyPicture; onChanged:
         </div>
       </div>
       <Alternatives picture={picture} money={money} />
+    </>
+  );
+  const pay = (
+    <>
       <WhatItPays picture={picture} />
       {quotes.length + changes.length > 0 && (
         <ScopeChanges commissionId={commission.id} agreedAt={commission.agreedAt} changes={changes} rate={rate} onChanged={onChanged} />
       )}
       <Comparison picture={picture} money={money} />
       <StatementPanel picture={picture} money={money} />
+    </>
+  );
+  if (commission.closedAt === null)
+    return (
+      <div className={styles.view}>
+        {price}
+        {pay}
+      </div>
+    );
+  return (
+    <div className={styles.view}>
+      <p>
+        <strong>{commission.name}</strong> for {commission.client}, handed over {dayOfText(Date.parse(commission.closedAt))}.
+      </p>
+      {pay}
+      {price}
     </div>
   );
 }

@@ -29,7 +29,8 @@ export function WhatItPays({ picture }: { picture: MoneyPicture }) {
           <thead>
             <tr>
               <th scope="col">
-                {percentText(hours.done)} painted; {worked}
+                {isOpen && `${percentText(hours.done)} painted; `}
+                {worked}
               </th>
               <th scope="col">Hours</th>
               <th scope="col">Earned by the work</th>
@@ -37,7 +38,7 @@ export function WhatItPays({ picture }: { picture: MoneyPicture }) {
             </tr>
           </thead>
           <tbody>
-            <EarningRow name="So far" earning={pay.soFar} currency={currency} />
+            <EarningRow name={isOpen ? 'So far' : 'In all'} earning={pay.soFar} currency={currency} />
             {isOpen && <EarningRow name="In the end, likely" earning={pay.likely} currency={currency} />}
             {isOpen && <EarningRow name="In the end, safe" earning={pay.safe} currency={currency} />}
           </tbody>
