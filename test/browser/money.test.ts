@@ -112,7 +112,7 @@ describe('a price in the browser', function () {
     await user.open(`/c/${id}/money`);
     const moved = await user.see('[data-testid="moved"]', /since quote 1/);
     expect(moved).to.match(/^\+€[\d.]+ since quote 1 of .*: \+€[\d.]+ by the hours/);
-    expect(moved).to.match(/\d+ stretch(es)? logged since then took \d+% longer than foretold/);
+    expect(moved).to.match(/\d+ stretch(es)? logged since then took \d+% longer than was foretold before each/);
   });
 
   it('takes what was added later, priced or given away', async () => {

@@ -11,6 +11,8 @@ export interface PriceMove {
   materialsMinor: number;
   /** Rate, chance, other work, discount, minimum, rounding. */
   termsMinor: number;
+  /** The unit whose likely minutes moved most; null where none did by a whole minute. */
+  most: { name: string; before: number; now: number } | null;
 }
 
 /**
@@ -30,5 +32,21 @@ export function whyMoved(offer: Offer, then: PricedWork, now: PricedWork): Price
   const hoursMinor = Math.round(minutesPrice(hours, rate) * net);
   const unitsMinor = Math.round(minutesPrice(then.quoted - offer.price.quoted - hours, rate) * net);
   const materialsMinor = now.materialsMinor - offer.price.materialsMinor;
-  return { totalMinor, hoursMinor, unitsMinor, materialsMinor, termsMinor: totalMinor - hoursMinor - unitsMinor - materialsMinor };
+  return {
+    totalMinor,
+    hoursMinor,
+    unitsMinor,
+    materialsMinor,
+    termsMinor: totalMinor - hoursMinor - unitsMinor - materialsMinor,
+    most: mostMoved(offer.price.units, stayed),
+  };
+}
+
+function mostMoved(before: PricedWork['units'], now: PricedWork['units']): PriceMove['most'] {
+  const likely = new Map(before.map((unit) => [unit.unitId, unit.likely]));
+  const moved = now
+    .map((unit) => ({ name: unit.name, before: likely.get(unit.unitId)!, now: unit.likely }))
+    .sort((a, b) => Math.abs(b.now - b.before) - Math.abs(a.now - a.before));
+  const [most] = moved;
+  return most && Math.abs(most.now - most.before) >= 1 ? most : null;
 }

@@ -3,7 +3,7 @@ import { byHours, priceWork } from '../../core/money/priceWork';
 import { rateOf } from '../../core/money/currency';
 import { whyMoved, type PriceMove } from '../../core/money/whyMoved';
 import type { MoneyPicture } from '../../core/views/money';
-import { counted, dayOfText, moneyDifferenceText, percentText } from '../../ui/format';
+import { counted, dayOfText, minutesText, moneyDifferenceText, percentText } from '../../ui/format';
 import type { Money } from './useMoney';
 import styles from './View.module.css';
 
@@ -24,9 +24,10 @@ export function Moved({ picture, money }: { picture: MoneyPicture; money: Money 
         : `${signed(move.totalMinor)} since quote ${last.number} of ${dayOfText(Date.parse(last.writtenAt))}: ${parts(move)
             .map(([what, minor]) => `${signed(minor)} ${what}`)
             .join(', ')}.`}{' '}
+      {move.most && `Most by ${move.most.name}: likely ${minutesText(move.most.before)} then, ${minutesText(move.most.now)} now. `}
       {since &&
         since.stretches > 0 &&
-        `${counted(since.stretches, 'stretch', 'stretches')} logged since then took ${percentText(Math.abs(since.more))} ${since.more < 0 ? 'less' : 'longer'} than foretold.`}
+        `${counted(since.stretches, 'stretch', 'stretches')} logged since then took ${percentText(Math.abs(since.more))} ${since.more < 0 ? 'less' : 'longer'} than was foretold before each.`}
     </p>
   );
 }

@@ -30,7 +30,7 @@ export async function workedUnits(
   now: Date,
 ): Promise<WorkedUnits> {
   const estimate = await openEstimate(stores, workshop, commission, now);
-  const names = new Map((await stores.commissions.allUnits(commission.id)).map((unit) => [unit.id, unit.name]));
+  const names = await stores.commissions.unitNames(await stores.commissions.unitIds(commission.id));
   const rows = workshop.log.filter(({ unitId }) => unitId !== null && names.has(unitId));
   const took = new Map<string, number>(units.map((unit) => [unit.id, 0]));
   for (const row of rows) took.set(row.unitId!, (took.get(row.unitId!) ?? 0) + rowMinutes(row));

@@ -124,10 +124,12 @@ describe('the quote against what it took', () => {
       unitsMinor: 0,
       materialsMinor: 0,
       termsMinor: 0,
+      most: { name: 'Unit a', before: 360, now: 420 },
     });
     const another = [unit('a', 360), unit('c', 120)];
     const dearer = { ...offer.terms, materials: [], chance: 0.9 };
     const moved = whyMoved(offer, then(another), priceWork(another, dearer, { ...RATE, hourlyRateMinor: 3600 }));
+    expect(moved.most).to.equal(null);
     expect(moved).to.include({ hoursMinor: 0, unitsMinor: -6000, materialsMinor: -1250, termsMinor: 4800 });
     expect(moved.totalMinor).to.equal(-2450);
   });
