@@ -18,6 +18,7 @@ import { storesOf } from '../src/server/storesOf';
 import { loadToday } from '../src/server/today/loadToday';
 import { loadLine } from '../src/server/line/loadLine';
 import { putOnBench } from '../src/server/bench/putOnBench';
+import { answerQuote, keepQuote } from '../src/server/money/quotes';
 import { chooseUnits } from '../src/server/workshop/choice';
 import { startApp } from '../test/support/app';
 import { loadTable } from './load';
@@ -90,6 +91,8 @@ async function fill(folder: string): Promise<string> {
   await chooseUnits(stores, { selection: wholeCommission(firstOpen) });
   const line = await loadLine(stores, at);
   await putOnBench(stores, { selection: line.selection, line: { order: line.planned, wishes: [] } }, at);
+  const quote = await keepQuote(stores, firstOpen, '', at);
+  await answerQuote(stores, quote.id, { answer: 'accepted', note: '' }, at);
   // A program in use has planned every line once.
   await loadToday(stores, at);
   await close();
@@ -176,6 +179,7 @@ const paths = [
   '/',
   `/c/${first}/intake`,
   `/c/${first}/scheme`,
+  `/api/commissions/${first}/money`,
   '/trays',
   '/line',
   '/bench',

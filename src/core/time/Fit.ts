@@ -62,18 +62,20 @@ export class Fit {
   /** Goes on until nothing moves. */
   *settle(): Steps<void> {
     for (let round = 0; round < MOST_ROUNDS; round++) {
-      const { most, moving } = this.round();
-      yield;
+      const { most, moving } = yield* this.round();
       if (most < SETTLED || (most < STRAGGLING && moving * STRAGGLERS <= this.log.observations.length)) break;
     }
   }
 
-  /** One round; answers with the largest change of an expected log minute, and how many rows are not settled. */
-  round(): { most: number; moving: number } {
+  /** One round, in a few steps; answers with the largest change of an expected log minute, and how many rows are not settled. */
+  *round(): Steps<{ most: number; moving: number }> {
     const { observations, steps } = this.log;
     this.linearise();
+    yield;
     this.equations.solve(this.precision, this.logRatios, this.offsets, this.slopeTerms, this.spreads);
+    yield;
     this.equations.marginals(this.slopeTerms, this.means, this.variances);
+    yield;
     for (let step = 0; step < steps.length; step++) {
       const [ofAll, ofTechnique] = steps[step]!.slopes;
       this.slopes[step] = this.equations.mean[ofAll]! + this.equations.mean[ofTechnique]! + this.equations.ownMeans[2 * step + 1]!;
@@ -106,6 +108,7 @@ export class Fit {
       this.loose[row] = seen.loose;
       this.squares[row] = seen.square;
     }
+    yield;
     return { most, moving };
   }
 

@@ -19,7 +19,7 @@ const MOST_KEYS = 6 + PERIODS.length + 1;
 export function* learnSpreads(log: PreparedLog): Steps<Spreads> {
   const fit = new Fit(log, PRIOR_SPREADS);
   for (let round = 0; round < MOST_ROUNDS; round++) {
-    fit.round();
+    yield* fit.round();
     if (round < 2) continue;
     const next = updated(fit);
     const change = Math.max(...keysOf(next).map((key) => Math.abs(Math.log(next[key] / fit.spreads[key]))));

@@ -11,7 +11,7 @@ import { letOthersIn } from '../inSlices';
 import type { Stores } from '../stores';
 import { loadWorkshop, type Workshop } from '../workshop/loadWorkshop';
 import { isToForetell } from './foretell';
-import { withTodaysNames } from './todaysNames';
+import { namedLog } from './todaysNames';
 
 const POINTS = 150;
 const HUNDRED = 100;
@@ -24,7 +24,7 @@ const PLACE_MINUTES = 30;
 /** What the log shows: whether estimates were right, who gets faster, when the pace is another, where the hours go. */
 export async function loadInsights(stores: Stores, now: Date): Promise<LogInsights> {
   const workshop = await loadWorkshop(stores, now);
-  const log = await withTodaysNames(stores, workshop.log);
+  const log = await namedLog(stores, workshop);
   await letOthersIn();
   const foretold = foretoldRows(log, workshop, await stores.predictions.list());
   await letOthersIn();

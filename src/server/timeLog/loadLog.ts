@@ -11,19 +11,19 @@ import { NotFoundError } from '../errors';
 import { letOthersIn } from '../inSlices';
 import { loadWorkshop, type Workshop } from '../workshop/loadWorkshop';
 import type { Stores } from '../stores';
-import { withTodaysNames } from './todaysNames';
+import { namedLog } from './todaysNames';
 
 const ROWS_ON_A_PAGE = 100;
 
 export async function loadLog(stores: Stores, now: Date): Promise<LogPicture> {
   const workshop = await loadWorkshop(stores, now);
   const { sums, ...summary } = await summaryOf(workshop);
-  const names = new Set((await withTodaysNames(stores, workshop.log)).map(({ commission }) => commission));
+  const log = await namedLog(stores, workshop);
   return {
     ...summary,
-    first: await pageOf(stores, workshop, workshop.log.keys(), 0),
+    first: pageOf(log, workshop, log.keys(), 0),
     closed: await closedCommissions(stores, sums),
-    commissions: [...names].reverse(),
+    commissions: [...new Set(log.map(({ commission }) => commission))].reverse(),
   };
 }
 
@@ -74,14 +74,14 @@ export async function loadLogPage(
 ): Promise<LogPage> {
   const workshop = await loadWorkshop(stores, now);
   const { model } = workshop;
-  const log = await withTodaysNames(stores, workshop.log);
+  const log = await namedLog(stores, workshop);
   const sought = words.trim().toLowerCase();
   const isShown = (row: StoredLogRow, index: number) =>
     (filter === 'all' || isToJudge(row, model.odd[index]!) || row.verdict !== 'unsure' || row.correctedMinutes !== null) &&
     (commission === null || row.commission === commission) &&
     (sought === '' || wordsOf(row).includes(sought));
   return pageOf(
-    stores,
+    log,
     workshop,
     log.flatMap((row, index) => (isShown(row, index) ? [index] : [])),
     page,
@@ -95,19 +95,14 @@ const isToJudge = (row: StoredLogRow, odd: Oddity | null): boolean =>
   row.verdict === 'unsure' && row.correctedMinutes === null && (odd !== null || row.open !== null);
 
 /** A page of rows, given by their places in the log, the newest first. */
-async function pageOf(
-  stores: Pick<Stores, 'commissions'>,
-  { log, model }: Workshop,
-  places: Iterable<number>,
-  page: number,
-): Promise<LogPage> {
+function pageOf(log: readonly StoredLogRow[], { model }: Workshop, places: Iterable<number>, page: number): LogPage {
   const all = [...places];
   const end = all.length - page * ROWS_ON_A_PAGE;
   const rows = all
     .slice(Math.max(0, end - ROWS_ON_A_PAGE), Math.max(0, end))
     .reverse()
     .map((place) => ({ ...log[place]!, odd: model.odd[place]! }));
-  return { rows: await withTodaysNames(stores, rows), page, pages: Math.max(1, Math.ceil(all.length / ROWS_ON_A_PAGE)) };
+  return { rows, page, pages: Math.max(1, Math.ceil(all.length / ROWS_ON_A_PAGE)) };
 }
 
 function techniquePaces(rows: readonly StoredLogRow[]): TechniquePace[] {

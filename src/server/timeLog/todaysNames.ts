@@ -1,5 +1,7 @@
 import type { LogRow } from '../../core/time/definitions';
+import type { StoredLogRow } from '../../core/views/stored';
 import type { Stores } from '../stores';
+import type { Workshop } from '../workshop/loadWorkshop';
 
 /** Rows as they are shown: commissions and units by the names they have today, where the log knows which they are. */
 export async function withTodaysNames<R extends LogRow>(stores: Pick<Stores, 'commissions'>, rows: readonly R[]): Promise<R[]> {
@@ -11,4 +13,16 @@ export async function withTodaysNames<R extends LogRow>(stores: Pick<Stores, 'co
     commission: commissions.get(row.commissionId ?? '') ?? row.commission,
     unit: units.get(row.unitId ?? '') ?? row.unit,
   }));
+}
+
+const kept = new WeakMap<Workshop, Promise<StoredLogRow[]>>();
+
+/** The whole log so, place by place; worked out once for as long as nothing is written. */
+export function namedLog(stores: Pick<Stores, 'commissions'>, workshop: Workshop): Promise<StoredLogRow[]> {
+  const known = kept.get(workshop);
+  if (known) return known;
+  const named = withTodaysNames(stores, workshop.log);
+  kept.set(workshop, named);
+  named.catch(() => kept.delete(workshop));
+  return named;
 }
