@@ -8,11 +8,12 @@ export async function withTodaysNames<R extends LogRow>(stores: Pick<Stores, 'co
   const ids = (of: 'commissionId' | 'unitId') => [...new Set(rows.flatMap((row) => row[of] ?? []))];
   const commissions = await stores.commissions.commissionNames(ids('commissionId'));
   const units = await stores.commissions.unitNames(ids('unitId'));
-  return rows.map((row) => ({
-    ...row,
-    commission: commissions.get(row.commissionId ?? '') ?? row.commission,
-    unit: units.get(row.unitId ?? '') ?? row.unit,
-  }));
+  return rows.map((row) => {
+    const commission = commissions.get(row.commissionId ?? '') ?? row.commission;
+    const unit = units.get(row.unitId ?? '') ?? row.unit;
+    // Few are called otherwise today, and a long log is not copied for them.
+    return commission === row.commission && unit === row.unit ? row : { ...row, commission, unit };
+  });
 }
 
 const kept = new WeakMap<Workshop, Promise<StoredLogRow[]>>();
