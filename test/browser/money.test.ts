@@ -64,6 +64,19 @@ describe('a price in the browser', function () {
     await user.see('[data-testid="alternatives"]', /models instead of \d+.*\+€\d/s);
   });
 
+  it('sends nothing while what was typed cannot be saved', async () => {
+    await driver.executeScript(
+      'window.realFetch = window.fetch; window.fetch = (url, ask) => (ask?.method === "PUT" ? Promise.reject(new Error("away")) : window.realFetch(url, ask))',
+    );
+    await user.fill('Minimum charge', '40');
+    await user.press('Keep it without a letter');
+    await user.see('[role="alert"]', /The terms are not saved, so nothing was sent/);
+    expect(await quotes()).to.deep.equal([]);
+    await driver.executeScript('window.fetch = window.realFetch');
+    await user.fill('Minimum charge', '0');
+    await driver.wait(async () => (await user.text('[data-save]')) === 'Saved', 8000, 'it was not saved in the end');
+  });
+
   it('goes into the outbox as a letter, by keyboard alone', async () => {
     await (await user.field('To')).sendKeys('museum@saltmere.example', Key.TAB, 'As we said on the quay.', Key.TAB, Key.ENTER);
     await user.see('[data-testid="quotes"]', /Quote 1: €[\d,.]+.* to museum@saltmere\.example/s);

@@ -170,7 +170,7 @@ describe('small parts', () => {
   it('say whether what is on screen is stored', () => {
     const state = (status: Parameters<typeof SaveState>[0]['saved']['status']) =>
       renderToStaticMarkup(
-        <SaveState saved={{ status, retry: () => Promise.resolve(), undo: nothing, redo: nothing, canUndo: false, canRedo: false }} />,
+        <SaveState saved={{ status, retry: () => Promise.resolve(false), undo: nothing, redo: nothing, canUndo: false, canRedo: false }} />,
       );
     expect(state({ kind: 'saved' }))
       .to.include('Saved')

@@ -9,7 +9,7 @@ import styles from './View.module.css';
 interface EarlierUnitsProps {
   commissionId: string;
   /** Stores what is typed and not stored yet. */
-  onBefore: () => Promise<void>;
+  onBefore: () => Promise<unknown>;
 }
 
 /** Units of an earlier commission once more: their names, numbers and schemes. */

@@ -14,7 +14,7 @@ interface TestModelProps {
   unitName: string;
   pictures: Pictures;
   /** Stores what is typed and not stored yet. */
-  onBefore: () => Promise<void>;
+  onBefore: () => Promise<unknown>;
   onSent: () => void;
 }
 

@@ -26,7 +26,7 @@ export function Quotes({ picture, money, onChanged }: QuotesProps) {
   const canQuote = money.price.likely > 0 && commission.closedAt === null;
   const write = async (address: string | null) => {
     // What was typed a moment ago is part of it.
-    await money.retry();
+    if (!(await money.retry())) throw new Error('The terms are not saved, so nothing was sent: save them first, then try again.');
     await send('POST', `/api/commissions/${commission.id}/quotes`, { to: address, note });
     setNote('');
   };
@@ -54,8 +54,6 @@ export function Quotes({ picture, money, onChanged }: QuotesProps) {
     </Panel>
   );
 }
-
-const ANSWER_WORDS: Record<QuoteAnswer, string> = { accepted: 'accepted', 'changes wanted': 'changes wanted', declined: 'declined' };
 
 function QuoteLine({ quote, onAct }: { quote: Quote; onAct: (act: Promise<unknown>) => void }) {
   const [said, setSaid] = useState('');
@@ -97,7 +95,7 @@ function QuoteLine({ quote, onAct }: { quote: Quote; onAct: (act: Promise<unknow
         </span>
       ) : (
         <p>
-          <strong>{ANSWER_WORDS[answer]}</strong> {momentText(Date.parse(answeredAt!))}
+          <strong>{answer}</strong> {momentText(Date.parse(answeredAt!))}
           {answerNote !== '' && `: ${answerNote}`}{' '}
           <Button kind="quiet" onClick={() => put(null)}>
             Undo the answer

@@ -14,7 +14,7 @@ interface PartEditorProps {
   unitId: string;
   pictures: Pictures;
   /** Stores what is changed and not stored yet. */
-  onBefore: () => Promise<void>;
+  onBefore: () => Promise<unknown>;
   onDuplicate: () => void;
   onChange: (change: Partial<Part>) => void;
 }

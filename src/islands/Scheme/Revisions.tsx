@@ -24,7 +24,7 @@ interface RevisionsProps {
   /** The latest first. */
   initial: SchemeRevision[];
   /** Stores what is changed and not stored yet. */
-  onBefore: () => Promise<void>;
+  onBefore: () => Promise<unknown>;
   onChange: (scheme: Scheme) => void;
 }
 

@@ -18,7 +18,7 @@ interface UsedAgainProps {
   isStarted: boolean;
   onNewPaint: (paint: Paint) => Promise<void>;
   /** Stores what is changed and not stored yet. */
-  onBefore: () => Promise<void>;
+  onBefore: () => Promise<unknown>;
   onChange: (scheme: Scheme) => void;
 }
 

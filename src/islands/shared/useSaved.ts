@@ -12,7 +12,8 @@ const TYPED_INTO = 'input:not([type=checkbox], [type=radio], [type=range]), sele
 /** What a view needs to show and steer the storing. */
 export interface SavedControls {
   status: SaveStatus;
-  retry: () => Promise<void>;
+  /** Sends what is not saved yet; false where it could not be saved. */
+  retry: () => Promise<boolean>;
   undo: () => void;
   redo: () => void;
   canUndo: boolean;
@@ -45,7 +46,7 @@ export function useSaved<T>({ initial, save }: Options<T>) {
 
   const flush = useCallback(async () => {
     clearTimeout(timer.current);
-    if (sending.current) return;
+    if (sending.current) return !dirty.current;
     sending.current = true;
     try {
       while (dirty.current) {
@@ -59,6 +60,7 @@ export function useSaved<T>({ initial, save }: Options<T>) {
     } finally {
       sending.current = false;
     }
+    return !dirty.current;
   }, []);
 
   const put = useCallback(

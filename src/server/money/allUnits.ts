@@ -1,4 +1,5 @@
 import type { UnitWork } from '../../core/money/definitions';
+import { STAGES } from '../../core/time/insights';
 
 /** Units as one: what they take together, draw by draw. */
 export function allUnits(units: readonly UnitWork[]): UnitWork {
@@ -6,7 +7,7 @@ export function allUnits(units: readonly UnitWork[]): UnitWork {
   const stages = { build: 0, base: 0, tail: 0 };
   for (const unit of units) {
     unit.draws.forEach((minutes, draw) => (draws[draw]! += minutes));
-    for (const stage of ['build', 'base', 'tail'] as const) stages[stage] += unit.stages[stage];
+    for (const stage of STAGES) stages[stage] += unit.stages[stage];
   }
   return {
     unitId: '',
