@@ -43,6 +43,15 @@ export class PageUser {
     await element.click();
   }
 
+  /** How far what is shown has moved by itself since the page was opened, as browsers measure it; 0 is not at all. */
+  shifted(): Promise<number> {
+    return this.driver.executeAsyncScript<number>(`
+      const done = arguments[0];
+      const sum = (shifts) => shifts.reduce((all, shift) => all + (shift.hadRecentInput ? 0 : shift.value), 0);
+      new PerformanceObserver((list) => done(sum(list.getEntries()))).observe({ type: 'layout-shift', buffered: true });
+      setTimeout(() => done(0), 100);`);
+  }
+
   /** A field by its label. */
   async field(label: string): Promise<WebElement> {
     const id = await this.driver.wait(

@@ -20,7 +20,7 @@ export function PotDetails({ row, units, opened }: PotDetailsProps) {
   const { picture: uses } = usePicture<OpenPotUse[]>(`/api/colours/open?pot=${encodeURIComponent(row.paint.id)}`);
   return (
     <Panel title={row.paint.name} scrolls className={styles.details} aside={<Swatch hex={row.paint.hex} kind={row.paint.kind} />}>
-      <p data-testid="pot-summary">
+      <p className={styles.potSummary} data-testid="pot-summary">
         {row.isMix ? 'A mix' : row.paint.kind}, {counted(row.cells.length, 'unit')}:{' '}
         {row.left === 0 ? 'all painted' : `${counted(row.left, 'step')} left, ${minutesText(row.minutes)}`}
         {opened && `; opened ${counted(opened.together, 'time')} when all is painted together, ${opened.apart} unit by unit`}.

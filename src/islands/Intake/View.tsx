@@ -38,7 +38,6 @@ export function IntakeView({ commissionId }: { commissionId: string }) {
 
 function OpenedIntake({ picture }: { picture: IntakePicture }) {
   const intake = useIntake(picture);
-  const pictures = usePictures(picture.commission.id);
   const { commission, units } = intake.value;
   const models = units.reduce((sum, unit) => sum + modelsOf(unit), 0);
   return (
@@ -110,10 +109,25 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
       </Panel>
       <Removed units={picture.removedUnits.filter((unit) => !units.some((each) => each.id === unit.id))} onBringBack={intake.bringBack} />
       <Notes picture={picture} />
+      {/* What stands below the figures comes with them: it would be pushed away from under a finger. */}
+      {intake.isAnswered ? <Below intake={intake} picture={picture} models={models} /> : <p role="status">Working out hours and dates …</p>}
+    </div>
+  );
+}
+
+interface BelowProps {
+  intake: ReturnType<typeof useIntake>;
+  picture: IntakePicture;
+  models: number;
+}
+
+/** All that stands below the units. */
+function Below({ intake, picture, models }: BelowProps) {
+  const pictures = usePictures(picture.commission.id);
+  const { commission, units } = intake.value;
+  return (
+    <>
       <Figures intake={intake} commissionId={picture.commission.id} models={models} pictures={pictures} />
-      <Panel title="Other work">
-        <OtherWorkClock commissionId={picture.commission.id} isListed />
-      </Panel>
       <Panel title="Reference pictures">
         <PictureStrip pictures={pictures} place={{ unitId: null, partId: null, kind: 'reference' }} of="the whole commission" />
         {units.map((unit) => (
@@ -125,6 +139,9 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
           </details>
         ))}
       </Panel>
+      <Panel title="Other work">
+        <OtherWorkClock commissionId={picture.commission.id} isListed />
+      </Panel>
       <div className={styles.foot}>
         <Hours intake={intake} />
         <CommissionActions commission={{ ...picture.commission, ...commission }} />
@@ -134,7 +151,7 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
           </LinkButton>
         </span>
       </div>
-    </div>
+    </>
   );
 }
 

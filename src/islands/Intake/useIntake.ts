@@ -51,7 +51,7 @@ export function useIntake(picture: IntakePicture) {
   const revision = useRef(picture.commission.revision);
   const [estimate, setEstimate] = useState<CommissionEstimate>(picture.estimate);
   const { id } = picture.commission;
-  const { figures, refresh } = useFigures(id);
+  const { figures, isAnswered, refresh } = useFigures(id);
   const saved = useSaved<IntakeValue>({
     initial: { commission: commissionEntry(picture.commission), units: picture.units.map(unitEntry) },
     save: async (value) => {
@@ -66,6 +66,8 @@ export function useIntake(picture: IntakePicture) {
     ...saved,
     estimate,
     figures,
+    /** The figures are there, or cannot be had now. */
+    isAnswered,
     refreshFigures: refresh,
     changeCommission: (part: Partial<CommissionEntry>) => change({ ...value, commission: { ...value.commission, ...part } }),
     changeUnit: (unitId: string, part: Partial<IntakeUnit>) =>
@@ -79,15 +81,18 @@ export function useIntake(picture: IntakePicture) {
 /** What takes longer to work out follows beside; of answers that overtake each other the last asked for counts. */
 function useFigures(id: string) {
   const [figures, setFigures] = useState<IntakeFigures | null>(null);
+  const [isAnswered, setAnswered] = useState(false);
   const asked = useRef(0);
   const refresh = useCallback(() => {
     const mine = ++asked.current;
-    send<IntakeFigures>('GET', `/api/commissions/${id}/figures`).then(
-      (answer) => mine === asked.current && setFigures(answer),
-      // What was worked out before stays when the program does not answer.
-      () => undefined,
-    );
+    send<IntakeFigures>('GET', `/api/commissions/${id}/figures`)
+      .then(
+        (answer) => mine === asked.current && setFigures(answer),
+        // What was worked out before stays when the program does not answer.
+        () => undefined,
+      )
+      .finally(() => setAnswered(true));
   }, [id]);
   useEffect(refresh, [refresh]);
-  return { figures, refresh };
+  return { figures, isAnswered, refresh };
 }

@@ -8,6 +8,7 @@ import { rosterFrom, type TraysPicture } from '../../core/views/trays';
 import { Button, LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
 import { Panel } from '../../ui/Panel/Panel';
+import { cx } from '../../ui/cx';
 import { counted, minutesText } from '../../ui/format';
 import { send } from '../shared/api';
 import { Opened } from '../shared/Opened';
@@ -216,8 +217,10 @@ function UnitTrays({ picture, units, unit, scope, onScope, onTake }: UnitTraysPr
       </div>
       <div className={styles.column}>
         <Panel title={sweet ? `Sweet spot: ${splitWords(sweet)}` : 'Looking for the sweet spot …'}>
-          <div className={styles.why} data-testid="why">
-            {sweet && whySweet(choices, sweet, house.stretchMinutes, paints).map((sentence) => <p key={sentence}>{sentence}</p>)}
+          <div className={cx(styles.why, styles.whySweet)} data-testid="why">
+            <div className={styles.why}>
+              {sweet && whySweet(choices, sweet, house.stretchMinutes, paints).map((sentence) => <p key={sentence}>{sentence}</p>)}
+            </div>
             <p className={styles.soft}>
               A holder takes {counted(holderModels, 'model')} of this size ({SIZE_LABELS[unit.size]}), and you work at one thing for{' '}
               {minutesText(house.stretchMinutes)}: <a href="/house-rules">House rules</a>.

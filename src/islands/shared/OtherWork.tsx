@@ -40,7 +40,7 @@ export function OtherWorkClock({ commissionId, isListed = false }: OtherWorkProp
   const [removed, setRemoved] = useState<OtherWork | null>(null);
   const { error, attempt } = useAttempt(reload);
   const now = useNow(picture?.now ?? 0, TICK_MS, programNow);
-  if (!picture) return null;
+  if (!picture) return <div className={styles.clock} />;
   const { running, work, commissions } = picture;
   const target = commissionId ?? chosen ?? commissions[0]?.id;
   const nameOf = (id: string) => commissions.find((each) => each.id === id)?.name ?? '';
