@@ -20,7 +20,8 @@ import { loadLine } from '../src/server/line/loadLine';
 import { putOnBench } from '../src/server/bench/putOnBench';
 import { answerQuote, keepQuote } from '../src/server/money/quotes';
 import { chooseUnits } from '../src/server/workshop/choice';
-import { startApp } from '../test/support/app';
+import { startApp, type App } from '../test/support/app';
+import { ask, kb, ms, whileAsking } from './asking';
 import { loadTable } from './load';
 
 const COMMISSIONS = 200;
@@ -164,11 +165,25 @@ const logRow = ({ id, startedAt }: { id: string; startedAt: string }, { unit, st
   note: '',
 });
 
-/** Milliseconds until a page is there whole, and its kilobytes. */
-async function ask(url: string): Promise<{ ms: number; kb: number }> {
-  const start = performance.now();
-  const text = await (await fetch(url)).text();
-  return { ms: performance.now() - start, kb: text.length / 1000 };
+/** The painter's word on the row of a long log that came last, what the bench shows after it, and what others wait meanwhile. */
+async function judgeTable(app: App): Promise<string> {
+  await app.restart('page');
+  const figures = `${app.url}/api/bench/figures`;
+  const newest = JSON.parse((await ask(`${app.url}/api/time-log/rows`)).text) as { rows: { id: string }[] };
+  const lines = ['| after the painter said so of a row | it is answered | the Shelf meanwhile, at most |', '| --- | ---: | ---: |'];
+  for (const [verdict, what] of [
+    ['left out', 'left out'],
+    ['unsure', 'taken back'],
+  ] as const) {
+    const body = JSON.stringify({ verdict, correctedMinutes: null });
+    const headers = { 'content-type': 'application/json', origin: app.url };
+    await ask(`${app.url}/api/time-log/${newest.rows[0]!.id}`, { method: 'PUT', headers, body });
+    const { result, worstMs } = await whileAsking(app.url, () => ask(figures));
+    lines.push(`| ${what}: the figures at the bench | ${ms(result.ms)} | ${ms(worstMs)} |`);
+    console.log(lines.at(-1));
+  }
+  await app.kill();
+  return lines.join('\n');
 }
 
 const folderApp = await startApp();
@@ -193,7 +208,7 @@ const lines = ['| view | first, after a start | warm, median | kB |', '| --- | -
 await folderApp.restart('port');
 const start = await ask(folderApp.url);
 await folderApp.kill();
-lines.push(`| (Today, while the program starts) | ${start.ms.toFixed(0)} ms | | |`);
+lines.push(`| (Today, while the program starts) | ${ms(start.ms)} | | |`);
 for (const path of paths) {
   // As the start script does it: Today is asked for once before the address is given away.
   await folderApp.restart('page');
@@ -202,10 +217,11 @@ for (const path of paths) {
   for (let round = 0; round < ROUNDS; round++) warm.push((await ask(folderApp.url + path)).ms);
   await folderApp.kill();
   const median = warm.sort((a, b) => a - b)[Math.floor(ROUNDS / 2)]!;
-  const line = `| ${path.replace(first, 'ID')} | ${cold.ms.toFixed(0)} ms | ${median.toFixed(0)} ms | ${cold.kb.toFixed(0)} |`;
+  const line = `| ${path.replace(first, 'ID')} | ${ms(cold.ms)} | ${ms(median)} | ${kb(cold)} |`;
   lines.push(line);
   console.log(line);
 }
+const judged = await judgeTable(folderApp);
 await folderApp.stop();
 
 const file = 'docs/benchmarks.md';
@@ -213,5 +229,5 @@ const text = readFileSync(file, 'utf8').replace(
   /<!-- load: begin -->[\s\S]*<!-- load: end -->/,
   `<!-- load: begin -->\n\n${await loadTable()}\n\n<!-- load: end -->`,
 );
-const table = `${TABLE_BEGIN}\n\n${COMMISSIONS} commissions of which ${OPEN} open, ${EVENTS.toLocaleString('en-GB')} bench events, ${ROWS.toLocaleString('en-GB')} log rows; ${cpus()[0]?.model ?? 'unknown processor'}, Node.js ${process.version}.\n\n${lines.join('\n')}\n\n${TABLE_END}`;
+const table = `${TABLE_BEGIN}\n\n${COMMISSIONS} commissions of which ${OPEN} open, ${EVENTS.toLocaleString('en-GB')} bench events, ${ROWS.toLocaleString('en-GB')} log rows; ${cpus()[0]?.model ?? 'unknown processor'}, Node.js ${process.version}.\n\n${lines.join('\n')}\n\n${judged}\n\n${TABLE_END}`;
 writeFileSync(file, text.replace(new RegExp(`${TABLE_BEGIN}[\\s\\S]*${TABLE_END}`), table));

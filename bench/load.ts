@@ -9,7 +9,8 @@ import { putOnBench } from '../src/server/bench/putOnBench';
 import { loadLine } from '../src/server/line/loadLine';
 import { storesOf } from '../src/server/storesOf';
 import { chooseUnits } from '../src/server/workshop/choice';
-import { startApp, type App } from '../test/support/app';
+import { startApp } from '../test/support/app';
+import { ask, kb, ms, whileAsking } from './asking';
 
 const VIEWS = [
   '/',
@@ -28,18 +29,6 @@ const VIEWS = [
 const TRAY = 5;
 const LOG_ROWS = 100_000;
 const COMMAS = 3_300_000;
-
-interface Answer {
-  ms: number;
-  bytes: number;
-  text: string;
-}
-
-async function ask(url: string, init?: RequestInit): Promise<Answer> {
-  const begun = performance.now();
-  const text = await (await fetch(url, init)).text();
-  return { ms: performance.now() - begun, bytes: text.length, text };
-}
 
 /** One commission of about so many jobs, planned by nobody yet; due in the last year that a date can name. */
 async function fill(folder: string, jobs: number): Promise<string> {
@@ -87,47 +76,35 @@ async function layOnBench(folder: string): Promise<void> {
   await close();
 }
 
-/** Does something and asks for the Shelf all the while; answers with the longest that it took. */
-async function whileAsking<T>(app: App, act: () => Promise<T>): Promise<{ result: T; worstMs: number }> {
-  let isDone = false;
-  const acting = act().finally(() => (isDone = true));
-  let worstMs = 0;
-  while (!isDone) {
-    worstMs = Math.max(worstMs, (await ask(`${app.url}/shelf`)).ms);
-    await new Promise((resolve) => setTimeout(resolve, 20));
-  }
-  return { result: await acting, worstMs };
-}
-
 async function views(jobs: number): Promise<string[]> {
   const app = await startApp();
   await app.kill();
   const id = await fill(app.folder, jobs);
   await app.restart('port');
-  const first = await whileAsking(app, () => ask(`${app.url}/api/commissions/${id}`));
+  const first = await whileAsking(app.url, () => ask(`${app.url}/api/commissions/${id}`));
   await app.kill();
   await layOnBench(app.folder);
   await app.restart('page');
   const rows = [
-    `| ${jobs.toLocaleString('en-GB')} jobs: Intake, never planned | ${ms(first.result.ms)} | | ${kb(first.result.bytes)} | ${ms(first.worstMs)} |`,
+    `| ${jobs.toLocaleString('en-GB')} jobs: Intake, never planned | ${ms(first.result.ms)} | | ${kb(first.result)} | ${ms(first.worstMs)} |`,
   ];
   for (const view of VIEWS) {
     const url = app.url + view.replace('ID', id);
-    const cold = await whileAsking(app, () => ask(url));
+    const cold = await whileAsking(app.url, () => ask(url));
     const warm = await ask(url);
     rows.push(
-      `| ${jobs.toLocaleString('en-GB')} jobs: ${view} | ${ms(cold.result.ms)} | ${ms(warm.ms)} | ${kb(warm.bytes)} | ${ms(cold.worstMs)} |`,
+      `| ${jobs.toLocaleString('en-GB')} jobs: ${view} | ${ms(cold.result.ms)} | ${ms(warm.ms)} | ${kb(warm)} | ${ms(cold.worstMs)} |`,
     );
     console.log(rows.at(-1));
   }
   const file = await ask(`${app.url}/api/commissions/${id}/file`);
   await app.stop();
   const other = await startApp();
-  const imported = await whileAsking(other, () =>
+  const imported = await whileAsking(other.url, () =>
     ask(`${other.url}/api/commissions/import`, { method: 'POST', body: file.text, headers: { origin: other.url } }),
   );
   rows.push(
-    `| ${jobs.toLocaleString('en-GB')} jobs: its file imported elsewhere | ${ms(imported.result.ms)} | | ${kb(file.bytes)} | ${ms(imported.worstMs)} |`,
+    `| ${jobs.toLocaleString('en-GB')} jobs: its file imported elsewhere | ${ms(imported.result.ms)} | | ${kb(file)} | ${ms(imported.worstMs)} |`,
   );
   await other.stop();
   return rows;
@@ -153,16 +130,13 @@ async function files(): Promise<string[]> {
     [`${LOG_ROWS.toLocaleString('en-GB')} log rows, imported`, post('/api/time-log/import', log)],
     ['/ledger with them, read and fitted for the first time', () => ask(`${app.url}/ledger`)],
   ] as const) {
-    const { result, worstMs } = await whileAsking(app, act);
-    lines.push(`| ${what} | ${ms(result.ms)} | | ${kb(result.bytes)} | ${ms(worstMs)} |`);
+    const { result, worstMs } = await whileAsking(app.url, act);
+    lines.push(`| ${what} | ${ms(result.ms)} | | ${kb(result)} | ${ms(worstMs)} |`);
     console.log(lines.at(-1));
   }
   await app.stop();
   return lines;
 }
-
-const ms = (value: number) => `${value.toFixed(0)} ms`;
-const kb = (bytes: number) => (bytes / 1000).toFixed(0);
 
 /** The table for the benchmarks page. */
 export async function loadTable(): Promise<string> {

@@ -3,6 +3,8 @@ import { DataError } from '../data/dataErrors';
 import { keepDailyCopies } from './backups/dailyCopy';
 import { Gate } from './gate';
 import { adoptTime } from './bench/adoptTime';
+import { fitBy } from './fitting/fitters';
+import { ThreadFitter } from './fitting/ThreadFitter';
 import { onStop } from './stopping';
 import { storesOf } from './storesOf';
 import { keepLearning } from './timeLog/keepLearning';
@@ -20,6 +22,7 @@ interface Running {
   stopCopies: () => Promise<void>;
   /** Waits for what is being learned. */
   stopLearning: () => Promise<void>;
+  fitter: ThreadFitter;
 }
 
 let running: Promise<Running> | null = null;
@@ -39,9 +42,12 @@ export async function openedDatabase(): Promise<Running> {
       throw error;
     }
     keepThreadReady();
+    const fitter = new ThreadFitter();
+    fitBy(stores, fitter);
     return {
       database,
       stores,
+      fitter,
       stopCopies: keepDailyCopies(database.folder),
       stopLearning: keepLearning(stores, database.folder, writing),
     };
@@ -69,9 +75,10 @@ export function checkInPlace({ isInPlace, folder }: OpenedDatabase): void {
 export async function closeDatabase(): Promise<void> {
   const open = running;
   running = null;
-  await open?.then(async ({ database, stopCopies, stopLearning }) => {
+  await open?.then(async ({ database, fitter, stopCopies, stopLearning }) => {
     await stopCopies();
     await stopLearning();
+    await fitter.stop();
     await database.close();
   });
 }

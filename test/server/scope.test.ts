@@ -33,6 +33,18 @@ describe('the scope of a commission', () => {
     ]);
   });
 
+  it('has the hours of models that are still to come, and counting them is no change', async () => {
+    const { id, units } = await given.shop.commission();
+    const keepers = { ...units[0]!, counted: units[0]!.promised };
+    await save(id, [keepers, units[1]!]);
+    await setAgreed(given.stores, id, { agreed: true }, NOW);
+    await save(id, [{ ...keepers, promised: keepers.promised + 6 }, units[1]!], 5);
+    const [more] = await changes(id);
+    expect(more!.minutesAfter).to.be.greaterThan(more!.minutesBefore * 1.1);
+    await save(id, [{ ...keepers, promised: keepers.promised + 6, counted: keepers.promised + 6 }, units[1]!], 9);
+    expect(await changes(id)).to.deep.equal([more]);
+  });
+
   it('counts as agreed once a model is painted; what was logged stays', async () => {
     const { id, units } = await given.shop.commission();
     await given.shop.putOnBench(id);

@@ -1,6 +1,6 @@
 import { By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver';
 
-const PATIENCE_MS = 8000;
+const PATIENCE_MS = 15_000;
 
 /** What a user does with a page, said shortly. Everything waits until it can be done. */
 export class PageUser {

@@ -2,30 +2,11 @@ import { cholesky, inverseOf, times } from './cholesky';
 import { EFFECTS, LEADERS, SLOPE_OF_ALL } from './effects';
 import type { PreparedLog } from './observations';
 import { priorPrecision } from './priorPrecision';
+import { OWN, type NumberLists, type Solved } from './solved';
 import type { Spreads } from './spreads';
 
-/** Effects of a step of its own: how long it takes, and its learning slope; they multiply (1, slope term) of a row. */
-const OWN = 2;
-
-/** A step once its own effects are eliminated, as others may see it. */
-export interface StepBlock {
-  /** Shared effects its rows touch; the unit's own stands behind them. */
-  keys: Int32Array;
-  /** Covariance of its own two effects, given all others: aa, ab, bb. */
-  own: Float64Array;
-  /** How they follow the others: OWN x (keys + 1), row-major. */
-  follows: Float64Array;
-}
-
-/** A unit once its own effect is eliminated. */
-export interface UnitBlock {
-  keys: Int32Array;
-  precision: number;
-  follows: Float64Array;
-}
-
 /** Lists of numbers of different lengths, one behind the other. */
-class Lists {
+class Lists implements NumberLists {
   readonly start: Int32Array;
   readonly values: Int32Array;
   constructor(lists: readonly (readonly number[])[]) {
@@ -156,19 +137,21 @@ export class Equations {
     this.unitMeans = new Float64Array(this.unitCount);
   }
 
-  step(index: number): StepBlock {
-    const start = this.inUnit.start[index]!;
+  /** What the last solution says. The numbers are those that the next one overwrites. */
+  solved(): Solved {
+    const { mean, covariance, unitMeans, ownMeans, stepKeys, unitKeys, stepOwn, stepFollows, unitPrecision, unitFollows } = this;
     return {
-      keys: this.stepKeys.at(index),
-      own: this.stepOwn.subarray(3 * index, 3 * index + 3),
-      follows: this.stepFollows.subarray(OWN * start, OWN * this.inUnit.start[index + 1]!),
+      mean,
+      covariance,
+      unitMeans,
+      ownMeans,
+      stepKeys: { start: stepKeys.start, values: stepKeys.values },
+      unitKeys: { start: unitKeys.start, values: unitKeys.values },
+      stepOwn,
+      stepFollows,
+      unitPrecision,
+      unitFollows,
     };
-  }
-
-  unit(index: number): UnitBlock {
-    const keys = this.unitKeys.at(index);
-    const start = this.unitKeys.start[index]! + index;
-    return { keys, precision: this.unitPrecision[index]!, follows: this.unitFollows.subarray(start, start + keys.length) };
   }
 
   /**
@@ -210,11 +193,6 @@ export class Equations {
       this.mean[this.touched[i]!] = means[i]!;
       for (let j = 0; j < n; j++) this.covariance[this.touched[i]! * EFFECTS + this.touched[j]!] = inverse[i * n + j]!;
     }
-  }
-
-  /** Lower triangle of the covariance of the shared effects: what draws are made of. */
-  lowerTriangle(): Float64Array {
-    return cholesky(this.covariance, EFFECTS);
   }
 
   /** Covariances of the shared effects that a step touches and its unit's own, into (keys + 1) squared numbers, row-major. */

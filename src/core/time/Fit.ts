@@ -59,6 +59,18 @@ export class Fit {
     [this.means, this.variances] = [new Float64Array(rows), new Float64Array(rows)];
   }
 
+  /** Starts where a fit of nearly the same rows ended; `placeBefore` finds a row of this log in that one. */
+  startFrom(before: Fit, placeBefore: (index: number) => number | undefined): void {
+    for (const [row, { index }] of this.log.observations.entries()) {
+      const place = placeBefore(index);
+      if (place !== undefined) this.precision[row] = before.precision[place]!;
+    }
+    for (const [key, step] of this.log.stepIndex) {
+      const place = before.log.stepIndex.get(key);
+      if (place !== undefined) this.slopes[step] = before.slopes[place]!;
+    }
+  }
+
   /** Goes on until nothing moves. */
   *settle(): Steps<void> {
     for (let round = 0; round < MOST_ROUNDS; round++) {

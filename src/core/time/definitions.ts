@@ -132,8 +132,6 @@ export interface TimeModel {
    * added or done shifts nothing else.
    */
   simulate: (groups: readonly (readonly WorkItem[])[], draws: number, seed: number) => Steps<Float64Array[]>;
-  /** What is odd about each row given to the fit; null where nothing is. */
-  odd: readonly (Oddity | null)[];
   explain: (kind: StepKind, stretch: StretchAhead) => Explanation;
   /** How leaders differ from their factor, as a power of it, and the stretches with leaders that say so. */
   leaders: { power: number; stretches: number };

@@ -1,9 +1,9 @@
 import { allAtOnce, type Steps } from '../steps';
 import type { JudgedRow, TimeModel } from './definitions';
-import { Fit } from './Fit';
 import { learnSpreads } from './learnSpreads';
 import { prepareLog } from './observations';
 import { Posterior } from './Posterior';
+import { RunningFit } from './RunningFit';
 import { PRIOR_SPREADS, type Spreads } from './spreads';
 
 /**
@@ -13,20 +13,14 @@ import { PRIOR_SPREADS, type Spreads } from './spreads';
 export const fitTimeModel = (rows: readonly JudgedRow[], now: Date, spreads: Spreads = PRIOR_SPREADS): TimeModel =>
   allAtOnce(fitTimeModelInSteps(rows, now, spreads));
 
-/** The same, one round at a time. With a fit `before` of nearly the same rows it is done in a few rounds, with the same result. */
+/** The same, one round at a time; goes on from what `running` fitted before. */
 export function* fitTimeModelInSteps(
   rows: readonly JudgedRow[],
   now: Date,
   spreads: Spreads = PRIOR_SPREADS,
-  before?: TimeModel,
+  running = new RunningFit(),
 ): Steps<TimeModel> {
-  const fit = new Fit(prepareLog(rows, now), spreads);
-  yield;
-  const model = new Posterior(fit, rows);
-  if (before instanceof Posterior) model.startFrom(before);
-  yield* fit.settle();
-  model.read();
-  return model;
+  return new Posterior((yield* running.fit(rows, now, spreads)).fitted);
 }
 
 /** How much techniques, units, steps, stretches and slopes differ in this log. */

@@ -3,6 +3,7 @@ import { SIZE_RANGE, EFFECTS, PERIODS, SLOPE_RANGE, TECHNIQUE_RANGE } from './ef
 import { Fit } from './Fit';
 import type { PreparedLog } from './observations';
 import { monthsBetween } from './priorPrecision';
+import { stepBlock } from './solved';
 import { noiseVariance, PRIOR_SPREADS, SPREAD_PRIORS, type Spreads } from './spreads';
 
 const MOST_ROUNDS = 40;
@@ -83,9 +84,10 @@ function ofUnitsAndSteps({ equations, spreads, log }: Fit): Pick<Spreads, 'unit'
   const step = new Evidence('step');
   const slope = new Evidence('stepSlope');
   const seen = new Set<number>();
+  const solved = equations.solved();
   const covariance = new Float64Array(MOST_KEYS ** 2);
   for (let index = 0; index < log.steps.length; index++) {
-    const { own, follows, keys } = equations.step(index);
+    const { own, follows, keys } = stepBlock(solved, index);
     const n = keys.length + 1;
     equations.stepCovariance(index, covariance);
     const ofUnit = log.steps[index]!.unit;

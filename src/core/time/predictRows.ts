@@ -1,8 +1,9 @@
 import type { Steps } from '../steps';
-import type { JudgedRow, StepEstimate, StretchAhead, TimeModel } from './definitions';
+import type { JudgedRow, StepEstimate, StretchAhead } from './definitions';
 import { fitTimeModelInSteps } from './fitTimeModel';
 import { spreadsFor } from './forecastWork';
 import { learnedFrom } from './learnedFrom';
+import { RunningFit } from './RunningFit';
 import { PRIOR_SPREADS } from './spreads';
 
 /** Minutes of a row as the rows before it foretell them, for all its models together. */
@@ -20,7 +21,7 @@ export function* predictRows(rows: readonly JudgedRow[], { from, orOdd }: Walk):
   const predictions: RowPrediction[] = [];
   let spreads = PRIOR_SPREADS;
   let learned = 0;
-  let model: TimeModel | undefined;
+  const running = new RunningFit();
   for (let index = from; index < rows.length; index++) {
     const row = rows[index]!;
     const before = rows.slice(0, index);
@@ -28,7 +29,7 @@ export function* predictRows(rows: readonly JudgedRow[], { from, orOdd }: Walk):
       learned = learnedFrom(index);
       spreads = yield* spreadsFor(before);
     }
-    model = yield* fitTimeModelInSteps(before, new Date(row.startedAt), spreads, model);
+    const model = yield* fitTimeModelInSteps(before, new Date(row.startedAt), spreads, running);
     const weight = row.weight / row.effort;
     const stretch: StretchAhead = { done: model.modelsDone(row), models: row.models, weight };
     const { p10, p50, p80, p90 } = model.estimate(row, stretch, orOdd);

@@ -2,21 +2,23 @@ import { monotonicFactory } from 'ulid';
 import { boolean, object, type InferType } from 'yup';
 import { note } from '../../core/formats/fields';
 import { priceMinor } from '../../core/formats/moneyFields';
-import type { CommissionEstimate } from '../../core/views/estimate';
 import { scopeDifferences, writtenDown, type ScopeDifference } from '../../core/scheme/scopeChanges';
 import type { StoredCommission } from '../../core/views/stored';
 import { NotFoundError } from '../errors';
-import { commissionEstimate } from '../estimate/benchEstimate';
+import { passEstimates } from '../estimate/benchEstimate';
 import type { Stores } from '../stores';
-import { findCommission, loadWorkshop } from '../workshop/loadWorkshop';
+import { findCommission, loadWorkshop, type Workshop } from '../workshop/loadWorkshop';
 import { startedUnits } from './startedUnits';
 
 /** What a save is about to change of an agreed scope; null when nothing is to be written down. */
 interface ComingChange {
   commissionId: string;
   differences: ScopeDifference[];
-  before: CommissionEstimate;
+  before: AgreedMinutes;
 }
+
+/** Likely hands-on minutes of each unit, by its id, with all models that it should have: whether they came is another matter. */
+type AgreedMinutes = ReadonlyMap<string, number>;
 
 /** The changes of scope that a save makes, if it was agreed: said so, or models are painted already. */
 export async function scopeBefore(
@@ -30,17 +32,17 @@ export async function scopeBefore(
   if (differences.length === 0 || commission.closedAt !== null) return null;
   const workshop = await loadWorkshop(stores, now);
   if (commission.agreedAt === null && startedUnits(units, workshop.marks).length === 0) return null;
-  return { commissionId: commission.id, differences, before: await commissionEstimate(stores, workshop, commission.id, now) };
+  return { commissionId: commission.id, differences, before: agreedMinutes(workshop, commission.id) };
 }
 
 /** Writes the changes down with what each did to the hours. What was quoted since a change was made stays out of it. */
 export async function writeScope(stores: Stores, coming: ComingChange | null, now: Date): Promise<void> {
   if (coming === null) return;
   const { commissionId, differences, before } = coming;
-  const after = await commissionEstimate(stores, await loadWorkshop(stores, now), commissionId, now);
+  const after = agreedMinutes(await loadWorkshop(stores, now), commissionId);
   const quotedAt = (await stores.quotes.ofCommission(commissionId)).at(-1)?.writtenAt ?? '';
   const nextId = monotonicFactory();
-  let minutes = before.wholeHandsOn;
+  let minutes = sumOf(before);
   for (const [difference, added] of sharedMinutes(differences, before, after)) {
     const standing = (await stores.scope.ofCommission(commissionId)).filter(({ at }) => at > quotedAt);
     const times = { at: now.toISOString(), minutesBefore: minutes, minutesAfter: minutes + added };
@@ -51,21 +53,28 @@ export async function writeScope(stores: Stores, coming: ComingChange | null, no
   }
 }
 
+const agreedMinutes = (workshop: Workshop, commissionId: string): AgreedMinutes =>
+  new Map(
+    workshop.units
+      .filter((unit) => unit.commissionId === commissionId)
+      .map((unit) => {
+        const { passes } = passEstimates(workshop, [{ ...unit, counted: null }]);
+        return [unit.id, passes.reduce((sum, pass) => sum + pass.unitMinutes, 0)];
+      }),
+  );
+
+const sumOf = (minutes: AgreedMinutes) => [...minutes.values()].reduce((sum, each) => sum + each, 0);
+
 /** What each of several changes made at once did to the hours: that of a unit is the unit's, the rest is the commission's own. */
-function sharedMinutes(
-  differences: readonly ScopeDifference[],
-  before: CommissionEstimate,
-  after: CommissionEstimate,
-): [ScopeDifference, number][] {
-  const ofUnit = ({ units }: CommissionEstimate, unitId: string) => units.find((unit) => unit.unitId === unitId)?.wholeHandsOn ?? 0;
+function sharedMinutes(differences: readonly ScopeDifference[], before: AgreedMinutes, after: AgreedMinutes): [ScopeDifference, number][] {
   const taken = new Set<string | null>();
-  let rest = after.wholeHandsOn - before.wholeHandsOn;
+  let rest = sumOf(after) - sumOf(before);
   const isAlone = differences.length === 1;
   return differences.map((difference): [ScopeDifference, number] => {
     const { unitId, subject } = difference;
     if (subject === 'due date' || taken.has(unitId)) return [difference, 0];
     taken.add(unitId);
-    const added = unitId === null || isAlone ? rest : ofUnit(after, unitId) - ofUnit(before, unitId);
+    const added = unitId === null || isAlone ? rest : (after.get(unitId) ?? 0) - (before.get(unitId) ?? 0);
     rest -= added;
     return [difference, added];
   });

@@ -19,7 +19,7 @@ export const whySchema = object({ pass: requiredText('the key of a pass') });
 /** Where the figure of a pass comes from: the norm, what the log makes of it, the rows of this step. */
 export async function loadWhy(stores: Stores, { pass: key }: InferType<typeof whySchema>, now: Date): Promise<WhyPicture> {
   const workshop = await loadWorkshop(stores, now);
-  const { house, marks, model, log } = workshop;
+  const { house, marks, model, odd, log } = workshop;
   const unit = workshop.units.find((each) => passesOf(each, each.standard, house).some((pass) => pass.key === key));
   if (!unit) throw new NotFoundError(`There is no step ${key} in the open commissions: reload the page.`);
   const of = (passDone: (passKey: string) => ReadonlySet<number>) =>
@@ -33,9 +33,9 @@ export async function loadWhy(stores: Stores, { pass: key }: InferType<typeof wh
     weight: items.reduce((sum, item) => sum + item.weight, 0),
   };
   const { kind } = first!;
-  const rows = log.flatMap((row, index) =>
+  const rows = log.flatMap((row) =>
     row.unitId === kind.unitId && row.stepId === kind.stepId && row.technique === kind.technique
-      ? [{ ...row, odd: model.odd[index]! }]
+      ? [{ ...row, odd: odd.get(row.id) ?? null }]
       : [],
   );
   return {

@@ -10,7 +10,7 @@ import { checkInPlace, dataFolder, openedDatabase, services, writing } from '../
 import type { Stores } from '../stores';
 import { taskInThread } from '../threads/threads';
 import type { TaskName, TaskRequest } from '../threads/tasks';
-import { loadWorkshop } from '../workshop/loadWorkshop';
+import { fitAhead } from '../workshop/loadWorkshop';
 import { readBody, readBytes, TooLargeError } from './readBody';
 import { readJson } from './readJson';
 
@@ -93,7 +93,7 @@ export function fileEndpoint<T extends TaskName>(
     if (!writes(url)) return json(await work());
     const answer = json(await writing.byItself(work));
     // Whoever sent the file waits for the log to be fitted, and no page after it.
-    await loadWorkshop(stores, programTime());
+    await fitAhead(stores, programTime());
     announce('changed');
     return answer;
   });

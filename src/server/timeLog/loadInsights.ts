@@ -56,18 +56,18 @@ export async function loadInsights(stores: Stores, now: Date): Promise<LogInsigh
 
 function foretoldRows(
   log: readonly StoredLogRow[],
-  { model }: Workshop,
+  { odd: oddRows }: Workshop,
   predictions: readonly StoredPrediction[],
 ): { rows: ForetoldRow[]; odd: number } {
   const known = new Map(predictions.map((prediction) => [prediction.rowId, prediction]));
   const rows: ForetoldRow[] = [];
   let odd = 0;
-  for (const [index, row] of log.entries()) {
+  for (const row of log) {
     const stored = known.get(row.id);
     const actual = minutesThatCount(row);
     if (!stored || actual === null) continue;
     const isVouched = row.verdict === 'counts' || row.correctedMinutes !== null;
-    if (row.verdict === 'left out' || (model.odd[index] && !isVouched)) odd++;
+    if (row.verdict === 'left out' || (oddRows.has(row.id) && !isVouched)) odd++;
     else rows.push({ row, actual, prediction: { p10: stored.p10, p50: stored.p50, p80: stored.p80, p90: stored.p90 } });
   }
   return { rows, odd };
@@ -84,10 +84,10 @@ const placeName = (minutes: number) => {
 };
 
 /** Steps with several stretches, each stretch against the curve that is fitted through them. */
-function learningSteps(log: readonly StoredLogRow[], { model }: Workshop): LearningStep[] {
+function learningSteps(log: readonly StoredLogRow[], { model, odd }: Workshop): LearningStep[] {
   const steps = new Map<string, StoredLogRow[]>();
-  for (const [index, row] of log.entries()) {
-    if (minutesThatCount(row) === null || row.verdict === 'left out' || model.odd[index]) continue;
+  for (const row of log) {
+    if (minutesThatCount(row) === null || row.verdict === 'left out' || odd.has(row.id)) continue;
     steps.set(stepKey(row), [...(steps.get(stepKey(row)) ?? []), row]);
   }
   return [...steps]

@@ -3,7 +3,7 @@ import { count, minutes, oneOf, text } from '../../core/formats/fields';
 import { writeTimeLog } from '../../core/formats/writeTimeLog';
 import type { Technique } from '../../core/scheme/definitions';
 import { factsOf } from '../../core/scheme/techniques';
-import { minutesThatCount, ROW_VERDICTS, type Oddity } from '../../core/time/definitions';
+import { minutesThatCount, ROW_VERDICTS } from '../../core/time/definitions';
 import { normMinutes } from '../../core/time/norms';
 import { LOG_FILTERS, type ClosedCommission, type LogPage, type LogPicture, type TechniquePace } from '../../core/views/log';
 import type { StoredLogRow } from '../../core/views/stored';
@@ -45,17 +45,17 @@ function summaryOf(workshop: Workshop): Promise<LogSummary> {
   return summary;
 }
 
-async function sumUp({ log, model }: Workshop): Promise<LogSummary> {
+async function sumUp({ log, odd }: Workshop): Promise<LogSummary> {
   await letOthersIn();
   const counting = log.filter((row) => row.verdict !== 'left out');
   const totals = {
     rows: log.length,
     minutes: counting.reduce((sum, row) => sum + (minutesThatCount(row) ?? 0), 0),
     models: log.reduce((sum, row) => sum + row.models, 0),
-    toJudge: log.filter((row, index) => isToJudge(row, model.odd[index]!)).length,
+    toJudge: log.filter((row) => isToJudge(row, odd)).length,
   };
   await letOthersIn();
-  const techniques = techniquePaces(log.filter((row, index) => row.verdict !== 'left out' && !model.odd[index]));
+  const techniques = techniquePaces(log.filter((row) => row.verdict !== 'left out' && !odd.has(row.id)));
   await letOthersIn();
   return { totals, techniques, sums: commissionSums(counting) };
 }
@@ -73,17 +73,17 @@ export async function loadLogPage(
   now: Date,
 ): Promise<LogPage> {
   const workshop = await loadWorkshop(stores, now);
-  const { model } = workshop;
+  const { odd } = workshop;
   const log = await namedLog(stores, workshop);
   const sought = words.trim().toLowerCase();
-  const isShown = (row: StoredLogRow, index: number) =>
-    (filter === 'all' || isToJudge(row, model.odd[index]!) || row.verdict !== 'unsure' || row.correctedMinutes !== null) &&
+  const isShown = (row: StoredLogRow) =>
+    (filter === 'all' || isToJudge(row, odd) || row.verdict !== 'unsure' || row.correctedMinutes !== null) &&
     (commission === null || row.commission === commission) &&
     (sought === '' || wordsOf(row).includes(sought));
   return pageOf(
     log,
     workshop,
-    log.flatMap((row, index) => (isShown(row, index) ? [index] : [])),
+    log.flatMap((row, index) => (isShown(row) ? [index] : [])),
     page,
   );
 }
@@ -91,17 +91,17 @@ export async function loadLogPage(
 const wordsOf = ({ unit, part, technique, note }: StoredLogRow) => `${factsOf(technique).label} on ${unit}, ${part} ${note}`.toLowerCase();
 
 /** The painter's word is asked for: nobody knows its minutes, or it took much longer than usual. */
-const isToJudge = (row: StoredLogRow, odd: Oddity | null): boolean =>
-  row.verdict === 'unsure' && row.correctedMinutes === null && (odd !== null || row.open !== null);
+const isToJudge = (row: StoredLogRow, odd: Workshop['odd']): boolean =>
+  row.verdict === 'unsure' && row.correctedMinutes === null && (odd.has(row.id) || row.open !== null);
 
 /** A page of rows, given by their places in the log, the newest first. */
-function pageOf(log: readonly StoredLogRow[], { model }: Workshop, places: Iterable<number>, page: number): LogPage {
+function pageOf(log: readonly StoredLogRow[], { odd }: Workshop, places: Iterable<number>, page: number): LogPage {
   const all = [...places];
   const end = all.length - page * ROWS_ON_A_PAGE;
   const rows = all
     .slice(Math.max(0, end - ROWS_ON_A_PAGE), Math.max(0, end))
     .reverse()
-    .map((place) => ({ ...log[place]!, odd: model.odd[place]! }));
+    .map((place) => ({ ...log[place]!, odd: odd.get(log[place]!.id) ?? null }));
   return { rows, page, pages: Math.max(1, Math.ceil(all.length / ROWS_ON_A_PAGE)) };
 }
 

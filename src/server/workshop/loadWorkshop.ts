@@ -1,16 +1,19 @@
+import { setTimeout as pause } from 'node:timers/promises';
 import { foldMarks, marksOn, mergeMarks, noMarks } from '../../core/bench/foldMarks';
 import type { BenchMarks } from '../../core/bench/definitions';
 import type { RosterUnit } from '../../core/scheme/buildLine';
 import type { Paint } from '../../core/scheme/definitions';
 import type { HouseRules } from '../../core/scheme/houseRules';
 import { passesOf } from '../../core/scheme/passes';
-import type { TimeModel } from '../../core/time/definitions';
+import type { Oddity, TimeModel } from '../../core/time/definitions';
 import { withPots } from '../../core/scheme/pots';
 import { learnSetups, withSetups, type MeasuredSetup, type SetupEstimates } from '../../core/time/setupTimes';
-import { fitTimeModelInSteps } from '../../core/time/fitTimeModel';
+import { Posterior } from '../../core/time/Posterior';
 import type { StoredCommission, StoredLogRow, StoredUnit } from '../../core/views/stored';
 import { NotFoundError } from '../errors';
-import { inSlices, letOthersIn } from '../inSlices';
+import { announce } from '../bench/announcements';
+import { fitterOf } from '../fitting/fitters';
+import { letOthersIn } from '../inSlices';
 import type { Stores } from '../stores';
 
 /** A unit as it is stored, with what its commission says of it. */
@@ -28,6 +31,8 @@ export interface Workshop {
   marks: BenchMarks;
   log: StoredLogRow[];
   model: TimeModel;
+  /** Rows of the log that look odd, by their ids. */
+  odd: ReadonlyMap<string, Oddity>;
 }
 
 interface Kept {
@@ -69,6 +74,7 @@ async function readWorkshop(stores: Stores, hour: Date): Promise<Workshop> {
     typed,
   );
   const house = withSetups(typed, setups);
+  const { model, odd } = await learned(stores, log, hour);
   const marks = await marksOf(
     stores,
     units.map((unit) => unit.id),
@@ -84,31 +90,56 @@ async function readWorkshop(stores: Stores, hour: Date): Promise<Workshop> {
       marks,
     ),
     log,
-    model: await fitted(stores, log, hour),
+    model,
+    odd,
   };
 }
 
-interface Fitted {
+/** What was learned from a log as it was at some hour. */
+interface Learned {
   log: readonly StoredLogRow[];
   hour: number;
   learnedFrom: number;
   model: TimeModel;
+  odd: ReadonlyMap<string, Oddity>;
 }
-const fittedLast = new WeakMap<Stores, Fitted>();
+const learnedLast = new WeakMap<Stores, Learned>();
+/** Fits that take longer than a page waits. */
+const fitting = new WeakMap<Stores, Promise<unknown>>();
 
-/** A log of so many rows is not fitted afresh for every row more: the fit goes on from the last one, and comes to the same but for rounding. */
-const GOES_ON_FROM = 1500;
+/** So long a page waits for what was logged last; after that it goes by what was known before, and open windows are told when it is done. */
+const PATIENCE_MS = 1000;
 
 /** The same for as long as the log is. */
-async function fitted(stores: Stores, log: readonly StoredLogRow[], hour: Date): Promise<TimeModel> {
-  const learned = await stores.spreads.load();
-  const of = { log, hour: hour.getTime(), learnedFrom: learned?.rows ?? 0 };
-  const last = fittedLast.get(stores);
-  if (last?.log === of.log && last.hour === of.hour && last.learnedFrom === of.learnedFrom) return last.model;
-  const before = log.length >= GOES_ON_FROM ? last?.model : undefined;
-  const model = await inSlices(fitTimeModelInSteps(log, hour, learned?.spreads, before));
-  fittedLast.set(stores, { ...of, model });
-  return model;
+async function learned(stores: Stores, log: readonly StoredLogRow[], hour: Date): Promise<Learned> {
+  const known = await stores.spreads.load();
+  const of = { log, hour: hour.getTime(), learnedFrom: known?.rows ?? 0 };
+  const last = learnedLast.get(stores);
+  if (last?.log === of.log && last.hour === of.hour && last.learnedFrom === of.learnedFrom) return last;
+  const fit = fitterOf(stores)
+    .fit(log, hour, known?.spreads)
+    .then(({ fitted, odd }) => {
+      const next = { ...of, model: new Posterior(fitted), odd };
+      learnedLast.set(stores, next);
+      return next;
+    });
+  if (!last) return fit;
+  const first = await Promise.race([fit, pause(PATIENCE_MS, last, { ref: false })]);
+  if (first === last) fitting.set(stores, tellLater(stores, fit));
+  return first;
+}
+
+async function tellLater(stores: Stores, fit: Promise<unknown>): Promise<void> {
+  // One that fails is tried again by whoever asks next, and told the reason.
+  await fit.catch(() => undefined);
+  kept.delete(stores);
+  announce('changed');
+}
+
+/** Waits until what is shown goes by the whole log, however long that takes. */
+export async function fitAhead(stores: Stores, now: Date): Promise<void> {
+  await loadWorkshop(stores, now);
+  await fitting.get(stores);
 }
 
 const measuredSetups = (log: readonly StoredLogRow[]): MeasuredSetup[] =>

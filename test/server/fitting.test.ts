@@ -1,0 +1,99 @@
+import { expect } from 'chai';
+import { listen } from '../../src/server/bench/announcements';
+import type { FittedLog, Fitter } from '../../src/server/fitting/fitter';
+import { fitBy } from '../../src/server/fitting/fitters';
+import { SlicedFitter } from '../../src/server/fitting/SlicedFitter';
+import { ThreadFitter } from '../../src/server/fitting/ThreadFitter';
+import { judgeRow, loadLogPage } from '../../src/server/timeLog/loadLog';
+import { fitAhead, loadWorkshop } from '../../src/server/workshop/loadWorkshop';
+import { demoDatabase, type TestDatabase } from '../support/database';
+import { NOW, rejected } from '../support/shop';
+
+/** Fits when it is told to. */
+class HeldFitter implements Fitter {
+  private readonly sliced = new SlicedFitter();
+  private letGo: () => void = () => undefined;
+  private held = Promise.resolve();
+
+  hold(): void {
+    this.held = new Promise((resolve) => (this.letGo = resolve));
+  }
+
+  goOn(): void {
+    this.letGo();
+  }
+
+  async fit(...of: Parameters<Fitter['fit']>): Promise<FittedLog> {
+    await this.held;
+    return this.sliced.fit(...of);
+  }
+}
+
+describe('fitting the log', function () {
+  this.timeout(60_000);
+  let database: TestDatabase;
+  beforeEach(async () => ({ database } = await demoDatabase(NOW)));
+  afterEach(() => database.close());
+
+  describe('in a thread of its own', () => {
+    let thread: ThreadFitter;
+    beforeEach(() => (thread = new ThreadFitter()));
+    afterEach(() => thread.stop());
+
+    it('comes to what it comes to right here: with the whole log, a row judged, rows gone and rows back', async () => {
+      const { stores } = database;
+      const here = new SlicedFitter();
+      const whole = await stores.timeLog.list();
+      await stores.timeLog.judge(whole[3]!.id, { verdict: 'left out', correctedMinutes: null });
+      const judged = await stores.timeLog.list();
+      const spreads = (await stores.spreads.load())?.spreads;
+      for (const log of [whole, judged, judged.slice(0, 50), judged]) {
+        const there = await thread.fit(log, NOW, spreads);
+        expect(there.fitted.stretches.all).to.be.within(log.length - 10, log.length);
+        expect(there).to.deep.equal(await here.fit(log, NOW, spreads));
+      }
+      expect((await thread.fit([], NOW, undefined)).fitted.stretches.all).to.equal(0);
+    });
+
+    it('fits one after the other, and tells each asker of its own log', async () => {
+      const whole = await database.stores.timeLog.list();
+      const fits = await Promise.all([60, 20, 40].map((rows) => thread.fit(whole.slice(0, rows), NOW, undefined)));
+      expect(fits.map(({ fitted }) => fitted.counted.reduce((sum, models) => sum + models, 0))).to.deep.equal(
+        [60, 20, 40].map((rows) => whole.slice(0, rows).reduce((sum, row) => sum + row.models, 0)),
+      );
+    });
+
+    it('says that the thread ended, and begins another with the whole log', async () => {
+      const whole = await database.stores.timeLog.list();
+      const all = await thread.fit(whole, NOW, undefined);
+      const asked = thread.fit(whole, NOW, undefined);
+      await thread.stop();
+      expect((await rejected(asked)).message).to.match(/ended without an answer/);
+      expect(await thread.fit(whole, NOW, undefined)).to.deep.equal(all);
+    });
+  });
+
+  it('keeps a page waiting for a moment only: it goes by what was known, and windows are told when the rest is', async () => {
+    const { stores } = database;
+    const fitter = new HeldFitter();
+    fitBy(stores, fitter);
+    const odd = async () => (await loadLogPage(stores, { page: 0, filter: 'all', commission: null, words: '' }, NOW)).rows[0]!.odd;
+    const before = await loadWorkshop(stores, NOW);
+    const [newest] = before.log.slice(-1);
+    fitter.hold();
+    await judgeRow(stores, newest!.id, { verdict: 'unsure', correctedMinutes: newest!.minutes * 3 });
+    const meanwhile = await loadWorkshop(stores, NOW);
+    expect(meanwhile.model).to.equal(before.model);
+    expect(meanwhile.log.at(-1)!.correctedMinutes).to.equal(newest!.minutes * 3);
+    expect(await odd()).to.equal(null);
+    expect(await loadWorkshop(stores, NOW), 'asked again').to.equal(meanwhile);
+    const told = new Promise((resolve) => {
+      const deaf = listen((what) => (deaf(), resolve(what)));
+    });
+    const ahead = fitAhead(stores, NOW);
+    fitter.goOn();
+    expect(await told).to.equal('changed');
+    await ahead;
+    expect((await loadWorkshop(stores, NOW)).model).to.not.equal(before.model);
+  });
+});
