@@ -11,18 +11,14 @@ const totals = { passed: 0, failed: 0 };
 async function test() {
   installDependencies(say);
   installBrowser();
-  // Each of the two keeps one core busy.
-  await Promise.all([checks(), suite('unit tests', [])]);
-  const built = await attempt('build', () => buildApplication(say));
-  if (built) await suite('browser tests', ['--config', '.mocharc.browser.json']);
-}
-
-async function checks() {
   await check('lint', 'eslint', ['.']);
   await check('format', 'prettier', ['--check', '--log-level=warn', '.']);
   await check('types', 'astro', ['check', '--minimumFailingSeverity', 'error']);
   await check('types of the core', 'tsc', ['-p', 'tsconfig.core.json']);
   await check('unused code', 'knip', []);
+  await suite('unit tests', []);
+  const built = await attempt('build', () => buildApplication(say));
+  if (built) await suite('browser tests', ['--config', '.mocharc.browser.json']);
 }
 
 function installBrowser() {
@@ -50,23 +46,21 @@ async function attempt(name, act) {
   }
 }
 
-/** What a check says is printed when it is done: another one may be talking. */
 async function check(name, tool, args) {
-  const { status, output } = await runTool(tool, args, false);
-  say(`\n${tool} ${args.join(' ')}\n${output}`);
+  const { status } = await runTool(tool, args);
   count(name, status === 0 ? 1 : 0, status === 0 ? 0 : 1);
 }
 
 /** A Mocha run counts its tests; one that breaks off without counting is a failure. */
 async function suite(name, args) {
-  say(`\nmocha ${args.join(' ')}`);
-  const { status, output } = await runTool('mocha', args, true);
+  const { status, output } = await runTool('mocha', args);
   const passed = Number(/^\s*(\d+) passing/m.exec(output)?.[1] ?? 0);
   const failed = Number(/^\s*(\d+) failing/m.exec(output)?.[1] ?? 0);
   count(name, passed, status === 0 && passed > 0 ? failed : Math.max(failed, 1));
 }
 
-function runTool(tool, args, isLoud) {
+function runTool(tool, args) {
+  say(`\n${tool} ${args.join(' ')}`);
   return new Promise((resolve) => {
     const child = spawn(`node_modules/.bin/${tool}`, args, {
       stdio: ['ignore', 'pipe', 'inherit'],
@@ -75,7 +69,7 @@ function runTool(tool, args, isLoud) {
     let output = '';
     child.stdout.on('data', (chunk) => {
       output += chunk;
-      if (isLoud) process.stdout.write(chunk);
+      process.stdout.write(chunk);
     });
     child.once('error', (error) => resolve({ status: 1, output: String(error) }));
     child.once('close', (status) => resolve({ status, output }));

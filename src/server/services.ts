@@ -5,6 +5,7 @@ import { Gate } from './gate';
 import { adoptTime } from './bench/adoptTime';
 import { fitBy } from './fitting/fitters';
 import { ThreadFitter } from './fitting/ThreadFitter';
+import { finishOutbox } from './mail/putInOutbox';
 import { onStop } from './stopping';
 import { storesOf } from './storesOf';
 import { keepLearning } from './timeLog/keepLearning';
@@ -37,6 +38,7 @@ export async function openedDatabase(): Promise<Running> {
     const stores = storesOf(database.knex);
     try {
       await adoptTime(stores);
+      await finishOutbox(stores, database.folder);
     } catch (error) {
       await database.close();
       throw error;

@@ -2,12 +2,13 @@ import { expect } from 'chai';
 import { listen } from '../../src/server/bench/announcements';
 import type { FittedLog, Fitter } from '../../src/server/fitting/fitter';
 import { fitBy } from '../../src/server/fitting/fitters';
+import { HandedFitter, latestFit } from '../../src/server/fitting/handedFit';
 import { SlicedFitter } from '../../src/server/fitting/SlicedFitter';
 import { ThreadFitter } from '../../src/server/fitting/ThreadFitter';
 import { judgeRow, loadLogPage } from '../../src/server/timeLog/loadLog';
 import { fitAhead, loadWorkshop } from '../../src/server/workshop/loadWorkshop';
 import { demoDatabase, type TestDatabase } from '../support/database';
-import { NOW, rejected } from '../support/shop';
+import { minute, NOW, rejected } from '../support/shop';
 
 /** Fits when it is told to. */
 class HeldFitter implements Fitter {
@@ -32,8 +33,8 @@ class HeldFitter implements Fitter {
 describe('fitting the log', function () {
   this.timeout(60_000);
   let database: TestDatabase;
-  beforeEach(async () => ({ database } = await demoDatabase(NOW)));
-  afterEach(() => database.close());
+  before(async () => ({ database } = await demoDatabase(NOW)));
+  after(() => database.close());
 
   describe('in a thread of its own', () => {
     let thread: ThreadFitter;
@@ -50,7 +51,8 @@ describe('fitting the log', function () {
       for (const log of [whole, judged, judged.slice(0, 50), judged]) {
         const there = await thread.fit(log, NOW, spreads);
         expect(there.fitted.stretches.all).to.be.within(log.length - 10, log.length);
-        expect(there).to.deep.equal(await here.fit(log, NOW, spreads));
+        const { fitted, odd } = await here.fit(log, NOW, spreads);
+        expect([there.fitted, there.odd]).to.deep.equal([fitted, odd]);
       }
       expect((await thread.fit([], NOW, undefined)).fitted.stretches.all).to.equal(0);
     });
@@ -58,9 +60,30 @@ describe('fitting the log', function () {
     it('fits one after the other, and tells each asker of its own log', async () => {
       const whole = await database.stores.timeLog.list();
       const fits = await Promise.all([60, 20, 40].map((rows) => thread.fit(whole.slice(0, rows), NOW, undefined)));
-      expect(fits.map(({ fitted }) => fitted.counted.reduce((sum, models) => sum + models, 0))).to.deep.equal(
+      expect(fits.map(({ fitted }) => fitted.models.reduce((sum, models) => sum + models, 0))).to.deep.equal(
         [60, 20, 40].map((rows) => whole.slice(0, rows).reduce((sum, row) => sum + row.models, 0)),
       );
+    });
+
+    it('is handed to other threads, which go by it where the log is the very same', async () => {
+      const { stores } = database;
+      const whole = await stores.timeLog.list();
+      const spreads = (await stores.spreads.load())?.spreads;
+      await thread.fit(whole, NOW, spreads);
+      const handed = latestFit()!;
+      const other = new HandedFitter(handed);
+      expect(await other.fit(whole.toReversed(), NOW, spreads)).to.equal(handed);
+      const [first, ...rest] = whole;
+      const grown = [{ ...first!, models: first!.models + 1 }, ...rest];
+      for (const [log, hour, of] of [
+        [grown, NOW, spreads],
+        [rest, NOW, spreads],
+        [whole, minute(60), spreads],
+        [whole, NOW, undefined],
+      ] as const)
+        expect((await other.fit(log, hour, of)).fitted).to.deep.equal((await new SlicedFitter().fit(log, hour, of)).fitted);
+      await thread.stop();
+      expect(latestFit()).to.equal(null);
     });
 
     it('says that the thread ended, and begins another with the whole log', async () => {

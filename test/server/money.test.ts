@@ -14,7 +14,7 @@ import { loadIntakeFigures } from '../../src/server/commissions/loadIntakeFigure
 import { saveIntake } from '../../src/server/commissions/saveIntake';
 import { quoteDemo } from '../../src/server/demo';
 import { addExtra, removeExtra } from '../../src/server/money/extras';
-import { loadMoney, loadMoreModels } from '../../src/server/money/loadMoney';
+import { loadMoney, loadMoreModels, offerNow } from '../../src/server/money/loadMoney';
 import { loadStatement } from '../../src/server/money/loadStatement';
 import { answerQuote, keepQuote, writeQuote } from '../../src/server/money/quotes';
 import { saveTerms } from '../../src/server/money/terms';
@@ -56,8 +56,16 @@ describe('money', function () {
   it('goes to the client as a letter with an A4 PDF, revision after revision', async () => {
     const { id } = await priced();
     const around = { now: NOW, folder: given.database.folder, pdfOf };
-    const first = await writeQuote(given.stores, id, { to: 'club@shore.example', note: 'As discussed.' }, around);
-    const second = await writeQuote(given.stores, id, { to: null, note: '' }, { ...around, now: minute(5) });
+    const { totalMinor } = (await offerNow(given.stores, id, NOW)).offer.price;
+    for (const to of ['club@shore.example', null]) {
+      const refused = await rejected(writeQuote(given.stores, id, { to, note: '', totalMinor: totalMinor - 100 }, around));
+      expect(refused.message).to.match(
+        /^The price is [\d.]+ EUR now, not [\d.]+ EUR, so nothing was written: look at it, then quote again\.$/,
+      );
+    }
+    expect((await loadMoney(given.stores, id, NOW)).quotes).to.deep.equal([]);
+    const first = await writeQuote(given.stores, id, { to: 'club@shore.example', note: 'As discussed.', totalMinor }, around);
+    const second = await writeQuote(given.stores, id, { to: null, note: '', totalMinor }, { ...around, now: minute(5) });
     expect([first.number, second.number, second.mailId]).to.deep.equal([1, 2, null]);
     const eml = readFileSync(path.join(given.database.folder, 'outbox', `${first.mailId}.eml`), 'utf8');
     expect(eml)
@@ -73,6 +81,20 @@ describe('money', function () {
     expect((await loadMoney(given.stores, id, NOW)).lastTo).to.equal('club@shore.example');
   });
 
+  it('says which counts are open, as the price is of the models counted', async () => {
+    const { id, units } = await priced();
+    const open = async (counted: number, countNote: string) => {
+      const { revision } = (await given.stores.commissions.find(id))!;
+      const [first, second] = units;
+      await saveIntake(given.stores, id, { revision, commission: entry, units: [{ ...first!, counted, countNote }, second!] }, NOW);
+      return (await loadMoney(given.stores, id, NOW)).openCounts;
+    };
+    const [{ name, promised }] = units as [(typeof units)[0]];
+    expect(await open(promised, '')).to.deep.equal([]);
+    expect(await open(promised - 2, '')).to.deep.equal([{ name, counted: promised - 2, expected: promised }]);
+    expect(await open(promised - 2, 'the client knows')).to.deep.equal([]);
+  });
+
   it('is not quoted without a scheme, and not stated without an answer', async () => {
     const { id, units } = await priced();
     await rejected(loadStatement(given.stores, id, NOW)).then((error) =>
@@ -82,7 +104,7 @@ describe('money', function () {
     const bare = { ...units[0]!, id: 'bare', name: 'Bare' };
     await saveIntake(given.stores, id, { revision, commission: entry, units: [bare] }, NOW);
     const error = await rejected(
-      writeQuote(given.stores, id, { to: 'club@shore.example', note: '' }, { now: NOW, folder: '/nowhere', pdfOf }),
+      writeQuote(given.stores, id, { to: 'club@shore.example', note: '', totalMinor: 0 }, { now: NOW, folder: '/nowhere', pdfOf }),
     );
     expect(error.message).to.match(/give a unit a scheme first/);
     expect(existsSync('/nowhere')).to.equal(false);

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import { otherMinutes, otherMinutesOf } from '../../src/core/bench/otherWork';
+import { closeCommission, deleteCommission } from '../../src/server/commissions/lifecycle';
 import { exportCommission } from '../../src/server/commissions/exportCommission';
 import { importCommission } from '../../src/server/commissions/importCommission';
 import { loadOtherWork, removeOtherWork, saveOtherWork, startOtherWork, stopOtherWork } from '../../src/server/otherWork/otherWork';
@@ -65,6 +66,20 @@ describe('other work', () => {
     const { id: _id, ...rest } = left!;
     await saveOtherWork(given.stores, work, { ...rest, minutes: 35 });
     expect(otherMinutesOf((await loadOtherWork(given.stores, id, minute(702))).work, 0)).to.equal(35);
+  });
+
+  it('ends when its commission is handed over or deleted, and no other clock does', async () => {
+    for (const putAway of [closeCommission, deleteCommission]) {
+      const { id } = await given.shop.commission('First');
+      const { id: other } = await given.shop.commission('Second');
+      const away = { closed: true, deleted: true };
+      await start(id, 0);
+      await putAway(given.stores, other, away, minute(3));
+      expect((await given.stores.otherWork.running())?.commissionId).to.equal(id);
+      await putAway(given.stores, id, away, minute(7));
+      expect(await given.stores.otherWork.running()).to.equal(null);
+      expect(otherMinutesOf(await given.stores.otherWork.ofCommissions([id]), minute(90).getTime())).to.equal(7);
+    }
   });
 
   it('can be corrected, removed and brought back', async () => {

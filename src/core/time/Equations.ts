@@ -1,62 +1,22 @@
 import { cholesky, inverseOf, times } from './cholesky';
-import { EFFECTS, LEADERS, SLOPE_OF_ALL } from './effects';
+import { EFFECTS } from './effects';
+import { EquationPlaces } from './EquationPlaces';
 import type { PreparedLog } from './observations';
 import { priorPrecision } from './priorPrecision';
-import { OWN, type NumberLists, type Solved } from './solved';
+import { OWN, type Solved } from './solved';
 import type { Spreads } from './spreads';
-
-/** Lists of numbers of different lengths, one behind the other. */
-class Lists implements NumberLists {
-  readonly start: Int32Array;
-  readonly values: Int32Array;
-  constructor(lists: readonly (readonly number[])[]) {
-    this.start = new Int32Array(lists.length + 1);
-    for (let index = 0; index < lists.length; index++) this.start[index + 1] = this.start[index]! + lists[index]!.length;
-    this.values = new Int32Array(this.start[lists.length]!);
-    for (let index = 0; index < lists.length; index++) this.values.set(lists[index]!, this.start[index]);
-  }
-  length(index: number): number {
-    return this.start[index + 1]! - this.start[index]!;
-  }
-  at(index: number): Int32Array {
-    return this.values.subarray(this.start[index], this.start[index + 1]);
-  }
-}
-
-/** Where small square matrices stand, one behind the other. */
-function squares(count: number, sizeOf: (index: number) => number): Int32Array {
-  const start = new Int32Array(count + 1);
-  for (let index = 0; index < count; index++) start[index + 1] = start[index]! + sizeOf(index) ** 2;
-  return start;
-}
 
 /**
  * The normal equations of all effects. A step's own effects touch its rows only and a unit's its steps only: they are
  * eliminated one after the other, so that time is proportional to the rows, and exactly, so that the posterior is that of
  * one large system. All numbers stand in long typed arrays, as a fit of a long log goes through them dozens of times.
  */
-export class Equations {
+export class Equations extends EquationPlaces {
   mean: Float64Array = new Float64Array(EFFECTS);
   covariance: Float64Array = new Float64Array(EFFECTS * EFFECTS);
   /** Means of the units' own effects, and of the steps' two. */
   readonly unitMeans: Float64Array;
   readonly ownMeans: Float64Array;
-  /** Effects that some row touches, the pace from now back to the oldest row, and the slope of all; ascending. */
-  readonly touched: readonly number[];
-  private readonly oldest: number;
-  private readonly stepCount: number;
-  private readonly unitCount: number;
-  /** Shared effects of steps and units, and where those of a step stand in its unit (the unit's own last). */
-  private readonly stepKeys: Lists;
-  private readonly unitKeys: Lists;
-  private readonly inUnit: Lists;
-  /** Places of a row's effects in its step: those with a value of their own, then slopes. */
-  private readonly rowPlaces: Lists;
-  private readonly rowStep: Int32Array;
-  private readonly rowLeaders: Float64Array;
-  private readonly unitOf: Int32Array;
-  private readonly stepSquare: Int32Array;
-  private readonly unitSquare: Int32Array;
   private readonly stepMatrix: Float64Array;
   private readonly stepCovariances: Float64Array;
   private readonly stepRight: Float64Array;
@@ -74,49 +34,7 @@ export class Equations {
   private readonly unitMean: Float64Array;
 
   constructor(log: PreparedLog) {
-    const stepKeys = log.steps.map(({ fixed, slopes }) => [...slopes, ...fixed]);
-    for (const { step, pace, leaders } of log.observations) {
-      const keys = stepKeys[step]!;
-      if (!keys.includes(pace)) keys.push(pace);
-      if (leaders !== 0 && !keys.includes(LEADERS)) keys.push(LEADERS);
-    }
-    const unitKeys = Array.from({ length: log.unitIndex.size }, (): number[] => []);
-    const places = unitKeys.map(() => new Map<number, number>());
-    for (const [index, { unit }] of log.steps.entries()) {
-      for (const key of stepKeys[index]!) {
-        if (places[unit]!.has(key)) continue;
-        places[unit]!.set(key, unitKeys[unit]!.length);
-        unitKeys[unit]!.push(key);
-      }
-    }
-    this.oldest = log.observations.reduce((most, { pace }) => Math.max(most, pace), 0);
-    const touched = new Set([SLOPE_OF_ALL, ...unitKeys.flat(), ...Array.from({ length: this.oldest + 1 }, (_, period) => period)]);
-    this.touched = [...touched].sort((a, b) => a - b);
-    this.stepCount = stepKeys.length;
-    this.unitCount = unitKeys.length;
-    this.stepKeys = new Lists(stepKeys);
-    this.unitKeys = new Lists(unitKeys);
-    this.unitOf = Int32Array.from(log.steps, ({ unit }) => unit);
-    this.inUnit = new Lists(
-      stepKeys.map((keys, index) => {
-        const { unit } = log.steps[index]!;
-        return [...keys.map((key) => places[unit]!.get(key)!), unitKeys[unit]!.length];
-      }),
-    );
-    this.rowStep = Int32Array.from(log.observations, ({ step }) => step);
-    this.rowLeaders = Float64Array.from(log.observations, ({ leaders }) => leaders);
-    this.rowPlaces = new Lists(
-      log.observations.map(({ step, pace, leaders }) => {
-        const keys = stepKeys[step]!;
-        const { fixed, slopes } = log.steps[step]!;
-        const plain = [...fixed, pace];
-        return [...slopes, ...plain, ...(leaders === 0 ? [] : [LEADERS])].map((key) => keys.indexOf(key));
-      }),
-    );
-    const stepSize = (index: number) => stepKeys[index]!.length + 1;
-    const unitSize = (index: number) => unitKeys[index]!.length + 1;
-    this.stepSquare = squares(this.stepCount, stepSize);
-    this.unitSquare = squares(this.unitCount, unitSize);
+    super(log);
     const allStep = this.inUnit.values.length;
     const allUnit = this.unitKeys.values.length + this.unitCount;
     this.stepMatrix = new Float64Array(this.stepSquare[this.stepCount]!);
@@ -247,7 +165,7 @@ export class Equations {
       loads[n - 1] = 1;
       for (let at = start[row]!; at < start[row + 1]!; at++) {
         const place = values[at]!;
-        const value = this.valueOf(at - start[row]!, row, slope);
+        const value = this.loadOf(at - start[row]!, row, slope);
         loads[place]! += value;
         mean += value * this.mean[this.stepKeys.values[keys + place]!]!;
       }
@@ -271,7 +189,7 @@ export class Equations {
   }
 
   /** Value of the n-th effect of a row: two slopes, then technique, size and pace, then leaders. */
-  private valueOf(nth: number, row: number, slope: number): number {
+  private loadOf(nth: number, row: number, slope: number): number {
     if (nth < 2) return slope;
     return nth < 5 ? 1 : this.rowLeaders[row]!;
   }
@@ -296,7 +214,7 @@ export class Equations {
       const count = start[row + 1]! - start[row]!;
       for (let nth = 0; nth < count; nth++) {
         places[nth] = values[start[row]! + nth]!;
-        each[nth] = this.valueOf(nth, row, slope);
+        each[nth] = this.loadOf(nth, row, slope);
       }
       places[count] = n - 1;
       each[count] = 1;

@@ -12,6 +12,8 @@ export interface MoneyPicture {
   terms: QuoteTerms;
   /** Of the terms. */
   revision: number;
+  /** Units whose count is another than was agreed, and that nobody has settled: all prices and hours are of the models counted. */
+  openCounts: { name: string; counted: number; expected: number }[];
   /** Work of each unit at the standard paid for, painted from the start. */
   units: UnitWork[];
   /** All units together at each standard, lowest first. */

@@ -3,9 +3,9 @@ import { factsOf } from '../../core/scheme/techniques';
 import { minutesThatCount, type RowJudgement } from '../../core/time/definitions';
 import type { ShownRow } from '../../core/views/log';
 import { Button } from '../../ui/Button/Button';
-import { NumberField } from '../../ui/Field/NumberField';
 import { cx } from '../../ui/cx';
 import { minutesText, momentText } from '../../ui/format';
+import { CorrectMinutes } from '../shared/CorrectMinutes';
 import styles from './View.module.css';
 
 interface LogTableProps {
@@ -72,7 +72,6 @@ function LogLine({ row, onJudge }: { row: ShownRow; onJudge: (judgement: RowJudg
 /** Any row can be left out, counted or corrected, and changed back. */
 function Verdict({ row, onJudge: judge }: { row: ShownRow; onJudge: (judgement: RowJudgement) => void }) {
   const [isEditing, setEditing] = useState(false);
-  const [minutes, setMinutes] = useState<number | null>(row.correctedMinutes ?? row.minutes);
   const { verdict, correctedMinutes } = row;
   const isAsked = verdict === 'unsure' && correctedMinutes === null && (row.odd !== null || row.open !== null);
   const [isOpen, setOpen] = useState(false);
@@ -83,20 +82,14 @@ function Verdict({ row, onJudge: judge }: { row: ShownRow; onJudge: (judgement: 
   if (isEditing)
     return (
       <span className={styles.verdict}>
-        <NumberField label="Minutes it took" hideLabel unit="min" value={minutes} min={0.1} max={10_080} onChange={setMinutes} />
-        <Button
-          kind="quiet"
-          disabled={minutes === null}
-          onClick={() => {
+        <CorrectMinutes
+          minutes={row.correctedMinutes ?? row.minutes}
+          onSave={(minutes) => {
             onJudge({ verdict: 'counts', correctedMinutes: minutes });
             setEditing(false);
           }}
-        >
-          Save minutes
-        </Button>
-        <Button kind="quiet" onClick={() => setEditing(false)}>
-          Cancel
-        </Button>
+          onCancel={() => setEditing(false)}
+        />
       </span>
     );
   return (

@@ -27,7 +27,13 @@ export function Quotes({ picture, money, onChanged }: QuotesProps) {
   const write = async (address: string | null) => {
     // What was typed a moment ago is part of it.
     if (!(await money.retry())) throw new Error('The terms are not saved, so nothing was sent: save them first, then try again.');
-    await send('POST', `/api/commissions/${commission.id}/quotes`, { to: address, note });
+    // What was logged in another window may have moved the price: what is refused is shown as it is now.
+    await send('POST', `/api/commissions/${commission.id}/quotes`, { to: address, note, totalMinor: money.price.totalMinor }).catch(
+      (problem: Error) => {
+        onChanged();
+        throw problem;
+      },
+    );
     setNote('');
   };
   if (quotes.length === 0 && !canQuote) return null;

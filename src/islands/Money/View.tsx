@@ -4,6 +4,7 @@ import { dayOfText } from '../../ui/format';
 import { ScopeChanges } from '../shared/ScopeChanges';
 import { Alternatives } from './Alternatives';
 import { Comparison } from './Comparison';
+import { OpenCounts } from './OpenCounts';
 import { PricePanel } from './PricePanel';
 import { Quotes } from './Quotes';
 import { StatementPanel } from './StatementPanel';
@@ -48,6 +49,7 @@ function OpenedMoney({ picture, onChanged }: { picture: MoneyPicture; onChanged:
   if (commission.closedAt === null)
     return (
       <div className={styles.view}>
+        <OpenCounts picture={picture} />
         {price}
         {pay}
       </div>
@@ -57,6 +59,7 @@ function OpenedMoney({ picture, onChanged }: { picture: MoneyPicture; onChanged:
       <p>
         <strong>{commission.name}</strong> for {commission.client}, handed over {dayOfText(Date.parse(commission.closedAt))}.
       </p>
+      <OpenCounts picture={picture} />
       {pay}
       {price}
     </div>

@@ -10,9 +10,9 @@ import {
 import type { OtherWorkPicture } from '../../core/views/otherWork';
 import { Button } from '../../ui/Button/Button';
 import { SelectField } from '../../ui/Field/Field';
-import { NumberField } from '../../ui/Field/NumberField';
 import { clockText, minutesText, momentText } from '../../ui/format';
 import { send } from './api';
+import { CorrectMinutes } from './CorrectMinutes';
 import { programNow } from './clock';
 import { useAttempt } from './useAttempt';
 import { useNow } from './useNow';
@@ -123,7 +123,6 @@ interface OtherLineProps {
 
 function OtherLine({ work, now, onSave, onRemove }: OtherLineProps) {
   const minutes = otherMinutes(work, now);
-  const [typed, setTyped] = useState<number | null>(null);
   const [isEditing, setEditing] = useState(false);
   return (
     <li>
@@ -134,30 +133,18 @@ function OtherLine({ work, now, onSave, onRemove }: OtherLineProps) {
       </span>
       {isEditing ? (
         <span className={styles.edit}>
-          <NumberField label="Minutes it took" hideLabel unit="min" value={typed} min={0.1} max={10_080} onChange={setTyped} />
-          <Button
-            kind="quiet"
-            disabled={typed === null}
-            onClick={() => {
+          <CorrectMinutes
+            minutes={minutes}
+            onSave={(typed) => {
               onSave({ ...work, minutes: typed, endedAt: work.endedAt ?? new Date(now).toISOString() });
               setEditing(false);
             }}
-          >
-            Save minutes
-          </Button>
-          <Button kind="quiet" onClick={() => setEditing(false)}>
-            Cancel
-          </Button>
+            onCancel={() => setEditing(false)}
+          />
         </span>
       ) : (
         <span className={styles.edit}>
-          <Button
-            kind="quiet"
-            onClick={() => {
-              setTyped(minutes === null ? null : Math.max(0.1, Math.round(minutes * 10) / 10));
-              setEditing(true);
-            }}
-          >
+          <Button kind="quiet" onClick={() => setEditing(true)}>
             Correct
           </Button>
           <Button kind="quiet" onClick={onRemove}>

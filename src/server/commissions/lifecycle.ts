@@ -6,6 +6,7 @@ import { fitRoster } from '../../core/scheme/dealOut';
 import { modelsOf, UNCOUNTED, type Unit } from '../../core/scheme/definitions';
 import { UNSAVED } from '../../data/revisions';
 import { NotFoundError } from '../errors';
+import { endOtherWorkOf } from '../otherWork/otherWork';
 import { findCommission } from '../workshop/loadWorkshop';
 import type { Stores } from '../stores';
 
@@ -13,26 +14,32 @@ export const closeSchema = object({ closed: boolean().strict().required() });
 
 /** Hands a commission over and puts it away, or opens it again. */
 export async function closeCommission(
-  stores: Pick<Stores, 'commissions'>,
+  stores: Stores,
   id: string | undefined,
   { closed }: InferType<typeof closeSchema>,
   now: Date,
 ): Promise<void> {
   const commission = await findCommission(stores, id);
-  await stores.commissions.setClosed(commission.id, closed ? (commission.closedAt ?? now.toISOString()) : null);
+  await stores.allOrNothing(async (within) => {
+    if (closed) await endOtherWorkOf(within, commission.id, now);
+    await within.commissions.setClosed(commission.id, closed ? (commission.closedAt ?? now.toISOString()) : null);
+  });
 }
 
 export const deleteSchema = object({ deleted: boolean().strict().required() });
 
 /** Deletes a commission, or takes that back; its rows of the log stay, as they are the painter's experience. */
 export async function deleteCommission(
-  stores: Pick<Stores, 'commissions'>,
+  stores: Stores,
   id: string | undefined,
   { deleted }: InferType<typeof deleteSchema>,
   now: Date,
 ): Promise<void> {
-  if (!(await stores.commissions.setDeleted(id ?? '', deleted ? now.toISOString() : null)))
-    throw new NotFoundError(`There is no commission ${id}: reload the page.`);
+  await stores.allOrNothing(async (within) => {
+    if (deleted) await endOtherWorkOf(within, id ?? '', now);
+    if (!(await within.commissions.setDeleted(id ?? '', deleted ? now.toISOString() : null)))
+      throw new NotFoundError(`There is no commission ${id}: reload the page.`);
+  });
 }
 
 /** A commission that was deleted and can come back; null when there is none of that id. */

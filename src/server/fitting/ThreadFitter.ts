@@ -3,7 +3,8 @@ import { Worker } from 'node:worker_threads';
 import type { Spreads } from '../../core/time/spreads';
 import type { StoredLogRow } from '../../core/views/stored';
 import { letOthersIn } from '../inSlices';
-import type { FittedLog, Fitter } from './fitter';
+import type { Fitter } from './fitter';
+import { keepLatestFit, type HandedFit } from './handedFit';
 
 /** As the other threads, from the sources. */
 const THREAD = path.resolve('src/server/fitting/fit.thread.mjs');
@@ -28,27 +29,28 @@ export class ThreadFitter implements Fitter {
   private turn: Promise<unknown> = Promise.resolve();
 
   /** One fit after the other; one that fails does not fail the next. */
-  fit(log: readonly StoredLogRow[], hour: Date, spreads: Spreads | undefined): Promise<FittedLog> {
+  fit(log: readonly StoredLogRow[], hour: Date, spreads: Spreads | undefined): Promise<HandedFit> {
     const fitted = this.turn.then(() => this.fitNow(log, hour, spreads));
-    this.turn = fitted.catch(() => undefined);
+    this.turn = fitted.then(keepLatestFit, () => undefined);
     return fitted;
   }
 
   async stop(): Promise<void> {
+    keepLatestFit(null);
     await this.fitting?.thread.terminate();
   }
 
-  private async fitNow(log: readonly StoredLogRow[], hour: Date, spreads: Spreads | undefined): Promise<FittedLog> {
+  private async fitNow(log: readonly StoredLogRow[], hour: Date, spreads: Spreads | undefined): Promise<HandedFit> {
     const fitting = (this.fitting ??= this.begin());
     await tellChanges(fitting, log);
     if (this.fitting !== fitting) throw new Error(ENDED);
     const { thread } = fitting;
-    return new Promise<FittedLog>((resolve, reject) => {
+    return new Promise<HandedFit>((resolve, reject) => {
       const end = (act: () => void) => {
         thread.off('message', hear).off('error', fail).off('exit', leave).unref();
         act();
       };
-      const hear = (answer: FittedLog) => end(() => resolve(answer));
+      const hear = (answer: HandedFit) => end(() => resolve(answer));
       const fail = (error: Error) => end(() => reject(error));
       const leave = () => end(() => reject(new Error(ENDED)));
       thread.on('message', hear).on('error', fail).on('exit', leave).ref();

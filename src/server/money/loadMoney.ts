@@ -4,7 +4,7 @@ import { agreedQuote, type Offer, type UnitWork } from '../../core/money/definit
 import { payOf } from '../../core/money/payOf';
 import { priceWork } from '../../core/money/priceWork';
 import { fitRoster } from '../../core/scheme/dealOut';
-import { modelsOf } from '../../core/scheme/definitions';
+import { expectedOf, hasOpenCount, modelsOf } from '../../core/scheme/definitions';
 import { minutesThatCount } from '../../core/time/definitions';
 import type { MoneyPicture, MoreModels } from '../../core/views/money';
 import type { StoredCommission } from '../../core/views/stored';
@@ -46,6 +46,7 @@ export async function loadMoney(stores: Stores, id: string | undefined, now: Dat
     rate,
     terms,
     revision,
+    openCounts: units.filter(hasOpenCount).map((unit) => ({ name: unit.name, counted: unit.counted!, expected: expectedOf(unit) })),
     units: standards.find(({ standard }) => standard === commission.standard)!.units.map(sent),
     standards: standards.map(({ standard, units: its }) => ({ standard, all: sent(allUnits(its)) })),
     quotes,

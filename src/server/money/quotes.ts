@@ -2,7 +2,8 @@ import { object, type InferType } from 'yup';
 import { ulid } from 'ulid';
 import { InputError } from '../../core/formats/InputError';
 import { address, note, oneOf } from '../../core/formats/fields';
-import { decimalsOf } from '../../core/money/currency';
+import { amountMinor } from '../../core/formats/moneyFields';
+import { decimalsOf, minorPerMajor } from '../../core/money/currency';
 import { QUOTE_ANSWERS, type Offer, type Quote } from '../../core/money/definitions';
 import { ConflictError, NotFoundError } from '../errors';
 import { putInOutbox } from '../mail/putInOutbox';
@@ -13,6 +14,8 @@ export const quoteSchema = object({
   /** Null keeps it as a revision without a letter. */
   to: address().nullable().defined(),
   note: note(),
+  /** The price that was looked at: no other is sent. */
+  totalMinor: amountMinor(),
 });
 
 interface Around {
@@ -29,15 +32,24 @@ export async function keepQuote(stores: Stores, id: string | undefined, note: st
   return quote;
 }
 
-/** The same, and with an address the letter goes into the outbox, the quote attached as PDF. */
+/** The same of the price that was looked at; with an address the letter goes into the outbox, the quote attached as PDF. */
 export async function writeQuote(
   stores: Stores,
   id: string | undefined,
   input: InferType<typeof quoteSchema>,
   { now, folder, pdfOf }: Around,
 ): Promise<Quote> {
-  if (input.to === null) return keepQuote(stores, id, input.note, now);
-  const quote = { ...(await nextQuote(stores, id, input.note, now)), sentTo: input.to };
+  const next = await nextQuote(stores, id, input.note, now);
+  const { price, currency } = next.offer;
+  if (price.totalMinor !== input.totalMinor)
+    throw new ConflictError(
+      `The price is ${amountText(price.totalMinor, currency)} now, not ${amountText(input.totalMinor, currency)}, so nothing was written: look at it, then quote again.`,
+    );
+  if (input.to === null) {
+    await stores.quotes.put(next);
+    return next;
+  }
+  const quote = { ...next, sentTo: input.to };
   const letter = {
     to: input.to,
     subject: `Quote ${quote.number}: ${quote.offer.name}`,
@@ -74,15 +86,16 @@ async function nextQuote(stores: Stores, id: string | undefined, note: string, n
 
 export const quoteName = ({ number, offer }: Pick<Quote, 'number' | 'offer'>): string => `Quote ${number}, ${offer.name}`;
 
-const letterText = ({ client, name, price, currency }: Offer, said: string): string => {
-  const amount = (price.totalMinor / 10 ** decimalsOf(currency)).toFixed(decimalsOf(currency));
-  return [
+const letterText = ({ client, name, price, currency }: Offer, said: string): string =>
+  [
     `Dear ${client},`,
-    `attached is the quote for ${name}: ${amount} ${currency} in all.`,
+    `attached is the quote for ${name}: ${amountText(price.totalMinor, currency)} in all.`,
     ...(said.trim() === '' ? [] : [said.trim()]),
     'Please answer: accepted, changes wanted, or declined.',
   ].join('\n\n');
-};
+
+const amountText = (minor: number, currency: string): string =>
+  `${(minor / minorPerMajor(currency)).toFixed(decimalsOf(currency))} ${currency}`;
 
 export const quoteAnswerSchema = object({ answer: oneOf(QUOTE_ANSWERS).nullable().defined(), note: note() });
 

@@ -63,6 +63,12 @@ async function stopRunning({ otherWork, bench }: Stores, now: Date): Promise<voi
   if (current !== null && pausedSince === Date.parse(running.startedAt)) await bench.add([benchTap('resumed', now)], now.toISOString());
 }
 
+/** The clock of a commission that is put away stops; painting stays paused, as nobody is at the bench. */
+export async function endOtherWorkOf({ otherWork }: Pick<Stores, 'otherWork'>, commissionId: string, now: Date): Promise<void> {
+  const running = await otherWork.running();
+  if (running?.commissionId === commissionId) await otherWork.put({ ...running, endedAt: now.toISOString() });
+}
+
 const paintingClock = async (bench: Stores['bench'], now: Date) =>
   clockAt(foldClock(await bench.latest(EVENTS_BEFORE)).clock, now.getTime());
 

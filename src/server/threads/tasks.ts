@@ -2,6 +2,7 @@ import { importCommission } from '../commissions/importCommission';
 import { loadSharing, priceTwins } from '../colours/loadSharing';
 import type { Quote } from '../../core/money/definitions';
 import { setDemo } from '../demo';
+import type { HandedFit } from '../fitting/handedFit';
 import { loadStatement } from '../money/loadStatement';
 import { loadLegSheet } from '../line/loadLegSheet';
 import { loadSets } from '../line/loadSets';
@@ -50,4 +51,5 @@ export interface TaskRequest<T extends TaskName> {
   input: Parameters<(typeof tasks)[T]>[1];
   folder: string;
   now: Date;
+  fit?: HandedFit | null;
 }

@@ -1,6 +1,7 @@
 import path from 'node:path';
 import { Worker } from 'node:worker_threads';
 import type { SolveReport, SolveRequest } from '../../core/line/search/runSolver';
+import { latestFit } from '../fitting/handedFit';
 import { errorFrom, type Refusal } from './refusals';
 import type { TaskName, TaskRequest, tasks } from './tasks';
 
@@ -8,6 +9,9 @@ import type { TaskName, TaskRequest, tasks } from './tasks';
 const THREAD = path.resolve('src/server/threads/work.thread.mjs');
 /** Beginning a thread takes half a second: one is kept for the next piece of work. */
 const MOST_IDLE = 1;
+
+/** Tasks that go by what the log has taught: they are handed what the program itself goes by. */
+const BY_THE_LOG: ReadonlySet<TaskName> = new Set<TaskName>(['legSheet', 'statementPdf', 'lineSets', 'sharing', 'priceTwins']);
 
 /** A request to get ready for tasks is not answered. */
 export type WorkRequest = SolveRequest | TaskRequest<TaskName> | { getReady: true };
@@ -21,7 +25,7 @@ export const solveInThread = (request: SolveRequest, onReport?: (report: SolveRe
 
 /** Does a task in a thread of its own; what it refuses is refused here with the same error. */
 export const taskInThread = <T extends TaskName>(request: TaskRequest<T>): ReturnType<(typeof tasks)[T]> =>
-  inThread(request) as ReturnType<(typeof tasks)[T]>;
+  inThread({ ...request, fit: BY_THE_LOG.has(request.task) ? latestFit() : null }) as ReturnType<(typeof tasks)[T]>;
 
 /** Begins the thread that the first task will need, which takes it half a second. */
 export function keepThreadReady(): void {
