@@ -170,16 +170,24 @@ async function judgeTable(app: App): Promise<string> {
   await app.restart('page');
   const figures = `${app.url}/api/bench/figures`;
   const newest = JSON.parse((await ask(`${app.url}/api/time-log/rows`)).text) as { rows: { id: string }[] };
-  const lines = ['| after the painter said so of a row | it is answered | the Shelf meanwhile, at most |', '| --- | ---: | ---: |'];
-  for (const [verdict, what] of [
-    ['left out', 'left out'],
-    ['unsure', 'taken back'],
-  ] as const) {
+  const lines = [
+    '| the painter says of one row that | the figures at the bench after it | while others ask for the Shelf | the Shelf, at most |',
+    '| --- | ---: | ---: | ---: |',
+  ];
+  const judge = (verdict: string) => {
     const body = JSON.stringify({ verdict, correctedMinutes: null });
     const headers = { 'content-type': 'application/json', origin: app.url };
-    await ask(`${app.url}/api/time-log/${newest.rows[0]!.id}`, { method: 'PUT', headers, body });
+    return ask(`${app.url}/api/time-log/${newest.rows[0]!.id}`, { method: 'PUT', headers, body });
+  };
+  for (const [verdict, back, what] of [
+    ['left out', 'unsure', 'it does not count'],
+    ['counts', 'unsure', 'it counts'],
+  ] as const) {
+    await judge(verdict);
+    const alone = await ask(figures);
+    await judge(back);
     const { result, worstMs } = await whileAsking(app.url, () => ask(figures));
-    lines.push(`| ${what}: the figures at the bench | ${ms(result.ms)} | ${ms(worstMs)} |`);
+    lines.push(`| ${what} | ${ms(alone.ms)} | ${ms(result.ms)} | ${ms(worstMs)} |`);
     console.log(lines.at(-1));
   }
   await app.kill();

@@ -77,6 +77,25 @@ describe('a price in the browser', function () {
     await driver.wait(async () => (await user.text('[data-save]')) === 'Saved', 8000, 'it was not saved in the end');
   });
 
+  it('writes no price that was moved in another window before it was looked at', async () => {
+    const before = await total();
+    const { rows } = (await (await fetch(`${app.url}/api/time-log/rows`)).json()) as { rows: { id: string }[] };
+    const judge = (judgement: object) =>
+      fetch(`${app.url}/api/time-log/${rows[0]!.id}`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json', origin: app.url },
+        body: JSON.stringify(judgement),
+      });
+    await judge({ verdict: 'counts', correctedMinutes: 400 });
+    await user.press('Keep it without a letter');
+    await user.see('[role="alert"]', /The price is [\d.]+ EUR now, not [\d.]+ EUR, so nothing was written/);
+    await driver.wait(async () => (await total()) > before, 8000, 'the new price was not shown');
+    expect(await quotes()).to.deep.equal([]);
+    await judge({ verdict: 'unsure', correctedMinutes: null });
+    await user.open(`/c/${id}/money`);
+    expect(await total()).to.equal(before);
+  });
+
   it('goes into the outbox as a letter, by keyboard alone', async () => {
     await (await user.field('To')).sendKeys('museum@saltmere.example', Key.TAB, 'As we said on the quay.', Key.TAB, Key.ENTER);
     await user.see('[data-testid="quotes"]', /Quote 1: €[\d,.]+.* to museum@saltmere\.example/s);

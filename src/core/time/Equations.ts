@@ -1,4 +1,4 @@
-import { cholesky, inverseOf, times } from './cholesky';
+import { cholesky, inverseOf, quadraticForm, times } from './cholesky';
 import { EFFECTS } from './effects';
 import { EquationPlaces } from './EquationPlaces';
 import type { PreparedLog } from './observations';
@@ -9,7 +9,8 @@ import type { Spreads } from './spreads';
 /**
  * The normal equations of all effects. A step's own effects touch its rows only and a unit's its steps only: they are
  * eliminated one after the other, so that time is proportional to the rows, and exactly, so that the posterior is that of
- * one large system. All numbers stand in long typed arrays, as a fit of a long log goes through them dozens of times.
+ * one large system. All numbers stand in long typed arrays, as a fit of a long log goes through them dozens of times; of symmetric
+ * matrices only the lower triangle is filled.
  */
 export class Equations extends EquationPlaces {
   mean: Float64Array = new Float64Array(EFFECTS);
@@ -113,21 +114,21 @@ export class Equations extends EquationPlaces {
     }
   }
 
-  /** Covariances of the shared effects that a step touches and its unit's own, into (keys + 1) squared numbers, row-major. */
-  stepCovariance(step: number, into: Float64Array): void {
+  /** Covariances of the shared effects that a step touches and its unit's own: the lower triangle of (keys + 1) squared numbers from `at`, row-major. */
+  stepCovariance(step: number, into: Float64Array, at = 0): void {
     const start = this.stepKeys.start[step]!;
     const n = this.inUnit.length(step);
     const unit = this.unitOf[step]!;
     const crosses = this.unitKeys.start[unit]! + unit;
     const places = this.inUnit.start[step]!;
+    const last = at + (n - 1) * n;
     for (let i = 0; i < n - 1; i++) {
       const row = this.stepKeys.values[start + i]! * EFFECTS;
-      for (let j = 0; j < n - 1; j++) into[i * n + j] = this.covariance[row + this.stepKeys.values[start + j]!]!;
-      const cross = this.unitCross[crosses + this.inUnit.values[places + i]!]!;
-      into[i * n + n - 1] = cross;
-      into[(n - 1) * n + i] = cross;
+      const line = at + i * n;
+      for (let j = 0; j <= i; j++) into[line + j] = this.covariance[row + this.stepKeys.values[start + j]!]!;
+      into[last + i] = this.unitCross[crosses + this.inUnit.values[places + i]!]!;
     }
-    into[n * n - 1] = this.unitCross[crosses + this.unitKeys.length(unit)]!;
+    into[last + n - 1] = this.unitCross[crosses + this.unitKeys.length(unit)]!;
   }
 
   /** Covariances of each unit's own effect with the shared ones its rows touch, then its variance. */
@@ -151,8 +152,7 @@ export class Equations extends EquationPlaces {
   marginals(slopeTerms: Float64Array, means: Float64Array, variances: Float64Array): void {
     const { start, values } = this.rowPlaces;
     const covariances = this.stepCovariances;
-    for (let step = 0; step < this.stepCount; step++)
-      this.stepCovariance(step, covariances.subarray(this.stepSquare[step], this.stepSquare[step + 1]));
+    for (let step = 0; step < this.stepCount; step++) this.stepCovariance(step, covariances, this.stepSquare[step]!);
     const loads = new Float64Array(EFFECTS);
     for (let row = 0; row < this.rowStep.length; row++) {
       const step = this.rowStep[row]!;
@@ -179,13 +179,8 @@ export class Equations extends EquationPlaces {
     const n = this.inUnit.length(step);
     const follows = OWN * this.inUnit.start[step]!;
     for (let i = 0; i < n; i++) loads[i]! -= this.stepFollows[follows + i]! + slope * this.stepFollows[follows + n + i]!;
-    let variance = this.stepOwn[3 * step]! + 2 * slope * this.stepOwn[3 * step + 1]! + slope * slope * this.stepOwn[3 * step + 2]!;
-    for (let i = 0; i < n; i++) {
-      let sum = 0;
-      for (let j = 0; j < n; j++) sum += covariances[square + i * n + j]! * loads[j]!;
-      variance += loads[i]! * sum;
-    }
-    return variance;
+    const variance = this.stepOwn[3 * step]! + 2 * slope * this.stepOwn[3 * step + 1]! + slope * slope * this.stepOwn[3 * step + 2]!;
+    return variance + quadraticForm(covariances, square, n, loads);
   }
 
   /** Value of the n-th effect of a row: two slopes, then technique, size and pace, then leaders. */
@@ -221,8 +216,10 @@ export class Equations extends EquationPlaces {
       for (let a = 0; a <= count; a++) {
         const i = places[a]!;
         const weighted = precision * each[a]!;
-        const line = square + i * n;
-        for (let b = 0; b <= count; b++) this.stepMatrix[line + places[b]!]! += weighted * each[b]!;
+        for (let b = 0; b <= a; b++) {
+          const j = places[b]!;
+          this.stepMatrix[square + (i > j ? i * n + j : j * n + i)]! += weighted * each[b]!;
+        }
         this.stepCross[OWN * first + i]! += weighted;
         this.stepCross[OWN * first + n + i]! += weighted * slope;
         this.stepRight[first + i]! += each[a]! * target;
@@ -268,7 +265,7 @@ export class Equations extends EquationPlaces {
       const crossB = cross[b + i]!;
       this.stepRight[first + i]! -= crossA * pace + crossB * slope;
       const line = square + i * n;
-      for (let j = 0; j < n; j++) matrix[line + j]! -= crossA * follows[a + j]! + crossB * follows[b + j]!;
+      for (let j = 0; j <= i; j++) matrix[line + j]! -= crossA * follows[a + j]! + crossB * follows[b + j]!;
     }
   }
 
@@ -280,11 +277,14 @@ export class Equations extends EquationPlaces {
     const size = this.unitKeys.length(unit) + 1;
     const rights = this.unitKeys.start[unit]! + unit;
     const places = this.inUnit.values;
+    const unitSquare = this.unitSquare[unit]!;
     for (let i = 0; i < n; i++) {
       const row = places[first + i]!;
       this.unitRight[rights + row]! += this.stepRight[first + i]!;
-      const line = this.unitSquare[unit]! + row * size;
-      for (let j = 0; j < n; j++) this.unitMatrix[line + places[first + j]!]! += this.stepMatrix[square + i * n + j]!;
+      for (let j = 0; j <= i; j++) {
+        const column = places[first + j]!;
+        this.unitMatrix[unitSquare + (row > column ? row * size + column : column * size + row)]! += this.stepMatrix[square + i * n + j]!;
+      }
     }
   }
 
@@ -303,7 +303,7 @@ export class Equations extends EquationPlaces {
       const cross = this.unitMatrix[square + last * size + i]!;
       this.unitRight[rights + i]! -= cross * mean;
       const line = square + i * size;
-      for (let j = 0; j < last; j++) this.unitMatrix[line + j]! -= cross * this.unitFollows[rights + j]!;
+      for (let j = 0; j <= i; j++) this.unitMatrix[line + j]! -= cross * this.unitFollows[rights + j]!;
     }
   }
 
@@ -314,9 +314,12 @@ export class Equations extends EquationPlaces {
     const keys = this.unitKeys.values;
     for (let i = 0; i < last; i++) {
       right[keys[start + i]!]! += this.unitRight[start + unit + i]!;
-      const row = keys[start + i]! * EFFECTS;
+      const row = keys[start + i]!;
       const line = square + i * (last + 1);
-      for (let j = 0; j < last; j++) precision[row + keys[start + j]!]! += this.unitMatrix[line + j]!;
+      for (let j = 0; j <= i; j++) {
+        const column = keys[start + j]!;
+        precision[row > column ? row * EFFECTS + column : column * EFFECTS + row]! += this.unitMatrix[line + j]!;
+      }
     }
   }
 

@@ -52,3 +52,16 @@ export function times(matrix: Float64Array, vector: Float64Array): Float64Array 
   }
   return product;
 }
+
+/** A vector times a symmetric matrix times the same vector: from the lower triangle (n x n, row-major) that begins at `at`, and the vector at `from`. */
+export function quadraticForm(lower: Float64Array, at: number, n: number, vector: Float64Array, from = 0): number {
+  let form = 0;
+  for (let i = 0; i < n; i++) {
+    const line = at + i * n;
+    let sum = 0;
+    for (let j = 0; j < i; j++) sum += lower[line + j]! * vector[from + j]!;
+    const own = vector[from + i]!;
+    form += own * (2 * sum + lower[line + i]! * own);
+  }
+  return form;
+}

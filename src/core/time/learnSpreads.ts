@@ -1,4 +1,5 @@
 import type { Steps } from '../steps';
+import { quadraticForm } from './cholesky';
 import { SIZE_RANGE, EFFECTS, PERIODS, SLOPE_RANGE, TECHNIQUE_RANGE } from './effects';
 import { Fit } from './Fit';
 import type { PreparedLog } from './observations';
@@ -93,16 +94,9 @@ function ofUnitsAndSteps({ equations, spreads, log }: Fit): Pick<Spreads, 'unit'
     const ofUnit = log.steps[index]!.unit;
     if (!seen.has(ofUnit)) unit.take(equations.unitMeans[ofUnit]!, covariance[n * n - 1]!, spreads);
     seen.add(ofUnit);
-    const variances: [number, number] = [own[0]!, own[2]!];
-    for (let which = 0; which < 2; which++) {
-      for (let i = 0; i < n; i++) {
-        let sum = 0;
-        for (let j = 0; j < n; j++) sum += follows[which * n + j]! * covariance[i * n + j]!;
-        variances[which]! += follows[which * n + i]! * sum;
-      }
-    }
-    step.take(equations.ownMeans[2 * index]!, variances[0], spreads);
-    slope.take(equations.ownMeans[2 * index + 1]!, variances[1], spreads);
+    const varianceOf = (which: 0 | 1) => own[2 * which]! + quadraticForm(covariance, 0, n, follows, which * n);
+    step.take(equations.ownMeans[2 * index]!, varianceOf(0), spreads);
+    slope.take(equations.ownMeans[2 * index + 1]!, varianceOf(1), spreads);
   }
   return { unit: unit.spread(), step: step.spread(), stepSlope: slope.spread() };
 }

@@ -110,7 +110,7 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
       <Removed units={picture.removedUnits.filter((unit) => !units.some((each) => each.id === unit.id))} onBringBack={intake.bringBack} />
       <Notes picture={picture} />
       {/* What stands below the figures comes with them: it would be pushed away from under a finger. */}
-      {intake.isAnswered ? <Below intake={intake} picture={picture} models={models} /> : <p role="status">Working out hours and dates …</p>}
+      {intake.isSettled ? <Below intake={intake} picture={picture} models={models} /> : <p role="status">Working out hours and dates …</p>}
     </div>
   );
 }

@@ -18,6 +18,8 @@ export interface IntakeValue {
 }
 
 const NEW_TRAY_LIMIT = 10;
+/** So long what stands below the figures waits for them. */
+const PATIENCE_MS = 1500;
 
 const unitEntry = ({ commissionId: _commission, schemeRevision: _revision, scheme, ...unit }: StoredUnit): IntakeUnit => ({
   ...unit,
@@ -51,7 +53,7 @@ export function useIntake(picture: IntakePicture) {
   const revision = useRef(picture.commission.revision);
   const [estimate, setEstimate] = useState<CommissionEstimate>(picture.estimate);
   const { id } = picture.commission;
-  const { figures, isAnswered, refresh } = useFigures(id);
+  const { figures, isSettled, refresh } = useFigures(id);
   const saved = useSaved<IntakeValue>({
     initial: { commission: commissionEntry(picture.commission), units: picture.units.map(unitEntry) },
     save: async (value) => {
@@ -66,8 +68,8 @@ export function useIntake(picture: IntakePicture) {
     ...saved,
     estimate,
     figures,
-    /** The figures are there, or cannot be had now. */
-    isAnswered,
+    /** The figures are there, or cannot be waited for. */
+    isSettled,
     refreshFigures: refresh,
     changeCommission: (part: Partial<CommissionEntry>) => change({ ...value, commission: { ...value.commission, ...part } }),
     changeUnit: (unitId: string, part: Partial<IntakeUnit>) =>
@@ -81,7 +83,7 @@ export function useIntake(picture: IntakePicture) {
 /** What takes longer to work out follows beside; of answers that overtake each other the last asked for counts. */
 function useFigures(id: string) {
   const [figures, setFigures] = useState<IntakeFigures | null>(null);
-  const [isAnswered, setAnswered] = useState(false);
+  const [isSettled, setSettled] = useState(false);
   const asked = useRef(0);
   const refresh = useCallback(() => {
     const mine = ++asked.current;
@@ -91,8 +93,12 @@ function useFigures(id: string) {
         // What was worked out before stays when the program does not answer.
         () => undefined,
       )
-      .finally(() => setAnswered(true));
+      .finally(() => setSettled(true));
   }, [id]);
   useEffect(refresh, [refresh]);
-  return { figures, isAnswered, refresh };
+  useEffect(() => {
+    const patience = setTimeout(() => setSettled(true), PATIENCE_MS);
+    return () => clearTimeout(patience);
+  }, []);
+  return { figures, isSettled, refresh };
 }
