@@ -178,37 +178,29 @@ export class Posterior implements TimeModel {
   private drawStep(kind: StepKind, key: string, shared: readonly Float64Array[], draws: number, seed: number): StepDraws {
     const view = this.viewOf(kind);
     const { solved, spreads } = this.fitted;
-    const unitNormals = keyedNormals(`unit ${unitKey(kind)}`, draws, seed);
-    const unit = new Float64Array(draws);
     const ofUnit = view.unit === undefined ? null : unitBlock(solved, view.unit);
-    const unitSpread = ofUnit ? 1 / Math.sqrt(ofUnit.precision) : spreads.unit;
-    for (let draw = 0; draw < draws; draw++) {
-      let own = unitSpread * unitNormals[draw]!;
-      if (ofUnit) for (const [index, effect] of ofUnit.keys.entries()) own -= ofUnit.follows[index]! * shared[effect]![draw]!;
-      unit[draw] = own;
-    }
+    const unit = new Float64Array(draws);
+    addTo(unit, ofUnit ? 1 / Math.sqrt(ofUnit.precision) : spreads.unit, keyedNormals(`unit ${unitKey(kind)}`, draws, seed));
+    if (ofUnit) for (const [index, effect] of ofUnit.keys.entries()) addTo(unit, -ofUnit.follows[index]!, shared[effect]!);
     const ofStep = view.step === undefined ? null : stepBlock(solved, view.step);
     const [aa, ab, bb] = (ofStep ? [...ofStep.own] : [spreads.step ** 2, 0, spreads.stepSlope ** 2]) as [number, number, number];
     const first = keyedNormals(`step ${key}`, draws, seed);
     const second = keyedNormals(`slope of ${key}`, draws, seed);
-    const rest = Math.sqrt(Math.max(0, bb - ab ** 2 / aa));
-    const level = new Float64Array(draws);
+    const level = new Float64Array(draws).fill(view.level);
     const slope = new Float64Array(draws);
-    for (let draw = 0; draw < draws; draw++) {
-      let pace = Math.sqrt(aa) * first[draw]!;
-      let steepness = (ab / Math.sqrt(aa)) * first[draw]! + rest * second[draw]!;
-      if (ofStep) {
-        const n = ofStep.keys.length + 1;
-        for (let i = 0; i < n; i++) {
-          const other = i === n - 1 ? unit[draw]! : shared[ofStep.keys[i]!]![draw]!;
-          pace -= ofStep.follows[i]! * other;
-          steepness -= ofStep.follows[n + i]! * other;
-        }
+    addTo(level, Math.sqrt(aa), first);
+    addTo(slope, ab / Math.sqrt(aa), first);
+    addTo(slope, Math.sqrt(Math.max(0, bb - ab ** 2 / aa)), second);
+    addTo(level, 1, unit);
+    for (const effect of view.fixed) addTo(level, 1, shared[effect]!);
+    for (const effect of view.slopes) addTo(slope, 1, shared[effect]!);
+    if (ofStep) {
+      // The unit's own stands behind the shared effects that the step follows.
+      const others = [...Array.from(ofStep.keys, (effect) => shared[effect]!), unit];
+      for (const [index, other] of others.entries()) {
+        addTo(level, -ofStep.follows[index]!, other);
+        addTo(slope, -ofStep.follows[others.length + index]!, other);
       }
-      for (const effect of view.fixed) pace += shared[effect]![draw]!;
-      for (const effect of view.slopes) steepness += shared[effect]![draw]!;
-      level[draw] = view.level + pace + unit[draw]!;
-      slope[draw] = steepness;
     }
     return { level, slope };
   }
@@ -260,6 +252,11 @@ export class Posterior implements TimeModel {
     for (const [i, a] of loads) for (const [j, b] of loads) variance += a * b * solved.covariance[i * EFFECTS + j]!;
     return variance;
   }
+}
+
+/** Adds so many times what others are in each draw. */
+function addTo(sums: Float64Array, times: number, others: Float64Array): void {
+  for (let draw = 0; draw < sums.length; draw++) sums[draw]! += times * others[draw]!;
 }
 
 interface StepDraws {
