@@ -91,9 +91,8 @@ describe('a date planned back from', () => {
           plan={backPlan({
             sessionMinutes,
             queuedMinutes: 0,
-            totals,
+            left: totals,
             paidFor: 'table',
-            left: totals[1]!,
             units: [{ unitId: 'k', name: 'Keepers', models: 10, handsOnLeft: 200 }],
             sessionLength: 120,
           })}

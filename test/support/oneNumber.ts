@@ -15,6 +15,8 @@ import type { Stores } from '../../src/server/stores';
 import { loadToday } from '../../src/server/today/loadToday';
 import { chooseUnits } from '../../src/server/workshop/choice';
 
+const STANDINGS = ['safe', 'likely', 'short'];
+
 /** Reads the same figures from every view and compares them. */
 export async function expectOneNumber(stores: Stores, now: Date): Promise<void> {
   const today = await loadToday(stores, now);
@@ -25,7 +27,17 @@ export async function expectOneNumber(stores: Stores, now: Date): Promise<void> 
     expect(figures, 'Today and Intake').to.deep.equal(estimate);
     expect(scheme.estimate.passes, 'Scheme and Intake').to.deep.equal(passes);
     expect(await loadPasses(stores, commission.id, now)).to.deep.equal(scheme.estimate);
-    const { totals } = await loadIntakeFigures(stores, commission.id, now);
+    const { totals, backPlan } = await loadIntakeFigures(stores, commission.id, now);
+    if (backPlan) {
+      const standings = backPlan.fits.map(({ standing }) => STANDINGS.indexOf(standing));
+      const paid = backPlan.fits.find(({ standard }) => standard === commission.standard)!;
+      expect(paid.standing, `the date of ${commission.name} and the standard paid for`).to.equal(backPlan.standing);
+      expect(standings, 'a higher standard takes longer').to.deep.equal(standings.toSorted((a, b) => a - b));
+      if (estimate.stepsDone === 0)
+        for (const [index, { safe }] of totals.entries())
+          if (Math.abs(safe / backPlan.availableMinutes - 1) > 0.1)
+            expect(standings[index] === 0, 'nothing painted: all is left').to.equal(safe < backPlan.availableMinutes);
+    }
     const paidFor = totals.find(({ standard }) => standard === commission.standard)!;
     expect(paidFor.handsOn, `the standard paid for, ${commission.name}`).to.be.closeTo(estimate.wholeHandsOn, 1e-6);
     expect(await loadEstimate(stores, commission.id, now)).to.deep.equal(intake.estimate);

@@ -1,6 +1,6 @@
 import { STANDARDS, type Standard } from '../scheme/definitions';
 
-/** What a commission would take at one standard, painted from the start. */
+/** What work takes at one standard. */
 export interface StandardTotals {
   standard: Standard;
   handsOn: number;
@@ -14,11 +14,9 @@ export interface BackPlanInput {
   sessionMinutes: number;
   /** Likely minutes of the work that the bench does before. */
   queuedMinutes: number;
-  /** Lowest standard first. */
-  totals: readonly StandardTotals[];
+  /** What is left of the work at each standard, lowest first. */
+  left: readonly StandardTotals[];
   paidFor: Standard;
-  /** What is left of the work at the standard paid for. */
-  left: Pick<StandardTotals, 'handsOn' | 'likely' | 'safe'>;
   units: readonly { unitId: string; name: string; models: number; handsOnLeft: number }[];
   /** An average session; 0 when there are none. */
   sessionLength: number;
@@ -46,20 +44,20 @@ const standingOf = (needs: Needs, available: number): BackPlan['standing'] =>
   needs.safe <= available ? 'safe' : needs.likely <= available ? 'likely' : 'short';
 
 /** Plans back from a date: the minutes that are left for it, what they are enough for, and what would have to give. */
-export function backPlan({ sessionMinutes, queuedMinutes, totals, paidFor, left, units, sessionLength }: BackPlanInput): BackPlan {
+export function backPlan({ sessionMinutes, queuedMinutes, left: leftAt, paidFor, units, sessionLength }: BackPlanInput): BackPlan {
   const availableMinutes = Math.max(0, sessionMinutes - queuedMinutes);
+  const left = leftAt.find(({ standard }) => standard === paidFor)!;
   const standing = standingOf(left, availableMinutes);
   const shortMinutes = Math.max(0, left.safe - availableMinutes);
   // Set-up, waiting and touch-up are needed whatever a model gets.
   const forHands = Math.max(0, availableMinutes - (left.safe - left.handsOn));
   const share = left.handsOn > 0 ? forHands / left.handsOn : 0;
   const isLower = ({ standard }: StandardTotals) => STANDARDS.indexOf(standard) < STANDARDS.indexOf(paidFor);
-  const whole = totals.find(({ standard }) => standard === paidFor);
   const gives: Give[] = [];
   if (standing === 'short') {
     if (sessionLength > 0) gives.push({ kind: 'sessions', sessions: Math.ceil(shortMinutes / sessionLength) });
-    const lower = totals.filter((each) => isLower(each) && standingOf(each, availableMinutes) !== 'short').at(-1);
-    if (lower && whole) gives.push({ kind: 'standard', standard: lower.standard, savedMinutes: whole.likely - lower.likely });
+    const lower = leftAt.filter((each) => isLower(each) && standingOf(each, availableMinutes) !== 'short').at(-1);
+    if (lower) gives.push({ kind: 'standard', standard: lower.standard, savedMinutes: left.likely - lower.likely });
     if (share > 0 && share < 1) gives.push({ kind: 'models', share: 1 - share });
   }
   return {
@@ -74,7 +72,7 @@ export function backPlan({ sessionMinutes, queuedMinutes, totals, paidFor, left,
         minutes: (handsOnLeft / models) * share,
         needed: handsOnLeft / models,
       })),
-    fits: totals.map((each) => ({ standard: each.standard, standing: standingOf(each, availableMinutes) })),
+    fits: leftAt.map((each) => ({ standard: each.standard, standing: standingOf(each, availableMinutes) })),
     gives,
   };
 }

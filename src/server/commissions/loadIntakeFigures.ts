@@ -7,6 +7,7 @@ import { reconcile } from '../../core/scheme/reconcile';
 import type { IntakeFigures } from '../../core/views/intakeFigures';
 import { benchEstimate } from '../estimate/benchEstimate';
 import { atEachStandard } from '../estimate/atEachStandard';
+import { leftAtStandards } from '../estimate/leftAtStandards';
 import { allUnits } from '../money/allUnits';
 import type { Stores } from '../stores';
 import { loadTestModels } from '../testModel/loadTestModels';
@@ -45,9 +46,8 @@ export async function loadIntakeFigures(stores: Stores, id: string | undefined, 
         : backPlan({
             sessionMinutes: minutesBetween(sessions, now.getTime(), Math.max(now.getTime(), by)),
             queuedMinutes: estimate.outlooks.get(commission.id)?.queuedMinutes ?? 0,
-            totals,
+            left: leftAtStandards(workshop, units, { paidFor: commission.standard, left, whole: totals }),
             paidFor: commission.standard,
-            left,
             units: units.map((unit) => ({
               unitId: unit.id,
               name: unit.name,

@@ -10,9 +10,8 @@ const totals = (['quick', 'table', 'full', 'display'] as const).map((standard, i
 const input = (sessionMinutes: number, queuedMinutes = 0): BackPlanInput => ({
   sessionMinutes,
   queuedMinutes,
-  totals,
+  left: totals,
   paidFor: 'table',
-  left: totals[1]!,
   units: [
     { unitId: 'a', name: 'Keepers', models: 10, handsOnLeft: 400 },
     { unitId: 'b', name: 'Cutters', models: 20, handsOnLeft: 200 },
