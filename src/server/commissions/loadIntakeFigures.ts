@@ -21,6 +21,7 @@ export async function loadIntakeFigures(stores: Stores, id: string | undefined, 
   const { workshop, commission, units } = await findOpenCommission(stores, id, now);
   const estimate = await benchEstimate(stores, workshop, now);
   const left = estimate.commissions.get(commission.id)!;
+  const outlook = (await estimate.outlooks()).get(commission.id)!;
   const standards = await atEachStandard(stores, workshop, commission, units, now);
   const totals = standards.map(({ standard, handsOn, likely, safe }) => ({ standard, handsOn, likely, safe }));
   const { terms } = await stores.quotes.terms(commission.id);
@@ -38,14 +39,14 @@ export async function loadIntakeFigures(stores: Stores, id: string | undefined, 
       totalMinor: priceWork([allUnits(its)], byHours(terms), rateOf(commission)).totalMinor,
     })),
     chance: terms.chance,
-    outlook: estimate.outlooks.get(commission.id)!,
+    outlook,
     cureDays,
     backPlan:
       left.stepsTotal === 0
         ? null
         : backPlan({
             sessionMinutes: minutesBetween(sessions, now.getTime(), Math.max(now.getTime(), by)),
-            queuedMinutes: estimate.outlooks.get(commission.id)?.queuedMinutes ?? 0,
+            queuedMinutes: outlook.queuedMinutes,
             left: leftAtStandards(workshop, units, { paidFor: commission.standard, left, whole: totals }),
             paidFor: commission.standard,
             units: units.map((unit) => ({

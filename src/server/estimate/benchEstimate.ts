@@ -4,7 +4,7 @@ import { approved } from '../../core/scheme/definitions';
 import { lineFigures, shareMinutes, type JobShare, type LineFigures } from '../../core/scheme/lineFigures';
 import { effortOf, passesOf } from '../../core/scheme/passes';
 import type { StepCurve, StepKind, StretchAhead } from '../../core/time/definitions';
-import { safeMinutes, standingOf, type DateOutlook } from '../../core/time/forecast';
+import { safeMinutes, standingOf, type DateOutlook, type DoneDates } from '../../core/time/forecast';
 import { stretchMinutes } from '../../core/time/learningCurve';
 import type { CommissionEstimate, PassEstimate, PassEstimates, UnitEstimate, WorkFigures } from '../../core/views/estimate';
 import { wholeCommission, type Selection } from '../../core/views/selection';
@@ -25,7 +25,8 @@ const MINUTE_MS = 60_000;
 /** What the whole bench still has before it, from one plan and one set of draws. */
 export interface BenchEstimate {
   commissions: ReadonlyMap<string, CommissionEstimate>;
-  outlooks: ReadonlyMap<string, DateOutlook>;
+  /** How each date stands; worked out when it is asked for first, as most views show none and every line is timed under many draws for it. */
+  outlooks: () => Promise<ReadonlyMap<string, DateOutlook>>;
   /** Figures of the line that lies on the bench; null when none does. */
   bench: WorkFigures | null;
 }
@@ -85,8 +86,27 @@ async function estimateBench(stores: Stores, workshop: Workshop, now: Date): Pro
     queuedMinutes += whole.likely;
   }
   const commissions = commissionEstimates(workshop, units, shares);
-  const dates = await queueDates(workshop, lines, passFactors(draws), now);
-  const outlooks = new Map(
+  let outlooks: Promise<ReadonlyMap<string, DateOutlook>> | null = null;
+  const workOut = async () => {
+    const dates = await queueDates(workshop, lines, passFactors(draws), now);
+    return outlooksOf(workshop, { commissions, dates, queued }, now);
+  };
+  const forgetting = (error: unknown) => {
+    outlooks = null;
+    throw error;
+  };
+  return { commissions, outlooks: () => (outlooks ??= workOut().catch(forgetting)), bench };
+}
+
+interface Queue {
+  commissions: ReadonlyMap<string, CommissionEstimate>;
+  dates: ReadonlyMap<string, DoneDates>;
+  /** Likely minutes of the work before it, by commission. */
+  queued: ReadonlyMap<string, number>;
+}
+
+const outlooksOf = (workshop: Workshop, { commissions, dates, queued }: Queue, now: Date): Map<string, DateOutlook> =>
+  new Map(
     commissionDates(workshop).map(({ id, by }): [string, DateOutlook] => {
       // Where nothing is to be painted, any date is met.
       const done = dates.get(id) ?? { chance: 1, likelyAt: null, safeAt: null };
@@ -95,8 +115,6 @@ async function estimateBench(stores: Stores, workshop: Workshop, now: Date): Pro
       return [id, { ...done, standing, sessionMinutes, queuedMinutes: queued.get(id) ?? 0 }];
     }),
   );
-  return { commissions, outlooks, bench };
-}
 
 function commissionEstimates(
   workshop: Workshop,

@@ -3,6 +3,7 @@ import { benchSessions } from '../../core/calendar/benchSessions';
 import { hasOpenCount, hasScheme, modelsOf } from '../../core/scheme/definitions';
 import { passesOf } from '../../core/scheme/passes';
 import { TEST_MODEL } from '../../core/scheme/splitTrays';
+import type { DateOutlook } from '../../core/time/forecast';
 import type { DryingRow, Today, TodayCommission } from '../../core/views/today';
 import { benchEstimate, type BenchEstimate } from '../estimate/benchEstimate';
 import { letOthersIn } from '../inSlices';
@@ -17,13 +18,14 @@ const WEEK_MS = 7 * 86_400_000;
 export async function loadToday(stores: Stores, now: Date): Promise<Today> {
   const workshop = await loadWorkshop(stores, now);
   const estimate = await benchEstimate(stores, workshop, now);
+  const outlooks = await estimate.outlooks();
   const order = await stores.workshop.bench();
   const onBench = order ? chosenUnits(workshop, order.selection) : [];
   const tonight = await planTonight(stores, workshop, now);
   await letOthersIn();
   const paintIds = new Set(tonight?.jobs.map((job) => job.paintId));
   return {
-    commissions: workshop.commissions.map((commission) => describe(workshop, commission, estimate, onBench, now)),
+    commissions: workshop.commissions.map((commission) => describe(workshop, commission, { ...estimate, outlooks }, onBench, now)),
     sessions: benchSessions(workshop.house.sessions, now.getTime(), now.getTime() + WEEK_MS),
     tonight,
     paints: [...workshop.paints.values()].filter(({ id }) => paintIds.has(id)).map(({ id, name, hex }) => ({ id, name, hex })),
@@ -42,10 +44,14 @@ export async function loadToday(stores: Stores, now: Date): Promise<Today> {
   };
 }
 
+interface Standing extends Pick<BenchEstimate, 'commissions'> {
+  outlooks: ReadonlyMap<string, DateOutlook>;
+}
+
 function describe(
   workshop: Workshop,
   commission: Workshop['commissions'][number],
-  { commissions, outlooks }: BenchEstimate,
+  { commissions, outlooks }: Standing,
   onBench: readonly WorkUnit[],
   now: Date,
 ): TodayCommission {
