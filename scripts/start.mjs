@@ -27,7 +27,7 @@ async function start() {
   const { register } = await import('tsx/esm/api');
   register();
   const { prepareData } = await import('../src/server/prepareData.ts');
-  await prepareData({ demo, reset, restore: restore ?? null }, say);
+  await prepareData({ folder: process.env.NEAT_RELAY_DATA, demo, reset, restore: restore ?? null }, say);
   const { serve } = await import('../src/cli/serve.ts');
   const { stop } = await serve(process.env.HOST, port);
   const address = `http://${process.env.HOST.includes(':') ? `[${process.env.HOST}]` : process.env.HOST}:${port}`;

@@ -2,11 +2,11 @@ import { existsSync } from 'node:fs';
 import { openDatabase } from '../data/database';
 import { clearFolder } from '../data/clearFolder';
 import { restoreFolder } from '../data/restoreDatabase';
-import { dataFolder } from './services';
 import { quoteDemo } from './demo';
 import { storesOf } from './storesOf';
 
 export interface Preparation {
+  folder: string;
   /** Fill an empty folder with the demo. */
   demo: boolean;
   /** Throw away what is there first. */
@@ -16,8 +16,7 @@ export interface Preparation {
 }
 
 /** Makes the data folder ready before the program starts, and says what it does. Throws a `DataError` when it cannot be used. */
-export async function prepareData({ demo, reset, restore }: Preparation, say: (text: string) => void): Promise<void> {
-  const folder = dataFolder();
+export async function prepareData({ folder, demo, reset, restore }: Preparation, say: (text: string) => void): Promise<void> {
   if (reset && existsSync(folder)) {
     await clearFolder(folder);
     say('The demo begins afresh.');

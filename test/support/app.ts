@@ -1,8 +1,9 @@
-import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { spawn, type ChildProcess } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import net from 'node:net';
 import path from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
+import { prepareData } from '../../src/server/prepareData';
 import { temporaryFolder } from './database';
 
 /** The built program, running on a port and a data folder of its own. */
@@ -23,11 +24,7 @@ export async function startApp({ demo = false, shiftsClock = false } = {}): Prom
   const port = await freePort();
   const url = `http://127.0.0.1:${port}`;
   const env = { ...process.env, NEAT_RELAY_DATA: folder, HOST: '127.0.0.1', PORT: String(port), NODE_ENV: 'production' };
-  const prepared = spawnSync(process.execPath, ['--import', 'tsx', 'src/cli/prepare.ts', ...(demo ? ['--demo'] : [])], {
-    env,
-    encoding: 'utf8',
-  });
-  if (prepared.status !== 0) throw new Error(`the data folder was not prepared: ${prepared.stderr}`);
+  await prepareData({ folder, demo, reset: false, restore: null }, () => undefined);
   const clock = path.join(folder, 'test-clock');
   writeFileSync(clock, '0');
   const preloaded = shiftsClock ? ['--import', './test/support/shiftedClock.mjs'] : [];
