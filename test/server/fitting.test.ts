@@ -15,6 +15,7 @@ class HeldFitter implements Fitter {
   private readonly sliced = new SlicedFitter();
   private letGo: () => void = () => undefined;
   private held = Promise.resolve();
+  asked = 0;
 
   hold(): void {
     this.held = new Promise((resolve) => (this.letGo = resolve));
@@ -25,6 +26,7 @@ class HeldFitter implements Fitter {
   }
 
   async fit(...of: Parameters<Fitter['fit']>): Promise<FittedLog> {
+    this.asked++;
     await this.held;
     return this.sliced.fit(...of);
   }
@@ -110,6 +112,14 @@ describe('fitting the log', function () {
     expect(meanwhile.log.at(-1)!.correctedMinutes).to.equal(newest!.minutes * 3);
     expect(await odd()).to.equal(null);
     expect(await loadWorkshop(stores, NOW), 'asked again').to.equal(meanwhile);
+    const asked = fitter.asked;
+    await stores.paints.addMissing([{ ...[...meanwhile.paints.values()][0]!, id: 'fresh', name: 'Fresh' }]);
+    const tapped = await loadWorkshop(stores, NOW);
+    expect([tapped === meanwhile, tapped.model === before.model, fitter.asked - asked], 'written meanwhile').to.deep.equal([
+      false,
+      true,
+      0,
+    ]);
     const told = new Promise((resolve) => {
       const deaf = listen((what) => (deaf(), resolve(what)));
     });

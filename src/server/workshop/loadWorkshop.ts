@@ -8,6 +8,7 @@ import { passesOf } from '../../core/scheme/passes';
 import type { Oddity, TimeModel } from '../../core/time/definitions';
 import { withPots } from '../../core/scheme/pots';
 import { learnSetups, withSetups, type MeasuredSetup, type SetupEstimates } from '../../core/time/setupTimes';
+import type { Spreads } from '../../core/time/spreads';
 import { Posterior } from '../../core/time/Posterior';
 import type { StoredCommission, StoredLogRow, StoredUnit } from '../../core/views/stored';
 import { NotFoundError } from '../errors';
@@ -95,15 +96,23 @@ async function readWorkshop(stores: Stores, hour: Date): Promise<Workshop> {
   };
 }
 
-/** What was learned from a log as it was at some hour. */
-interface Learned {
+interface LearnedOf {
   log: readonly StoredLogRow[];
   hour: number;
   learnedFrom: number;
+}
+
+/** What was learned from a log as it was at some hour. */
+interface Learned extends LearnedOf {
   model: TimeModel;
   odd: ReadonlyMap<string, Oddity>;
 }
 const learnedLast = new WeakMap<Stores, Learned>();
+const isSame = (a: LearnedOf | undefined, b: LearnedOf): boolean =>
+  a?.log === b.log && a.hour === b.hour && a.learnedFrom === b.learnedFrom;
+
+/** The fit that goes on: taps meanwhile wait for the same one. */
+const fittingNow = new WeakMap<Stores, LearnedOf & { fit: Promise<Learned> }>();
 /** Fits that take longer than a page waits. */
 const fitting = new WeakMap<Stores, Promise<unknown>>();
 
@@ -115,18 +124,27 @@ async function learned(stores: Stores, log: readonly StoredLogRow[], hour: Date)
   const known = await stores.spreads.load();
   const of = { log, hour: hour.getTime(), learnedFrom: known?.rows ?? 0 };
   const last = learnedLast.get(stores);
-  if (last?.log === of.log && last.hour === of.hour && last.learnedFrom === of.learnedFrom) return last;
+  if (last && isSame(last, of)) return last;
+  const going = fittingNow.get(stores);
+  const fit = going && isSame(going, of) ? going.fit : beginFit(stores, of, hour, known?.spreads);
+  if (!last) return fit;
+  const first = await Promise.race([fit, pause(PATIENCE_MS, last, { ref: false })]);
+  if (first === last) fitting.set(stores, tellLater(stores, fit));
+  return first;
+}
+
+function beginFit(stores: Stores, of: LearnedOf, hour: Date, spreads: Spreads | undefined): Promise<Learned> {
   const fit = fitterOf(stores)
-    .fit(log, hour, known?.spreads)
+    .fit(of.log, hour, spreads)
     .then(({ fitted, odd }) => {
       const next = { ...of, model: new Posterior(fitted), odd };
       learnedLast.set(stores, next);
       return next;
     });
-  if (!last) return fit;
-  const first = await Promise.race([fit, pause(PATIENCE_MS, last, { ref: false })]);
-  if (first === last) fitting.set(stores, tellLater(stores, fit));
-  return first;
+  fittingNow.set(stores, { ...of, fit });
+  // One that failed is not waited for again.
+  fit.catch(() => fittingNow.delete(stores));
+  return fit;
 }
 
 async function tellLater(stores: Stores, fit: Promise<unknown>): Promise<void> {
