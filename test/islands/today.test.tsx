@@ -67,13 +67,13 @@ describe('Today', () => {
 
   it('shows hours, date and standing of every commission', () => {
     const markup = view(entry());
-    expect(markup).to.include('20 models in 2 units').and.to.include('40%');
+    expect(markup).to.include('20 models in 2 units').and.to.include('46% painted');
     expect(markup).to.include('10 h').and.to.include('11 h').and.to.include('Wed 2 Dec').and.to.include('in 9 days');
     expect(markup).to.include('data-standing="fits"').and.to.include('2 h 30 min');
   });
 
   it('leads to the line on the bench before a commission that is due earlier', () => {
-    const bench = { names: ['Square'], lastWorkedAt: NOW - 30 * MINUTE, stepsDone: 100, stepsTotal: 250 };
+    const bench = { names: ['Square'], lastWorkedAt: NOW - 30 * MINUTE, painted: 0.4 };
     const markup = viewOf([entry()], { bench });
     expect(markup).to.match(/Take up now.*Square.*On the bench, last tap 17:30.*href="\/bench".*Commissions, by date/s);
   });

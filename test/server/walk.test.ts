@@ -1,6 +1,8 @@
 import { expect } from 'chai';
 import { ulid } from 'ulid';
 import type { BenchEvent } from '../../src/core/bench/definitions';
+import { compileLine } from '../../src/core/line/problem/compileLine';
+import { solveLine } from '../../src/core/line/search/solveLine';
 import { DEFAULT_HOUSE_RULES } from '../../src/core/scheme/houseRules';
 import { passesOf } from '../../src/core/scheme/passes';
 import { wholeCommission } from '../../src/core/views/selection';
@@ -11,6 +13,7 @@ import { saveScheme } from '../../src/server/commissions/saveScheme';
 import { storesOf } from '../../src/server/storesOf';
 import { loadWorkshop } from '../../src/server/workshop/loadWorkshop';
 import { temporaryFolder, type TestDatabase } from '../support/database';
+import { expectLaidAsShown } from '../support/laidAsShown';
 import { expectOneNumber } from '../support/oneNumber';
 import { RandomPainter, type WalkPass } from '../support/painter';
 import { Random, seeds } from '../support/random';
@@ -137,8 +140,11 @@ class RandomWorkshop {
     const selection = this.random.chance(0.5)
       ? wholeCommission(this.random.pick(this.commissions))
       : this.commissions.flatMap(wholeCommission);
-    const line = await this.shop.line(selection, this.now);
-    if (line.jobs.length > 0) await this.shop.putOnBench(selection, this.now);
+    const { problem } = await this.shop.line(selection, this.now);
+    if (problem.jobs.length === 0) return;
+    const found = solveLine(compileLine(problem), { seed: this.random.whole(1, 99), steps: 200, seeksProof: false });
+    const order = Array.from(found.order, (job) => problem.jobs[job]!.id);
+    await expectLaidAsShown(this.shop.stores, selection, this.now, this.random.chance(0.5) ? undefined : { order, wishes: [] });
   }
 
   async check(compared: boolean): Promise<void> {
@@ -156,7 +162,7 @@ class RandomWorkshop {
 describe('a workshop that never stands still', function () {
   this.timeout(60_000);
   for (const seed of seeds(10)) {
-    it(`loses and invents no mark, logs the minutes worked, and shows one number everywhere (workshop ${seed})`, async () => {
+    it(`loses and invents no mark, logs the minutes worked, lays what is shown, and shows one number everywhere (workshop ${seed})`, async () => {
       const { folder, remove } = temporaryFolder();
       const workshop = new RandomWorkshop(new Random(seed), folder);
       await workshop.open();

@@ -35,6 +35,7 @@ export function smallLine(): { picture: LinePicture; plan: LinePlan } {
       stepsWithoutPaint: [],
       isOnBench: false,
       isBenchTaken: false,
+      canPutBack: false,
       planned: plan.order,
       own: null,
       ownRevision: 0,

@@ -5,6 +5,7 @@ import { wholeCommission } from '../../src/core/views/selection';
 import { rosterFrom } from '../../src/core/views/trays';
 import { loadBench } from '../../src/server/bench/loadBench';
 import { loadFigures } from '../../src/server/bench/loadFigures';
+import { loadColours } from '../../src/server/colours/loadColours';
 import { loadIntake } from '../../src/server/commissions/loadIntake';
 import { loadIntakeFigures } from '../../src/server/commissions/loadIntakeFigures';
 import { loadPasses, loadScheme } from '../../src/server/commissions/loadScheme';
@@ -16,6 +17,18 @@ import { loadToday } from '../../src/server/today/loadToday';
 import { chooseUnits } from '../../src/server/workshop/choice';
 
 const STANDINGS = ['safe', 'likely', 'short'];
+
+/** Every pot with models to do has minutes, and all pots together have no more than the work that is left. */
+async function expectColours(stores: Stores, now: Date): Promise<void> {
+  const { rows } = await loadColours(stores, now);
+  for (const { paint, left, minutes } of rows) expect(minutes > 0, `${paint.name}: ${left} left, ${minutes} min`).to.equal(left > 0);
+  const { commissions } = await loadToday(stores, now);
+  const handsOn = commissions.reduce((sum, { estimate }) => sum + estimate.handsOn, 0);
+  expect(
+    rows.reduce((sum, { minutes }) => sum + minutes, 0),
+    'Colours and Today',
+  ).to.be.at.most(handsOn + 1e-6);
+}
 
 /** Reads the same figures from every view and compares them. */
 export async function expectOneNumber(stores: Stores, now: Date): Promise<void> {
@@ -33,7 +46,9 @@ export async function expectOneNumber(stores: Stores, now: Date): Promise<void> 
       const paid = backPlan.fits.find(({ standard }) => standard === commission.standard)!;
       expect(paid.standing, `the date of ${commission.name} and the standard paid for`).to.equal(backPlan.standing);
       expect(standings, 'a higher standard takes longer').to.deep.equal(standings.toSorted((a, b) => a - b));
-      if (estimate.stepsDone === 0)
+      const priced = totals.find(({ standard }) => standard === commission.standard)!;
+      // A poor order on the line takes longer than what the work is priced by.
+      if (estimate.stepsDone === 0 && Math.abs(estimate.likely / priced.likely - 1) < 0.1)
         for (const [index, { safe }] of totals.entries())
           if (Math.abs(safe / backPlan.availableMinutes - 1) > 0.1)
             expect(standings[index] === 0, 'nothing painted: all is left').to.equal(safe < backPlan.availableMinutes);
@@ -69,6 +84,7 @@ export async function expectOneNumber(stores: Stores, now: Date): Promise<void> 
     expect(buildLine(rosterFrom(await loadTrays(stores, now))).problem, 'Trays and Line').to.deep.equal(line.problem);
   }
   const bench = await loadBench(stores, now);
+  await expectColours(stores, now);
   if (!bench) return;
   expect((await loadFigures(stores, now)).figures).to.deep.equal(bench.figures);
   const selection = (await stores.workshop.bench())!.selection;

@@ -84,7 +84,10 @@ export interface BenchLine {
   jobs: BenchJob[];
 }
 
-/** Lays an order (job ids) over the work as it is today; jobs that it does not name stand behind, as they are entered. */
+/**
+ * Lays an order (job ids) over the work as it is today. Jobs that it does not name are painted: they stand in front, as they are
+ * entered, so that none of them moves what is left, and one that is opened again comes first.
+ */
 export const benchLine = (roster: Roster, order: readonly string[]): BenchLine => allAtOnce(benchLineInSteps(roster, order));
 
 /** The same, unit by unit. */
@@ -99,7 +102,7 @@ export function* benchLineInSteps(roster: Roster, order: readonly string[]): Ste
   const byId = new Map(units.map((unit) => [unit.id, unit]));
   const jobs = passes.flatMap((pass) => jobsOf(pass, byId.get(pass.unitId)!));
   const rank = new Map(order.map((id, place) => [id, place]));
-  return { units, passes, reasons, jobs: jobs.sort((a, b) => (rank.get(a.id) ?? Infinity) - (rank.get(b.id) ?? Infinity) || 0) };
+  return { units, passes, reasons, jobs: jobs.sort((a, b) => (rank.get(a.id) ?? -1) - (rank.get(b.id) ?? -1)) };
 }
 
 const benchUnit = (unit: RosterUnit, { house }: Roster): BenchUnit => ({

@@ -58,6 +58,8 @@ export interface BenchPicture extends BenchFigures {
   laidAt: string;
   /** Jobs that came and went since the line was put on the bench. */
   changes: { added: number; gone: number };
+  /** The line that this one replaced, which can be put back: when it was laid, and what it is of; null when there is none. */
+  replaced: { laidAt: string; names: string[] } | null;
   /** What stood before the events below. */
   before: { marks: PackedMarks; clock: BenchClock };
   /** The latest events, in the order of the clock, without the fields that say nothing. */

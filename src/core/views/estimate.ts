@@ -18,6 +18,13 @@ export interface WorkFigures {
   stepsTotal: number;
 }
 
+/**
+ * Share of the painting that is done, 0 to 1: by hands-on minutes, so that an eye weighs less than a coat. Every view that says
+ * "painted" says this.
+ */
+export const paintedShare = ({ handsOn, wholeHandsOn }: Pick<WorkFigures, 'handsOn' | 'wholeHandsOn'>): number =>
+  wholeHandsOn > 0 ? 1 - handsOn / wholeHandsOn : 0;
+
 /** What one pass still takes. */
 export interface PassEstimate extends Pick<StepEstimate, 'p50' | 'p80' | 'normMinutes' | 'why'> {
   passKey: string;

@@ -31,6 +31,8 @@ export interface LinePicture extends BuiltLine {
   isOnBench: boolean;
   /** Something else lies on the bench. */
   isBenchTaken: boolean;
+  /** The line on the bench replaced another, which can be put back. */
+  canPutBack: boolean;
   /** Units more than half of which is painted. */
   nearlyDone: string[];
   /** Jobs on leaders alone, which break up a batch. */

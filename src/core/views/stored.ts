@@ -43,6 +43,8 @@ export interface StoredLogRow extends JudgedRow {
 export interface BenchOrder extends OwnLine {
   selection: Selection;
   laidAt: string;
+  /** The line that was on the bench before, so that it can be put back; null when there was none. */
+  replaced: Omit<BenchOrder, 'replaced'> | null;
 }
 
 /** Something taken out of a scheme, kept so that it can be put back. */

@@ -48,7 +48,7 @@ export interface Today {
   /** Colours of the paints in it. */
   paints: { id: string; name: string; hex: string }[];
   /** The line on the bench has work that can be taken up. */
-  bench: { names: string[]; lastWorkedAt: number | null; stepsDone: number; stepsTotal: number } | null;
+  bench: { names: string[]; lastWorkedAt: number | null; painted: number } | null;
   /** Work whose minutes nobody knows yet. */
   openRows: number;
   closed: number;

@@ -67,6 +67,7 @@ export async function fillDemo({ knex }: Pick<OpenedDatabase, 'knex'>, now: Date
     order: painted.order,
     wishes: [],
     laidAt: new Date(sittings[0]!.from).toISOString(),
+    replaced: null,
   });
 }
 

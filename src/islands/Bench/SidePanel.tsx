@@ -1,6 +1,7 @@
 import type { BenchJob } from '../../core/bench/benchLine';
 import { dryAt } from '../../core/bench/readiness';
 import { factsOf } from '../../core/scheme/techniques';
+import { paintedShare } from '../../core/views/estimate';
 import { Bar } from '../../ui/Bar/Bar';
 import { Button } from '../../ui/Button/Button';
 import { Swatch } from '../../ui/Swatch/Swatch';
@@ -47,14 +48,14 @@ export function SidePanel({ bench, now, onTakeUp, onBringBack }: SidePanelProps)
 /** Hours left, and how they moved since this window was opened, with the reason. */
 function Left({ bench }: { bench: Bench }) {
   const { view, figures, first, job } = bench;
-  const share = view.modelsTotal > 0 ? view.modelsDone / view.modelsTotal : 0;
+  const share = figures.figures ? paintedShare(figures.figures) : 0;
   const now = figures.passes.find((each) => each.passKey === job?.passKey);
   const before = first.passes.find((each) => each.passKey === job?.passKey);
   return (
     <section aria-label="Hours left">
-      <Bar full={1} label={`${percentText(share)} of this line painted`} parts={[{ label: 'painted', value: share, look: 'solid' }]} />
+      <Bar full={1} label={`${percentText(share)} painted`} parts={[{ label: 'painted', value: share, look: 'solid' }]} />
       <small>
-        {view.modelsDone} of {view.modelsTotal} model-steps of this line
+        {percentText(share)} painted: {view.modelsDone} of {view.modelsTotal} model-steps done
       </small>
       {figures.figures && (
         <dl className={styles.left}>

@@ -146,7 +146,7 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
             <Button onClick={back(actions.wasBreak)}>That was a break</Button>
           </Notice>
         )}
-        <Changes bench={bench} onAccept={reload} />
+        <Changes bench={bench} reload={reload} />
         {bench.problem && (
           <Notice kind="flag" role="alert">
             {bench.problem}

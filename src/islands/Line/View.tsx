@@ -100,14 +100,16 @@ function PlannedLine({ desk }: { desk: LineDesk }) {
   const reason = useReason(askReason, order, place);
   const { blocks, rows } = useMemo(() => chartBlocks(picture, plan, rowsBy), [picture, plan, rowsBy]);
   const pinned = useMemo(() => new Set(line.wishes.flatMap((wish) => (wish.kind === 'pin' ? wish.jobs : []))), [line.wishes]);
-  const takeUp = async () => {
+  const toBench = async (act: Promise<unknown>) => {
     try {
-      await send('PUT', '/api/bench', { selection: picture.selection, line: { order: plan.order, wishes: line.wishes } });
+      await act;
       window.location.assign('/bench');
     } catch (problem) {
       setError((problem as Error).message);
     }
   };
+  const takeUp = () =>
+    toBench(send('PUT', '/api/bench', { selection: picture.selection, line: { order: plan.order, wishes: line.wishes } }));
   const printSheet = async () => {
     try {
       const sheet = await sendForFile('/api/line/leg-sheet', {
@@ -150,6 +152,11 @@ function PlannedLine({ desk }: { desk: LineDesk }) {
           {line.isSearching && ', still looking …'}
         </p>
         <Gates picture={picture} />
+        {picture.canPutBack && (
+          <Button kind="quiet" onClick={() => void toBench(send('POST', '/api/bench/put-back', {}))}>
+            Bring back the line before
+          </Button>
+        )}
         <Button kind="main" className={styles.takeUp} onClick={() => void takeUp()}>
           {picture.isOnBench || picture.isBenchTaken ? 'Replace the line on the bench' : 'Put this line on the bench'}
         </Button>

@@ -1,4 +1,5 @@
 import { doneText, modelsText, standingText } from './words';
+import { paintedShare } from '../../core/views/estimate';
 import type { TodayCommission } from '../../core/views/today';
 import { Bar } from '../../ui/Bar/Bar';
 import { LinkButton } from '../../ui/Button/Button';
@@ -8,7 +9,7 @@ import styles from './View.module.css';
 /** One commission with its standing: painted, left, date, and whether the date can be met. */
 export function CommissionRow({ entry, now }: { entry: TodayCommission; now: number }) {
   const { commission, estimate, outlook, isOnBench } = entry;
-  const share = estimate.stepsTotal > 0 ? estimate.stepsDone / estimate.stepsTotal : 0;
+  const share = paintedShare(estimate);
   const days = daysUntil(commission.dueOn, now);
   const standing = standingText(entry);
   const done = doneText(entry);
@@ -23,7 +24,7 @@ export function CommissionRow({ entry, now }: { entry: TodayCommission; now: num
         </small>
       </div>
       <div className={styles.painted}>
-        <Bar full={1} label={`${percentText(share)} of the steps painted`} parts={[{ label: 'painted', value: share, look: 'solid' }]} />
+        <Bar full={1} label={`${percentText(share)} painted`} parts={[{ label: 'painted', value: share, look: 'solid' }]} />
         <small>{percentText(share)} painted</small>
       </div>
       <dl className={styles.left}>

@@ -1,3 +1,4 @@
+import { paintedShare } from '../../core/views/estimate';
 import type { Today, TodayCommission } from '../../core/views/today';
 import { LinkButton } from '../../ui/Button/Button';
 import { momentText, percentText, timeOfDayText } from '../../ui/format';
@@ -8,7 +9,7 @@ const DAY_MS = 86_400_000;
 /** What can be worked on now: the line on the bench, else the commission due first that waits for nobody. */
 export function TakeUp({ today, now }: { today: Today; now: number }) {
   if (today.bench) {
-    const { names, lastWorkedAt, stepsDone, stepsTotal } = today.bench;
+    const { names, lastWorkedAt, painted } = today.bench;
     return (
       <section className={styles.takeUp} aria-label="Take up now">
         <div>
@@ -16,7 +17,7 @@ export function TakeUp({ today, now }: { today: Today; now: number }) {
           <p>
             On the bench
             {lastWorkedAt !== null && `, last tap ${lastWorkedAt > now - DAY_MS ? timeOfDayText(lastWorkedAt) : momentText(lastWorkedAt)}`}
-            {`, ${percentText(stepsTotal > 0 ? stepsDone / stepsTotal : 0)} of its steps painted.`}
+            {`, ${percentText(painted)} painted.`}
           </p>
         </div>
         <LinkButton kind="main" href="/bench" className={styles.go}>
@@ -36,7 +37,7 @@ function Plan({ entry: { commission, estimate } }: { entry: TodayCommission }) {
         <p className={styles.takeUpName}>{commission.name}</p>
         <p>
           Not on the bench yet
-          {`, ${percentText(estimate.stepsTotal > 0 ? estimate.stepsDone / estimate.stepsTotal : 0)} of its steps painted.`}
+          {`, ${percentText(paintedShare(estimate))} painted.`}
         </p>
       </div>
       <LinkButton kind="main" href={`/line?of=${commission.id}`} className={styles.go}>

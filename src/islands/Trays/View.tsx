@@ -64,6 +64,7 @@ function OpenedTrays({ picture, wantedUnit }: TraysViewProps & { picture: TraysP
 
 function ReadyTrays({ picture, wantedUnit }: TraysViewProps & { picture: TraysPicture }) {
   const revisions = useRef(new Map(picture.revisions));
+  const [plannedMinutes, setPlanned] = useState(picture.plannedMinutes);
   const saved = useSaved<ReadonlyMap<string, number>>({
     initial: useMemo(() => new Map(picture.units.map((unit) => [unit.id, unit.trayLimit])), [picture]),
     save: async (limits) => {
@@ -75,6 +76,7 @@ function ReadyTrays({ picture, wantedUnit }: TraysViewProps & { picture: TraysPi
         const answer = await send<{ revision: number }>('PUT', `/api/commissions/${commissionId}/trays`, { revision, units });
         revisions.current.set(commissionId, answer.revision);
       }
+      setPlanned((await send<TraysPicture>('GET', '/api/trays')).plannedMinutes);
     },
   });
   const units = useMemo(
@@ -108,8 +110,9 @@ function ReadyTrays({ picture, wantedUnit }: TraysViewProps & { picture: TraysPi
         />
       </div>
       <p className={styles.note}>
-        Left, likely, as planned in your sessions: {minutesText(picture.plannedMinutes)}. Below, splits are compared in one sitting, each by
-        the best order found for it.
+        Left, likely, as planned in your sessions:{' '}
+        <span data-testid="planned">{saved.status.kind === 'saved' ? minutesText(plannedMinutes) : 'being worked out …'}</span>. Below,
+        splits are compared in one sitting, each by the best order found for it.
         {picture.isOnBench && ' This line is on the bench: new trays hold there at once, and what is painted stays painted.'}
       </p>
       <UnitTrays

@@ -1,17 +1,16 @@
-import { benchLineInSteps } from '../../core/bench/benchLine';
+import type { BenchJob } from '../../core/bench/benchLine';
 import { foldClock } from '../../core/bench/foldClock';
 import { foldMarks } from '../../core/bench/foldMarks';
 import { compactEvent } from '../../core/formats/benchEvents';
 import { benchSessions } from '../../core/calendar/benchSessions';
-import { carryOver } from '../../core/line/hand/carryOver';
-import type { BuiltLine, Roster } from '../../core/scheme/buildLine';
+import type { Roster } from '../../core/scheme/buildLine';
 import { packMarks, type BenchPicture } from '../../core/views/bench';
 import type { BenchOrder, StoredEvent } from '../../core/views/stored';
-import { inSlices, letOthersIn } from '../inSlices';
-import { wholeLine } from '../workshop/builtLine';
 import { chosenUnits } from '../workshop/choice';
 import { loadWorkshop, type Workshop, type WorkUnit } from '../workshop/loadWorkshop';
 import { rosterOf } from '../workshop/roster';
+import { lineOnBench } from './lineOnBench';
+import { replacedLine } from './replacedLine';
 import { loadFigures } from './loadFigures';
 import type { Stores } from '../stores';
 
@@ -43,6 +42,7 @@ export async function loadBench(stores: Stores, now: Date): Promise<BenchPicture
     now: now.getTime(),
     laidAt: order.laidAt,
     changes,
+    replaced: replacedLine(workshop, order),
     ...(await recentPast(
       stores,
       units.map((unit) => unit.id),
@@ -54,23 +54,15 @@ export async function loadBench(stores: Stores, now: Date): Promise<BenchPicture
 
 /** The order laid over today's schemes, counts and trays, and what has come and gone since it was laid. */
 async function todaysLine(workshop: Workshop, units: WorkUnit[], roster: Roster, order: BenchOrder) {
-  const all = await wholeLine(workshop, units);
-  await letOthersIn();
-  const carried = all.jobs.length === 0 ? [] : carryOver(all.problem, order).order;
-  await letOthersIn();
-  const line = await inSlices(benchLineInSteps(roster, carried));
-  await letOthersIn();
-  return { line, changes: changesSince(all, order, workshop) };
-}
-
-function changesSince({ jobs }: BuiltLine, order: BenchOrder, { marks }: Workshop): BenchPicture['changes'] {
+  const line = await lineOnBench(workshop, units, roster, order);
   const known = new Set(order.order);
-  const there = new Set(jobs.map((job) => job.id));
-  const isPainted = ({ passKey, models }: BuiltLine['jobs'][number]) => models.every((model) => marks.marks.get(passKey)?.has(model));
-  return {
-    added: jobs.filter((job) => !known.has(job.id) && !isPainted(job)).length,
+  const there = new Set(line.jobs.map((job) => job.id));
+  const isPainted = ({ passKey, models }: BenchJob) => models.every((model) => workshop.marks.marks.get(passKey)?.has(model));
+  const changes = {
+    added: line.jobs.filter((job) => !known.has(job.id) && !isPainted(job)).length,
     gone: order.order.filter((id) => !there.has(id)).length,
   };
+  return { line, changes };
 }
 
 /** The latest events of the whole bench, and what stood on these units and on the clock before them. */

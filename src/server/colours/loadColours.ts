@@ -1,6 +1,6 @@
 import { colourBoardInSteps } from '../../core/colour/colourBoard';
 import { contrastOf } from '../../core/colour/contrast';
-import { modelsOf } from '../../core/scheme/definitions';
+import { approved, modelsOf } from '../../core/scheme/definitions';
 import { potIdsOf } from '../../core/scheme/pots';
 import type { ColoursPicture } from '../../core/views/colours';
 import { inSlices } from '../inSlices';
@@ -14,7 +14,8 @@ const MOST_DIFFERENCE = 30;
 /** All paints of the open work by units, and what of their colours is too alike. */
 export async function loadColours(stores: Stores, now: Date): Promise<ColoursPicture> {
   const workshop = await loadWorkshop(stores, now);
-  const roster = rosterOf(workshop, workshop.units);
+  // Models whose batch waits for a test model are to be painted too.
+  const roster = rosterOf(workshop, workshop.units.map(approved));
   const rows = await inSlices(colourBoardInSteps(roster));
   const limits = { neighbours: MOST_DIFFERENCE, highlights: MOST_DIFFERENCE };
   const contrasts = workshop.units.map((unit) => {

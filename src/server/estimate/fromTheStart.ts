@@ -8,15 +8,14 @@ import { lineFigures, shareMinutes } from '../../core/scheme/lineFigures';
 import { stretchMinutes } from '../../core/time/learningCurve';
 import { stageOf, type Stage } from '../../core/time/insights';
 import { safeMinutes } from '../../core/time/forecast';
-import { wholeCommission } from '../../core/views/selection';
 import { inSlices, letOthersIn } from '../inSlices';
 import type { Stores } from '../stores';
 import type { Workshop, WorkUnit } from '../workshop/loadWorkshop';
 import { rosterOf, workOf } from '../workshop/roster';
 import { DRAWS, DRAW_SEED } from './passDraws';
-import { supposedOrder, suggestionsOf } from './plannedOrder';
+import { orderFromTheStart } from './orderFromTheStart';
 
-/** What a commission would take if it were painted from the start, by the painter's own times and by the order it is planned in. */
+/** What a commission would take if it were painted from the start, by the painter's own times and in a good order of its own. */
 export interface WorkFromTheStart {
   handsOn: number;
   likely: number;
@@ -46,8 +45,8 @@ function keptFor<T>(workshop: Workshop, key: string, work: () => Promise<T>): Pr
 }
 
 /**
- * At a standard, begun tomorrow: how late it is today must not move a price. The figures of the standard paid for are those of its
- * plan, and all others go by the same order, so that they can be compared.
+ * At a standard, begun tomorrow: how late it is today must not move a price. All standards go by the order of the one paid for, so
+ * that they can be compared.
  */
 export async function fromTheStart(
   stores: Stores,
@@ -56,11 +55,8 @@ export async function fromTheStart(
   standard: Standard,
   now: Date,
 ): Promise<WorkFromTheStart> {
-  const of = `${asked.commissionId} ${suggestionsOf(stores)} ${startOfTomorrow(now)} ${unitsKey(asked.units)}`;
-  const order = await keptFor(workshop, of, async () => {
-    const { built } = await lineAt(workshop, asked.units, asked.paidFor);
-    return supposedOrder(stores, workshop, wholeCommission(asked.commissionId), built, now);
-  });
+  const of = `${asked.commissionId} ${startOfTomorrow(now)} ${unitsKey(asked.units)}`;
+  const order = await keptFor(workshop, of, () => orderFromTheStart(stores, workshop, asked.units, asked.paidFor));
   return keptFor(workshop, `${of} ${standard}`, () => workedOut(workshop, asked.units, standard, order, now));
 }
 

@@ -33,30 +33,16 @@ export async function plannedOrder(
   built: BuiltLine,
   now: Date,
 ): Promise<string[]> {
-  const { order, isNew } = await orderFor(stores, workshop, selection, built, now);
-  if (isNew) await stores.workshop.savePlannedOrder(selection, order);
-  return order;
-}
-
-/** The same for work that is not what is left of these units, as if it were painted from the start: nothing is kept of it. */
-export const supposedOrder = async (...of: Parameters<typeof orderFor>): Promise<string[]> => (await orderFor(...of)).order;
-
-async function orderFor(
-  stores: Stores,
-  workshop: Workshop,
-  selection: Selection,
-  built: BuiltLine,
-  now: Date,
-): Promise<{ order: string[]; isNew: boolean }> {
   const { problem } = built;
-  if (problem.jobs.length === 0) return { order: [], isNew: false };
+  if (problem.jobs.length === 0) return [];
   const line = (await benchLineFor(stores, selection)) ?? (await stores.workshop.ownLine(selection));
   await letOthersIn();
-  if (line) return { order: carryOver(problem, line).order, isNew: false };
+  if (line) return carryOver(problem, line).order;
   const found = await stores.workshop.plannedOrder(selection);
-  if (found && knownShare(problem, found) >= KNOWN_SHARE)
-    return { order: carryOver(problem, { order: found, wishes: [] }).order, isNew: false };
-  return { order: await quickOrder(problem, () => toBePlanned(workshop, built, now)), isNew: true };
+  if (found && knownShare(problem, found) >= KNOWN_SHARE) return carryOver(problem, { order: found, wishes: [] }).order;
+  const order = await quickOrder(problem, () => toBePlanned(workshop, built, now));
+  await stores.workshop.savePlannedOrder(selection, order);
+  return order;
 }
 
 /** Between commissions the dates decide, within one only the work: it is found sooner in one sitting. */

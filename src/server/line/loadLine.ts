@@ -8,6 +8,7 @@ import { shareMinutes } from '../../core/scheme/lineFigures';
 import { factsOf } from '../../core/scheme/techniques';
 import type { LinePicture, UnitChoice } from '../../core/views/line';
 import { selectionKey } from '../../core/views/selection';
+import { replacedLine } from '../bench/replacedLine';
 import { figuresOf } from '../estimate/benchEstimate';
 import { plannedOrder } from '../estimate/plannedOrder';
 import { letOthersIn } from '../inSlices';
@@ -60,6 +61,7 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
     stepsWithoutPaint: units.flatMap((unit) => stepsWithoutPaint(unit, workshop)),
     isOnBench,
     isBenchTaken: bench !== null && !isOnBench,
+    canPutBack: replacedLine(workshop, bench) !== null,
   };
 }
 

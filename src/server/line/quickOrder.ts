@@ -8,6 +8,8 @@ const SEED = 1;
 const STEPS = 400;
 /** Longer lines take longer than a thread takes to begin; meanwhile the server answers others. */
 const MOST_JOBS_IN_PROCESS = 300;
+/** So do more steps on fewer jobs: about a twentieth of a second. */
+const MOST_WORK_IN_PROCESS = 500_000;
 /** Still longer ones are content with the first construction: everything waits for this. */
 const MOST_JOBS_SEARCHED = 1000;
 const kept = new WeakMap<LineProblem, Promise<string[]>>();
@@ -22,17 +24,18 @@ export function quickOrder(
 ): Promise<string[]> {
   const known = kept.get(problem);
   if (known) return known;
-  const order = asPlanned().then(orderOf);
+  const order = asPlanned().then((planned) => searchOrder(planned, STEPS));
   kept.set(problem, order);
   order.catch(() => kept.delete(problem));
   return order;
 }
 
-async function orderOf(problem: LineProblem): Promise<string[]> {
+/** What so many steps find (job ids); the same for the same problem. */
+export async function searchOrder(problem: LineProblem, steps: number): Promise<string[]> {
   const line = compileLine(problem);
-  const { order } =
-    line.jobCount > MOST_JOBS_IN_PROCESS
-      ? await solveInThread({ problem, seed: SEED, steps: STEPS, milliseconds: null, isQuick: line.jobCount > MOST_JOBS_SEARCHED })
-      : solveLine(line, { seed: SEED, steps: STEPS });
+  const isHeavy = line.jobCount > MOST_JOBS_IN_PROCESS || line.jobCount * steps > MOST_WORK_IN_PROCESS;
+  const { order } = isHeavy
+    ? await solveInThread({ problem, seed: SEED, steps, milliseconds: null, isQuick: line.jobCount > MOST_JOBS_SEARCHED })
+    : solveLine(line, { seed: SEED, steps });
   return Array.from(order, (job) => problem.jobs[job]!.id);
 }

@@ -5,6 +5,7 @@ import { doneModels } from '../../core/bench/foldMarks';
 import { approved } from '../../core/scheme/definitions';
 import { stageMinutes, type Stage } from '../../core/time/insights';
 import { minutesThatCount } from '../../core/time/definitions';
+import { paintedShare } from '../../core/views/estimate';
 import type { StoredCommission, StoredLogRow } from '../../core/views/stored';
 import { commissionEstimate } from '../estimate/benchEstimate';
 import { stagesOf } from '../estimate/fromTheStart';
@@ -60,7 +61,7 @@ export async function hoursStanding(
     leftLikely: estimate.likely,
     leftSafe: estimate.safe,
     otherLeft: Math.max(0, otherQuoted - other),
-    done: estimate.wholeHandsOn > 0 ? 1 - estimate.handsOn / estimate.wholeHandsOn : 0,
+    done: paintedShare(estimate),
   };
 }
 

@@ -4,6 +4,7 @@ import { hasOpenCount, hasScheme, modelsOf } from '../../core/scheme/definitions
 import { passesOf } from '../../core/scheme/passes';
 import { TEST_MODEL } from '../../core/scheme/splitTrays';
 import type { DateOutlook } from '../../core/time/forecast';
+import { paintedShare } from '../../core/views/estimate';
 import type { DryingRow, Today, TodayCommission } from '../../core/views/today';
 import { benchEstimate, type BenchEstimate } from '../estimate/benchEstimate';
 import { letOthersIn } from '../inSlices';
@@ -34,8 +35,7 @@ export async function loadToday(stores: Stores, now: Date): Promise<Today> {
         ? {
             names: [...new Set(onBench.map((unit) => unit.commissionName))],
             lastWorkedAt: lastWorkedAt(onBench, workshop),
-            stepsDone: estimate.bench.stepsDone,
-            stepsTotal: estimate.bench.stepsTotal,
+            painted: paintedShare(estimate.bench),
           }
         : null,
     openRows: workshop.log.filter((row) => row.open !== null && row.correctedMinutes === null && row.verdict === 'unsure').length,

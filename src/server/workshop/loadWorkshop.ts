@@ -26,8 +26,9 @@ export interface Workshop {
   commissions: StoredCommission[];
   units: WorkUnit[];
   paints: ReadonlyMap<string, Paint>;
-  /** As typed, but for what changes of setup take: that is learned from the log. */
+  /** As typed, but for what changes of setup take: that is learned from the log. `typedHouse` has those as typed too. */
   house: HouseRules;
+  typedHouse: HouseRules;
   setups: SetupEstimates;
   marks: BenchMarks;
   log: StoredLogRow[];
@@ -85,6 +86,7 @@ async function readWorkshop(stores: Stores, hour: Date): Promise<Workshop> {
     units,
     paints,
     house,
+    typedHouse: typed,
     setups,
     marks: marksOn(
       units.flatMap((unit) => passesOf(unit, unit.standard, house).map((pass) => pass.key)),

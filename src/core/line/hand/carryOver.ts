@@ -1,6 +1,7 @@
 import { compileLine } from '../problem/compileLine';
+import type { CompiledLine } from '../problem/compiledLine';
 import type { LineProblem, LineWish } from '../definitions';
-import { orderByRank } from '../problem/precedence';
+import { enteredOrder, orderByRank } from '../problem/precedence';
 import { arrangeByWishes } from '../problem/wishes';
 
 /** An order the painter made or took, with the wishes that hold it. */
@@ -11,26 +12,40 @@ export interface OwnLine {
 }
 
 /**
- * The painter's own line on a problem that has changed since: jobs that are done are left out, new ones stand where they
- * were entered, a pin behind a job that is gone goes behind the one before it. Wishes that can no longer be kept are let go.
+ * The painter's own line on a problem that has changed since: jobs that are done are left out, new ones take the place that
+ * `placesOf` gives them, a pin behind a job that is gone goes behind the one before it. Wishes that can no longer be kept are let
+ * go. An order that names all jobs and keeps the rules comes back as it is.
  */
 export function carryOver(problem: LineProblem, own: OwnLine): OwnLine {
   const open = new Set(problem.jobs.map((job) => job.id));
   const known = new Set(own.order);
-  const rank = new Map(own.order.map((id, place) => [id, place]));
-  let before = -1;
-  for (const { id } of problem.jobs) {
-    before = rank.get(id) ?? before;
-    if (!rank.has(id)) rank.set(id, before);
-  }
   const wishes: LineWish[] = [];
   for (const wish of own.wishes) {
     const carried = carriedWish(wish, own, open, known, problem);
     if (carried && canKeep(problem, [...wishes, carried])) wishes.push(carried);
   }
   const line = compileLine({ ...problem, wishes });
-  const ranked = orderByRank(line, (job) => rank.get(problem.jobs[job]!.id)! + job / (problem.jobs.length + 1));
+  const place = placesOf(line, own.order);
+  const ranked = orderByRank(line, (job) => place[job]! + job / (problem.jobs.length + 1));
   return { order: Array.from(arrangeByWishes(line, ranked)!, (job) => problem.jobs[job]!.id), wishes };
+}
+
+/**
+ * Where each job stands in an order that may not name it: a new job comes behind the one it was entered after, and in front of
+ * every job that waits for it, so that it never pushes back what was laid.
+ */
+function placesOf(line: CompiledLine, order: readonly string[]): Float64Array {
+  const rank = new Map(order.map((id, place) => [id, place]));
+  const isNew = (job: number) => !rank.has(line.problem.jobs[job]!.id);
+  const places = new Float64Array(line.jobCount);
+  let before = -1;
+  for (let job = 0; job < line.jobCount; job++) {
+    before = rank.get(line.problem.jobs[job]!.id) ?? before;
+    places[job] = before;
+  }
+  for (const job of enteredOrder(line).reverse().filter(isNew))
+    for (const behind of line.successors[job]!) places[job] = Math.min(places[job]!, places[behind]! - Number(!isNew(behind)));
+  return places;
 }
 
 function carriedWish(wish: LineWish, own: OwnLine, open: Set<string>, known: Set<string>, problem: LineProblem): LineWish | null {

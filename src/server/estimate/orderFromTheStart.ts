@@ -1,0 +1,47 @@
+import { createHash } from 'node:crypto';
+import { noMarks } from '../../core/bench/foldMarks';
+import { buildLineInSteps, type Roster } from '../../core/scheme/buildLine';
+import { approved, type Standard } from '../../core/scheme/definitions';
+import { normMinutes } from '../../core/time/norms';
+import { inSlices } from '../inSlices';
+import { searchOrder } from '../line/quickOrder';
+import type { Stores } from '../stores';
+import type { Workshop, WorkUnit } from '../workshop/loadWorkshop';
+import { rosterOf } from '../workshop/roster';
+
+/** Enough to come within two hundredths of what a search of minutes finds for a hundred jobs; longer lines have fewer, for the time it takes. */
+const MOST_STEPS = 30_000;
+const WORK = 4_000_000;
+const MOST_KEPT = 200;
+const kept = new WeakMap<Stores, Map<string, Promise<string[]>>>();
+
+/**
+ * The order (job ids) by which work is priced that is painted from the start. It follows from the schemes, counts, trays and House
+ * rules alone: it is sought at the shipped norms, so neither a row of the log, nor a line laid at the bench, nor an order found
+ * elsewhere moves a price by moving jobs about.
+ */
+export async function orderFromTheStart(
+  stores: Stores,
+  workshop: Workshop,
+  units: readonly WorkUnit[],
+  standard: Standard,
+): Promise<string[]> {
+  const its = units.map((unit) => approved({ ...unit, standard }));
+  const roster: Roster = {
+    ...rosterOf({ ...workshop, house: workshop.typedHouse, marks: noMarks() }, its),
+    minutesOf: ({ size }, { step }) => normMinutes(step.technique, size, step.coverage),
+  };
+  const { problem } = await inSlices(buildLineInSteps(roster));
+  if (problem.jobs.length === 0) return [];
+  const orders = kept.get(stores) ?? new Map<string, Promise<string[]>>();
+  kept.set(stores, orders);
+  const key = createHash('sha256').update(JSON.stringify(problem)).digest('base64');
+  const known = orders.get(key);
+  if (known) return known;
+  const order = searchOrder(problem, Math.min(MOST_STEPS, Math.round(WORK / problem.jobs.length)));
+  orders.set(key, order);
+  order.catch(() => orders.delete(key));
+  // The one that was asked for first goes: those of today are asked for again and again.
+  if (orders.size > MOST_KEPT) orders.delete(orders.keys().next().value!);
+  return order;
+}
