@@ -30,6 +30,7 @@ export const rowOf = ({ models, facts, ...event }: BenchEvent, receivedAt: strin
   target: event.target,
   minutes: event.minutes,
   readyAt: event.readyAt,
+  fetchMinutes: event.fetchMinutes,
   facts: facts && JSON.stringify(facts),
   note: event.note,
 });

@@ -26,6 +26,7 @@ const tap = (id: string): BenchEvent => ({
   target: null,
   minutes: null,
   readyAt: null,
+  fetchMinutes: null,
   facts: null,
   note: '',
 });

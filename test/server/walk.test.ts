@@ -155,6 +155,8 @@ class RandomWorkshop {
     const rows = await this.shop.rows();
     const minutes = rows.reduce((sum, row) => sum + (row.open ? 0 : row.minutes), 0);
     expect(minutes, 'minutes').to.be.closeTo(this.painter.worked, 0.002 * rows.length + 0.3);
+    const setUp = rows.reduce((sum, row) => sum + (row.setupMinutes ?? 0), 0);
+    expect(setUp, 'set-up').to.be.closeTo(this.painter.setUp, 0.002 * rows.length + 0.3);
     if (compared) await expectOneNumber(this.shop.stores, this.now);
   }
 }

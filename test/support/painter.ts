@@ -1,4 +1,5 @@
 import type { BenchEvent, BenchEventKind } from '../../src/core/bench/definitions';
+import { LONGEST_SETUP_MINUTES } from '../../src/core/bench/foldClock';
 import type { Random } from './random';
 
 /** A pass as the painter under test knows it. */
@@ -11,6 +12,16 @@ export interface WalkPass {
   /** Planned for an ordinary model; the painter takes between a half and three times as long. */
   minutes: number;
 }
+
+/** Work under one start, or after one fetched tray. */
+interface Leg {
+  setUp: number;
+  taps: number;
+}
+const NO_LEG: Leg = { setUp: 0, taps: 0 };
+const setUpOf = ({ setUp, taps }: Leg) => (taps > 0 ? setUp : 0);
+const NOT_KNOWN = { setUp: null, isTold: false };
+const FETCH_MINUTES = 0.5;
 
 type Act = 'paint' | 'start' | 'pause' | 'undo' | 'miss' | 'touch up' | 'set aside' | 'note' | 'repaint' | 'evening' | 'twice';
 const ACTS: readonly Act[] = [
@@ -46,7 +57,11 @@ export class RandomPainter {
   private inHand: WalkPass | null = null;
   /** Worked since the last tap and given to the next one. */
   private pending = 0;
-  private last: { event: BenchEvent; pass: WalkPass; model: number; minutes: number } | null = null;
+  private last: { event: BenchEvent; pass: WalkPass; model: number; minutes: number; fetching: number; before: Leg } | null = null;
+  /** Getting ready in front of the models painted since, as long as there are any. */
+  private leg: Leg = NO_LEG;
+  /** Set-up minutes of finished legs. */
+  private setUpBefore = 0;
   private readonly painted: WalkPass[] = [];
 
   constructor(
@@ -82,6 +97,11 @@ export class RandomPainter {
     }
   }
 
+  /** Minutes of getting ready that went before something that is painted: no waiting, no absence, no break. */
+  get setUp(): number {
+    return this.setUpBefore + setUpOf(this.leg);
+  }
+
   isMarked = (pass: Pick<WalkPass, 'key'>, model: number) => this.marks.get(pass.key)?.has(model) ?? false;
 
   private send(kind: BenchEventKind, more: Partial<BenchEvent> = {}): BenchEvent {
@@ -93,11 +113,32 @@ export class RandomPainter {
   private of = ({ unit, step, coat }: WalkPass) => ({ unit, step, coat });
 
   private start(pass: WalkPass): BenchEvent[] {
-    this.now += this.random.uniform() * 5;
+    const gap = this.gapBefore();
+    this.endLeg();
     this.inHand = pass;
     this.pending = 0;
     this.last = null;
-    return [this.send('started', this.of(pass))];
+    const event = this.send('started', this.of(pass));
+    this.leg = { setUp: gap.setUp === null ? 0 : gap.setUp + 0.001, taps: 0 };
+    if (!gap.isTold) return [event];
+    return [{ ...event, readyAt: new Date(Date.parse(event.at) - Math.round(this.leg.setUp * 60_000)).toISOString() }];
+  }
+
+  /** Time until the next start: getting ready, perhaps after something has dried or after the painter was away. */
+  private gapBefore(): { setUp: number | null; isTold: boolean } {
+    const kind = this.random.pick(['ready', 'ready', 'ready', 'wait', 'away'] as const);
+    const wait =
+      kind === 'ready' ? 0 : kind === 'wait' ? 5 + this.random.uniform() * 40 : LONGEST_SETUP_MINUTES + this.random.uniform() * 30;
+    const setUp = this.random.uniform() * 5;
+    this.now += wait + setUp;
+    if (kind === 'wait' || !this.inHand) return this.random.chance(0.5) || this.inHand ? { setUp, isTold: true } : NOT_KNOWN;
+    const sinceTap = this.pending + wait + setUp;
+    return sinceTap + 0.001 > LONGEST_SETUP_MINUTES ? NOT_KNOWN : { setUp: sinceTap, isTold: false };
+  }
+
+  private endLeg(): void {
+    this.setUpBefore += setUpOf(this.leg);
+    this.leg = NO_LEG;
   }
 
   private paint(passes: readonly WalkPass[]): BenchEvent[] {
@@ -108,12 +149,17 @@ export class RandomPainter {
     const model = this.random.pick(open);
     const minutes = pass.minutes * (0.5 + 2.5 * this.random.uniform());
     this.now += minutes;
-    const event = this.send('done', { ...this.of(pass), models: [model] });
     const took = this.pending + minutes + 0.001;
-    this.worked += took;
+    const before = this.leg;
+    const isFetched = before.taps > 0 && this.random.chance(0.1);
+    const fetching = isFetched ? Math.min(FETCH_MINUTES, took / 2) : 0;
+    const event = this.send('done', { ...this.of(pass), models: [model], fetchMinutes: isFetched ? FETCH_MINUTES : null });
+    if (isFetched) this.setUpBefore += setUpOf(before);
+    this.leg = isFetched ? { setUp: fetching, taps: 1 } : { ...before, taps: before.taps + 1 };
+    this.worked += took - fetching;
     this.pending = 0;
     this.mark(pass, model);
-    this.last = { event, pass, model, minutes: took };
+    this.last = { event, pass, model, minutes: took, fetching, before };
     return [event];
   }
 
@@ -134,10 +180,12 @@ export class RandomPainter {
 
   private undo(): BenchEvent[] {
     if (!this.last) return [];
-    const { event, pass, model, minutes } = this.last;
+    const { event, pass, model, minutes, fetching, before } = this.last;
     this.marks.get(pass.key)!.delete(model);
     this.missed.delete(`${pass.key} ${model}`);
-    this.worked -= minutes;
+    this.worked -= minutes - fetching;
+    if (fetching > 0) this.setUpBefore -= setUpOf(before);
+    this.leg = before;
     this.pending = minutes;
     this.last = null;
     // Undoing takes no time of its own.
@@ -165,6 +213,7 @@ export class RandomPainter {
     const pass = this.painted.find((each) => each.key === key)!;
     this.missed.delete(first);
     const minutes = 0.5 + this.random.uniform();
+    this.endLeg();
     this.now += minutes;
     this.worked += this.pending + minutes + 0.001;
     this.pending = 0;
@@ -198,6 +247,7 @@ export class RandomPainter {
   private evening(): BenchEvent[] {
     const said = this.random.chance(0.7) ? [this.send('ended')] : [];
     this.now += 600 + this.random.uniform() * 300;
+    this.endLeg();
     this.inHand = null;
     this.pending = 0;
     this.last = null;

@@ -78,8 +78,13 @@ export interface BenchEvent {
   target: string | null;
   /** For `done` and `touched-up`: hands-on minutes as the painter gave them; null leaves it to the clock. */
   minutes: number | null;
-  /** For `done`: since when the model could be worked on, when the painter waited for it to dry. */
+  /**
+   * Since when it could be done, UTC ISO 8601, where the painter waited. For `done`: the model was wet until then. For `started`: what
+   * is painted was wet, or its tool rested; at the beginning of a sitting, since when the painter was at the bench.
+   */
   readyAt: string | null;
+  /** For `done`: minutes to fetch another tray as planned, where it was fetched with the setup in hand. */
+  fetchMinutes: number | null;
   /** On the event that begins a stretch; they hold for the pass until an event brings others. */
   facts: WorkFacts | null;
   note: string;
@@ -148,6 +153,9 @@ export interface BenchClock {
 /** Why the minutes of marks are not known: ticked off faster than anybody paints, or over a gap longer than anybody paints. */
 export type OpenReason = 'late' | 'gap';
 
+/** In place of a setup: the painter has just sat down. */
+export const NOTHING_IN_HAND = '';
+
 /** Work on one pass without another in between. */
 export interface Stretch {
   /** The first event of the stretch, or of the group of taps whose time is open. */
@@ -163,9 +171,9 @@ export interface Stretch {
   /** Hands-on, pauses and waits left out; what the clock showed where `open` says that it cannot be taken. */
   minutes: number;
   open: OpenReason | null;
-  /** Minutes from the work before it to its start, pauses left out; null when there was none in this sitting. */
+  /** Minutes to get ready for it, pauses and waiting left out; null where nobody knows. */
   setupMinutes: number | null;
-  /** The setup in hand before, and the one changed to; null where there is none, or nobody knows. */
+  /** The setup in hand before (`NOTHING_IN_HAND` where there was none), and the one changed to; null where the change was not measured. */
   setupFrom: string | null;
   setupTo: string | null;
   touchUp: boolean;

@@ -67,7 +67,9 @@ function groupsOf(taps: readonly TimedTap[], facts: WorkFacts): TimedTap[][] {
   const quick = Math.min(QUICK_MOST_MINUTES, Math.max(QUICK_LEAST_MINUTES, QUICK_SHARE * facts.minutes));
   const groups: TimedTap[][] = [];
   for (const tap of taps) {
-    if (groups.length > 0 && !tap.isTold && tap.minutes !== null && tap.minutes < quick) groups.at(-1)!.push(tap);
+    // What was told is of the models it was told for: those ticked after them are asked about.
+    const isOfTheLast = groups.length > 0 && !tap.isTold && !groups.at(-1)!.some((each) => each.isTold);
+    if (isOfTheLast && tap.minutes !== null && tap.minutes < quick) groups.at(-1)!.push(tap);
     else groups.push([tap]);
   }
   return groups;

@@ -1,11 +1,13 @@
 import { setupId } from '../scheme/setups';
-import { passKeyOf, type BenchClock, type BenchEvent, type Marks, type Stretch, type WorkFacts } from './definitions';
+import { NOTHING_IN_HAND, passKeyOf, type BenchClock, type BenchEvent, type Marks, type Stretch, type WorkFacts } from './definitions';
 import { divideStretch, type TimedTap } from './divideStretch';
 import { effectiveEvents } from './effectiveEvents';
 import { FactsBook, type KnownFacts } from './factsBook';
 
-/** A gap longer than this before a start is not setting up. */
-const LONGEST_SETUP_MINUTES = 45;
+/** Nobody sets up for longer: the spray place takes six minutes, and a longer gap before a start was something else. */
+export const LONGEST_SETUP_MINUTES = 20;
+/** A tray fetched quicker than planned still leaves so much of the time for painting. */
+const MOST_FETCHING = 0.5;
 /** After a gap longer than this everything begins anew: nobody has sat there all the time. Folds of sittings add up to the fold of all. */
 export const SITTING_GAP_MINUTES = 240;
 const MINUTE_MS = 60_000;
@@ -19,6 +21,14 @@ export const idleClock = (): BenchClock => ({
   lastAt: null,
   lastUndoable: null,
 });
+
+/** Getting ready, and from which setup to which where that was measured. */
+interface Setup {
+  minutes: number | null;
+  from: string | null;
+  to: string | null;
+}
+const NOT_MEASURED: Setup = { minutes: null, from: null, to: null };
 
 interface OpenStretch {
   id: string;
@@ -132,7 +142,7 @@ class ClockFold {
     const isInHand = clock.current?.passKey === key;
     const isSame = this.stretch !== null && !this.stretch.touchUp && isInHand && isSamePot(clock.current, this.handOn(event, key));
     // Started again on a model that is still wet: what went before was waiting.
-    if (!isSame || event.models.length === 0) this.openStretch(event, at, false, this.setupMinutes(at));
+    if (!isSame || event.models.length === 0) this.openStretch(event, at, false, this.setupBefore(event, at));
     clock.current = this.handOn(event, key);
     clock.startedAnyway = event.models[0] ?? null;
     clock.picked = event.models[0] ?? (isInHand ? clock.picked : null);
@@ -140,10 +150,21 @@ class ClockFold {
     clock.lastAt = at;
   }
 
-  private setupMinutes(at: number): number | null {
-    if (this.clock.workingSince === null) return null;
-    const minutes = (at - this.clock.workingSince) / MINUTE_MS;
-    return minutes > LONGEST_SETUP_MINUTES ? null : Math.max(0, minutes);
+  /**
+   * What went before a start. Waiting for something to dry is none of it, and what is set up while it dries says nothing of how long
+   * that takes.
+   */
+  private setupBefore(event: BenchEvent, at: number): Setup {
+    const { workingSince, current } = this.clock;
+    const readyAt = event.readyAt === null ? null : Date.parse(event.readyAt);
+    const from = workingSince === null ? readyAt : Math.max(workingSince, readyAt ?? workingSince);
+    const minutes = from === null ? null : (at - from) / MINUTE_MS;
+    if (minutes === null || minutes > LONGEST_SETUP_MINUTES) return NOT_MEASURED;
+    const hasWaited = workingSince !== null && from! > workingSince;
+    const before = workingSince === null ? NOTHING_IN_HAND : current?.setupId || null;
+    const to = this.handOn(event, `${event.step}#${event.coat}`)!.setupId || null;
+    const isMeasured = !hasWaited && before !== null && to !== null;
+    return { minutes: Math.max(0, minutes), from: isMeasured ? before : null, to: isMeasured ? to : null };
   }
 
   private work(event: BenchEvent, key: string, at: number): void {
@@ -154,10 +175,14 @@ class ClockFold {
     this.resume(at);
     const { clock } = this;
     const goesOn = this.stretch && this.stretch.touchUp === touchUp && `${this.stretch.step}#${this.stretch.coat}` === key;
-    const stretch = goesOn ? this.stretch! : this.openStretch(event, clock.workingSince ?? at, touchUp, null);
     const from = Math.max(clock.workingSince ?? 0, event.readyAt === null ? 0 : Date.parse(event.readyAt));
-    const minutes = clock.workingSince === null ? null : Math.max(0, at - from) / MINUTE_MS;
-    stretch.taps.push({ id: event.id, at, models, minutes, isTold: false });
+    const elapsed = clock.workingSince === null ? null : Math.max(0, at - from) / MINUTE_MS;
+    const fetching = elapsed === null || event.fetchMinutes === null ? null : Math.min(event.fetchMinutes, MOST_FETCHING * elapsed);
+    const stretch =
+      goesOn && fetching === null
+        ? this.stretch!
+        : this.openStretch(event, clock.workingSince ?? at, touchUp, { ...NOT_MEASURED, minutes: fetching });
+    stretch.taps.push({ id: event.id, at, models, minutes: elapsed === null ? null : elapsed - (fetching ?? 0), isTold: false });
     if (!touchUp) {
       clock.current = this.handOn(event, key);
       clock.picked = clock.startedAnyway = null;
@@ -171,11 +196,14 @@ class ClockFold {
     return { unit: event.unit!, passKey, setupId: facts ? setupId({ ...facts, id: event.step! }, facts.paintId) : '' };
   }
 
-  /** Told afterwards, from the leg sheet say. What is in hand stays there; the time that ran for this very pass is in what was told. */
+  /**
+   * Told afterwards, from the leg sheet say. What is in hand stays there; the time that ran for this very pass is in what was told, and
+   * models ticked after it are a stretch of their own.
+   */
   private tell(event: BenchEvent, key: string, models: number[], at: number, touchUp: boolean): void {
     const inHand = this.stretch;
-    this.openStretch(event, at, touchUp, null).taps.push({ id: event.id, at, models, minutes: event.minutes, isTold: true });
-    this.stretch = inHand;
+    this.openStretch(event, at, touchUp, NOT_MEASURED).taps.push({ id: event.id, at, models, minutes: event.minutes, isTold: true });
+    this.stretch = inHand && `${inHand.step}#${inHand.coat}` === key ? null : inHand;
     if (this.clock.current?.passKey === key && this.clock.workingSince !== null) this.clock.workingSince = at;
   }
 
@@ -206,7 +234,7 @@ class ClockFold {
     this.stretch = null;
   }
 
-  private openStretch(event: BenchEvent, startedAt: number, touchUp: boolean, setupMinutes: number | null): OpenStretch {
+  private openStretch(event: BenchEvent, startedAt: number, touchUp: boolean, setup: Setup): OpenStretch {
     this.stretch = {
       id: event.id,
       unit: event.unit!,
@@ -215,9 +243,9 @@ class ClockFold {
       facts: this.book.of(event),
       startedAt,
       taps: [],
-      setupMinutes,
-      setupFrom: this.clock.current?.setupId || null,
-      setupTo: this.handOn(event, `${event.step}#${event.coat}`)!.setupId || null,
+      setupMinutes: setup.minutes,
+      setupFrom: setup.from,
+      setupTo: setup.to,
       touchUp,
       notes: [],
     };

@@ -36,8 +36,8 @@ export function logRowsOf(stretches: readonly Stretch[]): IdentifiedLogRow[] {
       minutes: rounded(stretch.minutes),
       open: stretch.open,
       setupMinutes: stretch.setupMinutes === null ? null : rounded(stretch.setupMinutes),
-      setupFrom: stretch.setupMinutes === null ? null : stretch.setupFrom,
-      setupTo: stretch.setupMinutes === null ? null : stretch.setupTo,
+      setupFrom: stretch.setupFrom,
+      setupTo: stretch.setupTo,
       note: stretch.notes.join('; ').slice(0, LONGEST_NOTE),
     }));
 }

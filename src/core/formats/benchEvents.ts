@@ -50,6 +50,7 @@ export const benchEventSchema = object({
   target: id().nullable().notRequired().default(null),
   minutes: longTime().nullable().notRequired().default(null),
   readyAt: instant().nullable().notRequired().default(null),
+  fetchMinutes: longTime().nullable().notRequired().default(null),
   facts: workFacts.nullable().default(null),
   note: text('a note', 4000).default(''),
 });
@@ -91,7 +92,22 @@ export function checkBenchEvent(event: BenchEvent, field: string): void {
   if (event.kind === 'undone' && event.target === null) throw new InputError(`${field}.target`, event.target, 'name the event to undo');
 }
 
-const FIELDS = ['id', 'kind', 'at', 'bench', 'unit', 'step', 'coat', 'models', 'target', 'minutes', 'readyAt', 'facts', 'note'] as const;
+const FIELDS = [
+  'id',
+  'kind',
+  'at',
+  'bench',
+  'unit',
+  'step',
+  'coat',
+  'models',
+  'target',
+  'minutes',
+  'readyAt',
+  'fetchMinutes',
+  'facts',
+  'note',
+] as const;
 const EARLIER = ['leaders', 'leaderFactor'];
 const FACTS = Object.keys(workFacts.fields).filter((field) => !EARLIER.includes(field)) as (keyof WorkFacts)[];
 
@@ -107,6 +123,7 @@ export const wholeEvent = (event: CompactEvent): BenchEvent => ({
   target: null,
   minutes: null,
   readyAt: null,
+  fetchMinutes: null,
   facts: null,
   note: '',
   ...event,

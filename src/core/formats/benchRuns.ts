@@ -136,6 +136,7 @@ export function eventsOfRun(run: Pick<BenchRun, 'jobs' | 'events'>, names: RunNa
         target: event.target,
         minutes: null,
         readyAt: null,
+        fetchMinutes: null,
         facts: begins ? factsOfJob(job, names) : null,
         note: event.note,
       },

@@ -1,14 +1,23 @@
 import { cholesky, inverseOf, times } from './cholesky';
 import type { HouseRules } from '../scheme/houseRules';
-import { changeoverMinutes, setupOf } from '../scheme/setups';
+import { NOTHING_IN_HAND } from '../bench/definitions';
+import { changeoverMinutes, setupOf, startMinutes } from '../scheme/setups';
 import type { Pot } from '../scheme/pots';
 
 /** What a change of setup costs, by what is changed: the fields of House rules that the log can show. */
-export const SETUP_FIELDS = ['paintMinutes', 'dropMinutes', 'handMinutes', 'waterMinutes', 'sprayMinutes', 'fetchMinutes'] as const;
+export const SETUP_FIELDS = [
+  'sitDownMinutes',
+  'paintMinutes',
+  'dropMinutes',
+  'handMinutes',
+  'waterMinutes',
+  'sprayMinutes',
+  'fetchMinutes',
+] as const;
 export type SetupField = (typeof SETUP_FIELDS)[number];
 export type SetupMinutes = Record<SetupField, number>;
 
-/** A change from one setup to another as the clock measured it. */
+/** A change from one setup to another as the clock measured it; from `NOTHING_IN_HAND` at the beginning of a sitting. */
 export interface MeasuredSetup {
   from: string;
   to: string;
@@ -41,10 +50,12 @@ const SETTLED = 1e-7;
 /** How often each kind of change is in one from a setup to another. */
 function countsOf({ from, to, isFetched }: MeasuredSetup, pots: ReadonlyMap<string, Pot>, house: HouseRules): number[] {
   const nothing = Object.fromEntries(SETUP_FIELDS.map((field) => [field, 0])) as SetupMinutes;
-  const [before, after] = [setupOf(from, pots), setupOf(to, pots)];
-  return SETUP_FIELDS.map((field) =>
-    field === 'fetchMinutes' ? Number(isFetched) : changeoverMinutes(before, after, { ...house, ...nothing, [field]: 1 }),
-  );
+  const after = setupOf(to, pots);
+  return SETUP_FIELDS.map((field) => {
+    if (field === 'fetchMinutes') return Number(isFetched);
+    const only = { ...house, ...nothing, [field]: 1 };
+    return from === NOTHING_IN_HAND ? startMinutes(after, only) : changeoverMinutes(setupOf(from, pots), after, only);
+  });
 }
 
 /**

@@ -126,6 +126,7 @@ function eventsOf(
       target: null,
       minutes: null,
       readyAt: null,
+      fetchMinutes: null,
       facts: kind === 'started' ? facts.get(job!.passKey)! : null,
       note: '',
     });

@@ -11,6 +11,7 @@ import * as testModels from './20261126_pictures_and_test_models';
 import * as schemeRevisions from './20261126_revisions_of_schemes';
 import * as otherWork from './20261126_other_work';
 import * as quotes from './20261126_quotes_and_what_changes_cost';
+import * as fetching from './20261129_minutes_to_fetch_a_tray';
 import * as whatTheLogTeaches from './20261126_what_the_log_teaches';
 
 export interface Migration {
@@ -34,4 +35,5 @@ export const migrations: readonly Migration[] = [
   whatTheLogTeaches,
   otherWork,
   quotes,
+  fetching,
 ];

@@ -54,8 +54,9 @@ export function BenchView({ hasLine }: { hasLine: boolean }) {
 
 const TICK_MS = 1000;
 const MINUTE_MS = 60_000;
-/** After this long without a tap the painter is asked whether that was a break. */
+/** After this long without a tap the painter is asked whether that was a break; before a start, when nothing was wet all that time, sooner. */
 const AWAY_MINUTES = 25;
+const AWAY_BEFORE_START_MINUTES = 10;
 
 type Asking = { kind: 'miss'; start: MissStart | null } | { kind: 'touch-up' } | { kind: 'note' } | { kind: 'sheet' };
 
@@ -110,12 +111,13 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
     main,
   );
 
+  const { lastAt, workingSince, pausedSince } = view.clock;
+  const readyAt = job && view.needsStart ? view.readiness.firstReadyAt(job) : 0;
   const isAway =
-    view.clock.lastAt !== null &&
-    view.clock.workingSince !== null &&
-    view.clock.pausedSince === null &&
-    now - view.clock.lastAt > AWAY_MINUTES * MINUTE_MS &&
-    !view.needsStart;
+    lastAt !== null &&
+    workingSince !== null &&
+    pausedSince === null &&
+    now - Math.max(lastAt, readyAt) > (view.needsStart ? AWAY_BEFORE_START_MINUTES : AWAY_MINUTES) * MINUTE_MS;
   return (
     <div className={styles.bench}>
       <div className={styles.work}>
@@ -142,7 +144,7 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
         )}
         {isAway && (
           <Notice kind="flag" role="alert">
-            The last tap was {minutesText((now - view.clock.lastAt!) / MINUTE_MS)} ago.{' '}
+            The last tap was {minutesText((now - lastAt) / MINUTE_MS)} ago.{' '}
             <Button onClick={back(actions.wasBreak)}>That was a break</Button>
           </Notice>
         )}

@@ -4,12 +4,15 @@ import { effectiveEvents } from '../../core/bench/effectiveEvents';
 import { endingAdvice } from '../../core/bench/evening';
 import { foldClock } from '../../core/bench/foldClock';
 import { foldMarks, marksOn } from '../../core/bench/foldMarks';
+import { isTrayFetched, readyAtOfStart } from '../../core/bench/startingTaps';
 import { dryingPlaces, lookBacks, passesDoneOn, troubleSpots, viewBench, type BenchScene, type LookBack } from '../../core/bench/viewBench';
 import { wholeEvent } from '../../core/formats/benchEvents';
 import { changeoverMinutes, lineTools, setupOf, startMinutes } from '../../core/scheme/setups';
 import { factsOf } from '../../core/scheme/techniques';
 import { unpackMarks, type BenchFigures, type BenchPicture } from '../../core/views/bench';
 import { send } from '../shared/api';
+import { programNow } from '../shared/clock';
+import { useArrival } from './useArrival';
 import { useEvents, type NewEvent } from './useEvents';
 
 /** Figures follow the taps, at most this often. */
@@ -35,6 +38,7 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
   const events = useMemo(() => [...picture.events.map(wholeEvent), ...more], [picture, more]);
 
   const [first] = useState<BenchFigures>(picture);
+  const arrivedAt = useArrival(picture.now);
   const hasEnded = useMemo(() => effectiveEvents(events).at(-1)?.kind === 'ended', [events]);
   const before = useMemo(() => unpackMarks(picture.before.marks), [picture]);
   const state = useMemo(
@@ -76,7 +80,13 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
   const place = ({ unitId, stepId, coat }: BenchPass) => ({ unit: unitId, step: stepId, coat });
   const start = (next: BenchJob, models: number[] = []): NewEvent => {
     const { technique } = passes.get(next.passKey)!;
-    return { kind: 'started', ...of(passes.get(next.passKey)!, next.models), models, note: factsOf(technique).caution ?? '' };
+    const readyAt = readyAtOfStart({
+      now: programNow(),
+      arrivedAt,
+      workingSince: view.clock.workingSince,
+      firstReadyAt: view.readiness.firstReadyAt(next),
+    });
+    return { kind: 'started', ...of(passes.get(next.passKey)!, next.models), models, readyAt, note: factsOf(technique).caution ?? '' };
   };
 
   const actions = {
@@ -89,7 +99,8 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
       if (isWet) return record(start(job, [model]));
       const waited = view.readyAt > (view.clock.workingSince ?? Infinity) ? new Date(view.readyAt).toISOString() : null;
       const begins = view.clock.current?.passKey !== pass.key || pass.dips.length > 1;
-      record({ kind: 'done', ...(begins ? of(pass, [model]) : place(pass)), models: [model], readyAt: waited });
+      const fetchMinutes = isTrayFetched(line, events, job.unitId, model) ? house.fetchMinutes : null;
+      record({ kind: 'done', ...(begins ? of(pass, [model]) : place(pass)), models: [model], readyAt: waited, fetchMinutes });
     },
     takeUp: (next: BenchJob) => record(start(next)),
     /** Takes this model next, under the pass in hand; from another job the setup is taken up first. */

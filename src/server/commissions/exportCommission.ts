@@ -92,6 +92,7 @@ const bareTime = (event: StoredEvent): StoredEvent => ({
   models: [],
   minutes: null,
   readyAt: null,
+  fetchMinutes: null,
   facts: null,
   note: '',
 });

@@ -1,6 +1,6 @@
 import { setTimeout as pause } from 'node:timers/promises';
 import { foldMarks, marksOn, mergeMarks, noMarks } from '../../core/bench/foldMarks';
-import type { BenchMarks } from '../../core/bench/definitions';
+import { NOTHING_IN_HAND, type BenchMarks } from '../../core/bench/definitions';
 import type { RosterUnit } from '../../core/scheme/buildLine';
 import type { Paint } from '../../core/scheme/definitions';
 import type { HouseRules } from '../../core/scheme/houseRules';
@@ -166,7 +166,14 @@ const measuredSetups = (log: readonly StoredLogRow[]): MeasuredSetup[] =>
   log.flatMap(({ setupFrom, setupTo, setupMinutes, verdict, unitId }, index) =>
     setupFrom === null || setupTo === null || setupMinutes === null || verdict === 'left out'
       ? []
-      : [{ from: setupFrom, to: setupTo, minutes: setupMinutes, isFetched: log[index - 1]?.unitId !== unitId }],
+      : [
+          {
+            from: setupFrom,
+            to: setupTo,
+            minutes: setupMinutes,
+            isFetched: setupFrom === NOTHING_IN_HAND || log[index - 1]?.unitId !== unitId,
+          },
+        ],
   );
 
 export const workUnit = (unit: StoredUnit, commission: StoredCommission): WorkUnit => ({

@@ -143,6 +143,59 @@ describe('the one clock of the bench', () => {
     expect(clock.current!.passKey, 'what is in hand stays there').to.equal(COAT.key);
   });
 
+  it('asks about models ticked quickly after minutes that were told, and gives them none of those', () => {
+    const sheet = { ...done(30, COAT, 3, 4), facts: bench.facts(COAT), minutes: 8 };
+    const ticked = [5, 6].map((model, index) => done(30.05 + index / 100, COAT, model));
+    expect(minutesOf(started(0, COAT), done(2, COAT, 7), sheet, ...ticked).map(([models, , open]) => [models, open])).to.deep.equal([
+      [1, null],
+      [2, null],
+      [2, 'late'],
+    ]);
+    const alone = [sheet, ...[5, 6].map((model, index) => done(30.05 + index / 100, COAT, model))];
+    expect(minutesOf(...alone).map(([models, , open]) => [models, open])).to.deep.equal([
+      [2, null],
+      [2, 'late'],
+    ]);
+  });
+
+  describe('before a start', () => {
+    const setup = (...events: BenchEvent[]) => {
+      const { setupMinutes, setupFrom, setupTo } = stretches(...events).at(-1)!;
+      return [setupMinutes === null ? null : Number(setupMinutes.toFixed(3)), setupFrom, setupTo];
+    };
+    const begun = [started(0, COAT), done(2, COAT, 3)];
+
+    it('measures the change from one setup to the next', () => {
+      expect(setup(...begun, started(5, CAP), done(7, CAP, 3))).to.deep.equal([3, 'basecoat|red', 'layer|blue']);
+    });
+
+    it('takes waiting for paint to dry for no set-up, and learns nothing from what was set up meanwhile', () => {
+      const waited = { ...started(34, CAP), readyAt: at(33) };
+      expect(setup(...begun, waited, done(36, CAP, 3))).to.deep.equal([1, null, null]);
+    });
+
+    it('takes a gap longer than anybody sets up for none', () => {
+      expect(setup(...begun, started(37, CAP), done(39, CAP, 3))).to.deep.equal([null, null, null]);
+    });
+
+    it('measures the first set-up of a sitting from when the painter sat down', () => {
+      const first = { ...started(600, CAP), readyAt: at(596) };
+      expect(setup(...begun, tap(3, 'ended'), first, done(602, CAP, 3))).to.deep.equal([4, '', 'layer|blue']);
+      expect(setup({ ...first, readyAt: null }, done(602, CAP, 3))).to.deep.equal([null, null, null]);
+      expect(setup({ ...first, readyAt: at(500) }, done(602, CAP, 3))).to.deep.equal([null, null, null]);
+    });
+
+    it('takes the tray fetched with the pot in hand off the first model on it, as planned', () => {
+      const fetched = { ...done(5, COAT, 7), fetchMinutes: 0.5 };
+      expect(minutesOf(...begun, fetched, done(7, COAT, 8))).to.deep.equal([
+        [1, 2, null],
+        [2, 4.5, null],
+      ]);
+      expect(setup(...begun, fetched)).to.deep.equal([0.5, null, null]);
+      expect(setup(...begun, { ...done(2.9, COAT, 7), fetchMinutes: 0.5 })).to.deep.equal([0.45, null, null]);
+    });
+  });
+
   it('stops at the end of the evening and counts set-up anew', () => {
     const events = [started(0, COAT), done(2, COAT, 3), tap(3, 'ended'), started(20, COAT), done(22, COAT, 4)];
     expect(minutesOf(...events)).to.deep.equal([

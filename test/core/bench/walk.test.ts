@@ -20,7 +20,7 @@ const ACTS = 120;
 
 describe('a painter who works at random', () => {
   for (const seed of seeds(40)) {
-    it(`finds no mark lost or invented, and the minutes worked in the log (walk ${seed})`, () => {
+    it(`finds no mark lost or invented, and the minutes worked and set up in the log (walk ${seed})`, () => {
       const events: BenchEvent[] = [];
       const painter = new RandomPainter(new Random(seed), (minute, kind, more) => tap(minute, kind, more));
       const knownFacts = (key: string) => bench.facts(bench.line.passes.find((pass) => pass.key === key)!);
@@ -33,8 +33,11 @@ describe('a painter who works at random', () => {
           const missed = painted.filter((model) => marks.get(pass.key)!.get(model)!.missed);
           expect(missed).to.deep.equal(painted.filter((model) => painter.missed.has(`${pass.key} ${model}`)));
         }
-        const minutes = foldClock(events, { knownFacts }).stretches.reduce((sum, stretch) => sum + (stretch.open ? 0 : stretch.minutes), 0);
+        const { stretches } = foldClock(events, { knownFacts });
+        const minutes = stretches.reduce((sum, stretch) => sum + (stretch.open ? 0 : stretch.minutes), 0);
         expect(minutes, `act ${act}`).to.be.closeTo(painter.worked, 1e-3 * (act + 1));
+        const setUp = stretches.reduce((sum, stretch) => sum + (stretch.setupMinutes ?? 0), 0);
+        expect(setUp, `set-up, act ${act}`).to.be.closeTo(painter.setUp, 2e-3 * (act + 1));
       }
       expect(painter.worked).to.be.greaterThan(10);
     });
