@@ -125,6 +125,7 @@ describe('the log', () => {
   const row = (more: Partial<ShownRow>): ShownRow => ({
     id: 'r1',
     eventId: null,
+    said: null,
     commissionId: null,
     unitId: null,
     stepId: null,

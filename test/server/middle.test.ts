@@ -3,6 +3,7 @@ import { expect } from 'chai';
 import { ulid } from 'ulid';
 import { wholeCommission } from '../../src/core/views/selection';
 import { acceptChanges, putOnBench } from '../../src/server/bench/putOnBench';
+import { exportCommission } from '../../src/server/commissions/exportCommission';
 import { closeCommission, deleteCommission, duplicateCommission } from '../../src/server/commissions/lifecycle';
 import { saveIntake } from '../../src/server/commissions/saveIntake';
 import { saveScheme } from '../../src/server/commissions/saveScheme';
@@ -225,6 +226,35 @@ describe('in the middle of the work', () => {
     expect((await p50()).why).to.match(/^Nothing logged yet/);
     expect((await given.shop.rows())[0]!.minutes).to.equal(row!.minutes);
     expect((await given.stores.timeLog.open([pass.unitId])).map((each) => each.id)).to.deep.equal([row!.id]);
+  });
+
+  it('lets a row that was corrected while it was in hand grow by what comes after', async () => {
+    const { id } = await given.shop.commission();
+    await given.shop.putOnBench(id);
+    const pass = await given.shop.pass('Keepers', 'Coat');
+    await given.shop.record(given.shop.painting(pass, [1, 2], 2));
+    const [row] = await given.shop.rows();
+    await judgeRow(given.stores, row!.id, { verdict: 'counts', correctedMinutes: 8 });
+    await given.shop.record([given.shop.event(8, 'done', { ...given.shop.of(pass), models: [3] })]);
+    expect((await given.shop.rows())[0]).to.include({ models: 3, minutes: 8, correctedMinutes: 12, verdict: 'counts' });
+    const { text } = await exportCommission(given.stores, id);
+    expect(JSON.parse(text).judgements).to.deep.equal([{ id: row!.id, verdict: 'counts', correctedMinutes: 8, ofModels: 2, ofMinutes: 4 }]);
+  });
+
+  it('asks about models ticked off later in a row whose minutes were told', async () => {
+    const { id } = await given.shop.commission();
+    await given.shop.putOnBench(id);
+    const pass = await given.shop.pass('Keepers', 'Coat');
+    const ticked = (models: number[], from: number) =>
+      models.map((model, index) => given.shop.event(from + index / 100, 'done', { ...given.shop.of(pass), models: [model] }));
+    await given.shop.record([given.shop.event(0, 'started', given.shop.of(pass)), ...ticked([1, 2, 3, 4], 0.05)]);
+    const [row] = await given.shop.rows();
+    await judgeRow(given.stores, row!.id, { verdict: 'counts', correctedMinutes: 8 });
+    expect(await given.stores.timeLog.open([pass.unitId])).to.deep.equal([]);
+    await given.shop.record(ticked([5, 6], 0.1));
+    const [open] = await given.stores.timeLog.open([pass.unitId]);
+    expect(open).to.deep.include({ models: 6, verdict: 'unsure', correctedMinutes: null });
+    expect(open!.said).to.include({ correctedMinutes: 8, ofModels: 4 });
   });
 
   it('closes, opens again, duplicates, deletes and brings back a commission', async () => {

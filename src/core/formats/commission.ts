@@ -2,7 +2,7 @@ import { object, type InferType } from 'yup';
 import type { BenchEvent } from '../bench/definitions';
 import type { OwnLine } from '../line/hand/carryOver';
 import type { Commission, Paint, Unit } from '../scheme/definitions';
-import { ROW_VERDICTS, type RowJudgement } from '../time/definitions';
+import { ROW_VERDICTS, type KeptJudgement } from '../time/definitions';
 import { benchEventSchema, checkBenchEvent, compactEvent, eventOf } from './benchEvents';
 import { benchRunSchema, checkRun, eventsOfRun, type BenchRun } from './benchRuns';
 import { commissionFields, paintSchema, unitFields } from './commissionSchemas';
@@ -11,7 +11,7 @@ import { schemeOf, schemeSchema } from './schemeSchemas';
 import { recordOf, recordSchema, type CommissionRecord } from './commissionRecord';
 import { aroundUnit, checkScheme } from './checkScheme';
 import { checkUnits } from './checkUnits';
-import { id, instant, list, minutes, oneOf, parse, requiredText } from './fields';
+import { count, id, instant, list, minutes, oneOf, parse, requiredText } from './fields';
 import { InputError } from './InputError';
 import { lineWishes } from './lineProblem';
 import { checkWorkSize } from './workSize';
@@ -20,7 +20,7 @@ export const COMMISSION_FORMAT = 'neat-relay/commission@2';
 const FIRST_FORMAT = 'neat-relay/commission@1';
 
 /** The painter's word on a row of the time log that comes from the bench. */
-export interface JudgedRowId extends RowJudgement {
+export interface JudgedRowId extends KeptJudgement {
   id: string;
 }
 
@@ -59,7 +59,17 @@ const schema = object({
   closedAt: instant().nullable().notRequired().defined(),
   bench: id().optional().default(undefined),
   events: list(benchEventSchema, 1_000_000),
-  judgements: list(object({ id: id(), verdict: oneOf(ROW_VERDICTS), correctedMinutes: minutes().nullable().defined() }), 1_000_000),
+  judgements: list(
+    object({
+      id: id(),
+      verdict: oneOf(ROW_VERDICTS),
+      correctedMinutes: minutes().nullable().defined(),
+      // Files of earlier versions do not say what a correction was of.
+      ofModels: count(1).nullable().notRequired().default(null),
+      ofMinutes: minutes().nullable().notRequired().default(null),
+    }),
+    1_000_000,
+  ),
 });
 const firstSchema = object({ ...common, runs: list(benchRunSchema, 10_000) });
 

@@ -47,6 +47,12 @@ export interface RowJudgement {
   correctedMinutes: number | null;
 }
 
+/** The same as it is kept, with what the row was when its minutes were corrected: both null where nobody knows. */
+export interface KeptJudgement extends RowJudgement {
+  ofModels: number | null;
+  ofMinutes: number | null;
+}
+
 export interface JudgedRow extends LogRow, RowJudgement {}
 
 /** The minutes of a row that count; null while nobody knows them. */

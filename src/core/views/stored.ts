@@ -1,7 +1,7 @@
 import type { BenchEvent } from '../bench/definitions';
 import type { OwnLine } from '../line/hand/carryOver';
 import type { Commission, Paint, Part, Step, Unit } from '../scheme/definitions';
-import type { JudgedRow } from '../time/definitions';
+import type { JudgedRow, KeptJudgement } from '../time/definitions';
 import type { Selection } from './selection';
 
 /** A commission as it is kept: saving is refused when `revision` has moved on. */
@@ -37,6 +37,8 @@ export interface StoredLogRow extends JudgedRow {
   id: string;
   /** The bench event that begins it; null for rows that a file brought. */
   eventId: string | null;
+  /** What the painter said of it, as it is kept; null where nothing was said. */
+  said: KeptJudgement | null;
 }
 
 /** The line on the bench: an order over chosen units, laid at a moment. */

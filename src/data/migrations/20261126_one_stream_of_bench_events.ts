@@ -55,7 +55,8 @@ async function oldEvents(knex: Knex, runs: readonly RunRow[]) {
   return events;
 }
 
-const rowOf = ({ models, facts, ...event }: BenchEvent, receivedAt: string) => ({
+/** Columns that came later are none of this table yet. */
+const rowOf = ({ models, facts, fetchMinutes: _later, ...event }: BenchEvent, receivedAt: string) => ({
   ...event,
   atMs: Date.parse(event.at),
   models: JSON.stringify(models),

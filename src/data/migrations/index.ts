@@ -12,6 +12,7 @@ import * as schemeRevisions from './20261126_revisions_of_schemes';
 import * as otherWork from './20261126_other_work';
 import * as quotes from './20261126_quotes_and_what_changes_cost';
 import * as fetching from './20261129_minutes_to_fetch_a_tray';
+import * as corrections from './20261129_what_a_correction_was_of';
 import * as whatTheLogTeaches from './20261126_what_the_log_teaches';
 
 export interface Migration {
@@ -36,4 +37,5 @@ export const migrations: readonly Migration[] = [
   otherWork,
   quotes,
   fetching,
+  corrections,
 ];

@@ -5,6 +5,7 @@ import { factsOf } from '../../core/scheme/techniques';
 import { Button } from '../../ui/Button/Button';
 import { NumberField } from '../../ui/Field/NumberField';
 import { counted, minutesText, momentText } from '../../ui/format';
+import { toldWords } from '../shared/toldWords';
 import { send } from '../shared/api';
 import styles from './View.module.css';
 
@@ -49,6 +50,7 @@ function LateTime({ row, onJudge }: { row: StoredLogRow; onJudge: (judgement: Ro
       <p>
         {what}, {counted(row.models, 'model')}, {momentText(Date.parse(row.startedAt))}.{' '}
         {row.open === 'gap' ? `Nothing was tapped for ${minutesText(row.minutes)}: was that a break?` : `Ticked off without time.`}
+        {toldWords(row) !== null && ` ${toldWords(row)}`}
       </p>
       <span className={styles.lateFields}>
         <NumberField

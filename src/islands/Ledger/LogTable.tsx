@@ -5,6 +5,7 @@ import type { ShownRow } from '../../core/views/log';
 import { Button } from '../../ui/Button/Button';
 import { cx } from '../../ui/cx';
 import { minutesText, momentText } from '../../ui/format';
+import { toldWords } from '../shared/toldWords';
 import { CorrectMinutes } from '../shared/CorrectMinutes';
 import styles from './View.module.css';
 
@@ -59,6 +60,7 @@ function LogLine({ row, onJudge }: { row: ShownRow; onJudge: (judgement: RowJudg
       <td className={styles.figure}>{row.models}</td>
       <td className={styles.figure}>
         {minutes === null ? 'not known' : minutes.toFixed(1)}
+        {toldWords(row) !== null && <small className={styles.note}>{toldWords(row)}</small>}
         {row.correctedMinutes !== null && <small className={styles.note}>measured {row.minutes.toFixed(1)}</small>}
       </td>
       <td className={styles.figure}>{minutes === null ? '' : minutesText(minutes / row.weight)}</td>

@@ -25,8 +25,8 @@ export async function exportCommission(stores: Stores, id: string | undefined): 
   const paints = (await stores.paints.list()).filter((paint) => used.has(paint.id));
   const line = await stores.workshop.ownLine(wholeCommission(commission.id));
   const judgements = (await stores.timeLog.ofCommission(commission.id))
-    .filter((row) => row.eventId !== null && (row.verdict !== 'unsure' || row.correctedMinutes !== null))
-    .map(({ id: row, verdict, correctedMinutes }) => ({ id: row, verdict, correctedMinutes }));
+    .filter(({ eventId, said }) => eventId !== null && said !== null && (said.verdict !== 'unsure' || said.correctedMinutes !== null))
+    .map(({ id: row, said }) => ({ id: row, ...said! }));
   return {
     name: commission.name,
     text: writeCommission({

@@ -1,6 +1,7 @@
 import { ulid } from 'ulid';
 import { readTimeLog } from '../../core/formats/readTimeLog';
 import type { FileRow } from '../../core/formats/timeLogColumns';
+import type { KeptJudgement } from '../../core/time/definitions';
 import { tieToWork, type NamedUnit } from '../../core/time/tieToWork';
 import type { TimeLogImport } from '../../core/views/log';
 import type { StoredLogRow } from '../../core/views/stored';
@@ -48,7 +49,7 @@ interface SortedRows {
   /** Known rows of which the file tells more: they were written down in the middle of a stretch. */
   grown: (FileRow & { id: string })[];
   /** Known rows on which the file brings the painter's word and the log has none. */
-  judged: (Pick<FileRow, 'verdict' | 'correctedMinutes'> & { id: string })[];
+  judged: (KeptJudgement & { id: string })[];
 }
 
 /** What the file brings that is not in the log: a row is known by its id, else by what it says, whatever it was called since. */
@@ -76,7 +77,10 @@ function takeKnown({ grown, judged }: SortedRows, row: FileRow, known: StoredLog
   if (known.eventId === null && row.id === known.id && row.models > known.models) grown.push({ ...row, id: known.id });
   const hasWord = known.verdict !== 'unsure' || known.correctedMinutes !== null;
   const bringsWord = row.verdict !== 'unsure' || row.correctedMinutes !== null;
-  if (bringsWord && !hasWord) judged.push({ id: known.id, verdict: row.verdict, correctedMinutes: row.correctedMinutes });
+  if (!bringsWord || hasWord) return;
+  const { verdict, correctedMinutes, models, minutes } = row;
+  const of = correctedMinutes === null ? { ofModels: null, ofMinutes: null } : { ofModels: models, ofMinutes: minutes };
+  judged.push({ id: known.id, verdict, correctedMinutes, ...of });
 }
 
 type Told = Pick<FileRow, 'startedAt' | 'commission' | 'unit' | 'part' | 'technique' | 'models'>;

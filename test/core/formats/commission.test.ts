@@ -31,7 +31,7 @@ const file = (): CommissionFile => ({
   units: [structuredClone(keepers)],
   closedAt: null,
   events: structuredClone(EVENTS),
-  judgements: [{ id: EVENTS[0]!.id, verdict: 'counts', correctedMinutes: 12 }],
+  judgements: [{ id: EVENTS[0]!.id, verdict: 'counts', ofModels: 3, ofMinutes: 6, correctedMinutes: 12 }],
 });
 
 const refused = (change: (value: CommissionFile) => void): string => {
