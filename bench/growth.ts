@@ -124,6 +124,7 @@ function stepsOf(unit: Unit, commission: { id: string; name: string }): Step[] {
         dryMinutes,
         handleMinutes: handleMinutesOf(step.technique, dryMinutes),
         minutes: 2,
+        like: null,
         effort: 1,
         factors: modelFactors(unit.scheme, DEFAULT_HOUSE_RULES),
       },

@@ -98,7 +98,7 @@ function gammaNoise(random: Random, variance: number): number {
   return Math.max(0.05, cube) ** 3 / (1 - 1 / (9 * shape)) ** 3;
 }
 
-const USED: readonly Technique[] = [
+export const USED: readonly Technique[] = [
   'basecoat',
   'wash',
   'layer',
@@ -174,7 +174,7 @@ export class MadeUpHands {
   }
 }
 
-interface Step extends MadeUpStep {
+export interface Step extends MadeUpStep {
   commission: string;
   unit: string;
   part: string;
@@ -188,7 +188,10 @@ export function madeUpLog(painter: Painter, seed: number, least: number): MadeUp
   const hands = new MadeUpHands(painter, random, USED);
   const rows: MadeUpRow[] = [];
   for (let commission = 0; rows.length < least; commission++) {
-    for (const { step, done, models } of stretchesOf(commission)) {
+    const units = Array.from({ length: random.whole(2, 4) }, (_, index) =>
+      stepsOfUnit(painter, random, hands, `Commission ${commission + 1}`, `Unit ${index + 1}`, index),
+    );
+    for (const { step, done, models } of stretchesOf(units.flat())) {
       hands.rest();
       const { expected, sound, minutes } = hands.paint(step, done, models);
       rows.push({ row: rowOf(step, models, minutes, hands.at), expected, sound });
@@ -196,41 +199,42 @@ export function madeUpLog(painter: Painter, seed: number, least: number): MadeUp
     }
   }
   return rows;
-
-  function stretchesOf(commission: number): { step: Step; done: number; models: number }[] {
-    const units = Array.from({ length: random.whole(2, 4) }, (_, index) => unitOf(commission, index));
-    return units.flat().flatMap((step) => {
-      const stretches: { step: Step; done: number; models: number }[] = [];
-      for (let done = 0; done < step.models; done += step.tray)
-        stretches.push({ step, done, models: Math.min(step.tray, step.models - done) });
-      return stretches;
-    });
-  }
-
-  function unitOf(commission: number, index: number): Step[] {
-    const size = random.pick(['foot', 'foot', 'foot', 'heavy', 'mounted'] as const);
-    const models = random.whole(3, 20);
-    const tray = random.whole(4, 10);
-    const own = hands.differ(painter.differs.unit);
-    return Array.from({ length: random.whole(6, 14) }, (_, step): Step => ({
-      commission: `Commission ${commission + 1}`,
-      unit: `Unit ${index + 1}`,
-      part: PARTS[(step * 3 + index) % PARTS.length]!,
-      technique: random.pick(USED),
-      size,
-      coverage: Math.round((0.03 + 0.4 * random.uniform() ** 2) * 100) / 100,
-      level: own + hands.differ(painter.differs.step),
-      models,
-      tray,
-    })).filter((step, place, all) => all.findIndex((each) => each.part === step.part && each.technique === step.technique) === place);
-  }
 }
 
-const rowOf = (step: Step, models: number, minutes: number, at: number): JudgedRow => ({
+/** Each step tray by tray. */
+export const stretchesOf = (steps: readonly Step[]): { step: Step; done: number; models: number }[] =>
+  steps.flatMap((step) => {
+    const stretches: { step: Step; done: number; models: number }[] = [];
+    for (let done = 0; done < step.models; done += step.tray)
+      stretches.push({ step, done, models: Math.min(step.tray, step.models - done) });
+    return stretches;
+  });
+
+/** The steps of a unit that exists nowhere; `place` moves its parts about. */
+export function stepsOfUnit(painter: Painter, random: Random, hands: MadeUpHands, commission: string, unit: string, place = 0): Step[] {
+  const size = random.pick(['foot', 'foot', 'foot', 'heavy', 'mounted'] as const);
+  const models = random.whole(3, 20);
+  const tray = random.whole(4, 10);
+  const own = hands.differ(painter.differs.unit);
+  return Array.from({ length: random.whole(6, 14) }, (_, step): Step => ({
+    commission,
+    unit,
+    part: PARTS[(step * 3 + place) % PARTS.length]!,
+    technique: random.pick(USED),
+    size,
+    coverage: Math.round((0.03 + 0.4 * random.uniform() ** 2) * 100) / 100,
+    level: own + hands.differ(painter.differs.step),
+    models,
+    tray,
+  })).filter((step, at, all) => all.findIndex((each) => each.part === step.part && each.technique === step.technique) === at);
+}
+
+export const rowOf = (step: Step, models: number, minutes: number, at: number): JudgedRow => ({
   startedAt: new Date(at).toISOString(),
   commissionId: null,
   unitId: null,
   stepId: null,
+  stepLike: null,
   commission: step.commission,
   unit: step.unit,
   part: step.part,

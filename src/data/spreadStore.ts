@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import type { Spreads } from '../core/time/spreads';
+import { PRIOR_SPREADS, type Spreads } from '../core/time/spreads';
 
 /** How much things differ in the log, and of how many of its first rows that was learned. */
 export interface LearnedSpreads {
@@ -15,7 +15,8 @@ export class SpreadStore {
   /** Null while nothing is learned. */
   async load(): Promise<LearnedSpreads | null> {
     const row: { rows: number; spreads: string } | undefined = await this.db('learned_spreads').where({ id: ID }).first();
-    return row ? { rows: row.rows, spreads: JSON.parse(row.spreads) as Spreads } : null;
+    // What an earlier version did not know is as it is before anything is learned.
+    return row ? { rows: row.rows, spreads: { ...PRIOR_SPREADS, ...(JSON.parse(row.spreads) as Partial<Spreads>) } } : null;
   }
 
   async save({ rows, spreads }: LearnedSpreads): Promise<void> {

@@ -129,6 +129,7 @@ describe('the log', () => {
     commissionId: null,
     unitId: null,
     stepId: null,
+    stepLike: null,
     startedAt: '2026-11-23T19:00:00Z',
     commission: 'Coast',
     unit: 'Keepers',

@@ -62,7 +62,7 @@ describe('fitting the log', function () {
     it('fits one after the other, and tells each asker of its own log', async () => {
       const whole = await database.stores.timeLog.list();
       const fits = await Promise.all([60, 20, 40].map((rows) => thread.fit(whole.slice(0, rows), NOW, undefined)));
-      expect(fits.map(({ fitted }) => fitted.models.reduce((sum, models) => sum + models, 0))).to.deep.equal(
+      expect(fits.map(({ fitted }) => [...fitted.places.values()].reduce((sum, { models }) => sum + models, 0))).to.deep.equal(
         [60, 20, 40].map((rows) => whole.slice(0, rows).reduce((sum, row) => sum + row.models, 0)),
       );
     });

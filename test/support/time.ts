@@ -6,6 +6,7 @@ export const TONIGHT = new Date('2026-11-23T12:00:00Z');
 export const coat: StepKind = {
   unitId: null,
   stepId: null,
+  stepLike: null,
   commission: 'Coast',
   unit: 'Keepers',
   part: 'Coat',

@@ -2,6 +2,7 @@ import { dryMinutesOf, handleMinutesOf, type Roster, type RosterUnit } from '../
 import { jobId } from '../scheme/lineJobs';
 import { idOfHalf, type Half } from '../scheme/halves';
 import type { Size, Technique } from '../scheme/definitions';
+import { likeOf } from '../scheme/lineage';
 import { orderRules } from '../scheme/orderRules';
 import { effortOf, passesOf, type Dip, type Pass } from '../scheme/passes';
 import { lacksPaint, setupId } from '../scheme/setups';
@@ -39,6 +40,8 @@ export interface BenchPass {
   /** Planned for an ordinary model. */
   minutes: number;
   effort: number;
+  /** The first of the steps that its step was copied from, while it is painted alike. */
+  like: string | null;
   /** What must be painted and dry before it. */
   after: PassBefore[];
 }
@@ -150,6 +153,7 @@ function benchPasses(unit: RosterUnit, roster: Roster, first: number, reasons: s
       dips: pass.dips.map((dip) => dipOf(pass, dip)),
       minutes: roster.minutesOf(unit, pass, { done: 0, models: pass.models.length, weight: pass.models.length }) * effortOf(pass),
       effort: effortOf(pass),
+      like: likeOf(pass.step, roster.paints),
       after: hard
         .filter((rule) => rule.after === pass.key)
         .map(({ before, scope, lagMinutes, reason }) => ({ pass: places.get(before)!, scope, lagMinutes, reason: numberOf(reason) })),
@@ -194,4 +198,5 @@ export const factsOfPass = (pass: BenchPass, dip: BenchDip, unit: BenchUnit, pai
   minutes: pass.minutes,
   effort: pass.effort,
   factors: unit.factors,
+  like: pass.like,
 });

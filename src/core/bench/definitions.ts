@@ -57,6 +57,8 @@ export interface WorkFacts {
   effort: number;
   /** Models of the unit that count as more or fewer than one. */
   factors: ModelFactor[];
+  /** The first of the steps that this one was copied from, while it is still painted alike. */
+  like: string | null;
 }
 
 /** Every bench has a clock of its own: what a file brings from another one is not timed against this one's. */

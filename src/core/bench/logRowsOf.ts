@@ -24,6 +24,7 @@ export function logRowsOf(stretches: readonly Stretch[]): IdentifiedLogRow[] {
       commissionId: facts.commissionId,
       unitId: unit,
       stepId: halfOfId(step).stepId,
+      stepLike: facts.like,
       commission: facts.commission,
       unit: facts.unit,
       part: facts.part,

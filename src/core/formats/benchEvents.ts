@@ -32,6 +32,7 @@ const workFacts = object({
     .strict()
     .max(MOST_MODELS)
     .default(undefined),
+  like: id().nullable().notRequired().default(null),
   // As earlier versions told it: the first so many models, each counted so often.
   leaders: count(0, MOST_MODELS).notRequired().default(undefined),
   leaderFactor: atLeast(1, 'a factor from 1 to 20').max(20).notRequired().default(undefined),
@@ -65,7 +66,12 @@ export function factsAsToday<F extends object>({
   ...facts
 }: F & { leaders?: unknown; leaderFactor?: unknown }): WorkFacts {
   const told = facts as unknown as Partial<WorkFacts>;
-  return { ...told, effort: told.effort ?? 1, factors: told.factors ?? factorsFromEarlier({ leaders, leaderFactor }) } as WorkFacts;
+  return {
+    ...told,
+    effort: told.effort ?? 1,
+    like: told.like ?? null,
+    factors: told.factors ?? factorsFromEarlier({ leaders, leaderFactor }),
+  } as WorkFacts;
 }
 
 const OF_A_PASS: readonly BenchEventKind[] = ['started', 'done', 'missed', 'touched-up', 'reopened', 'kept', 'looked'];

@@ -161,6 +161,7 @@ function factsOfJob(job: RunJob, names: RunNames): WorkFacts {
     handleMinutes: handleMinutesOf(job.technique, job.dryMinutes),
     minutes: ordinary,
     effort: 1,
+    like: null,
     factors: factorsFromEarlier({
       leaders: Math.max(0, ...longer),
       leaderFactor: longer.length > 0 && ordinary > 0 ? Math.max(...job.minutes) / ordinary : 1,

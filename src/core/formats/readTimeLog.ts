@@ -161,11 +161,12 @@ function problemOf(column: Column, value: unknown): string | null {
 /** The row of the values of `TIME_LOG_COLUMNS`, in their order: by place they are read twice as fast as by name. */
 function rowFrom(values: never[]): FileRow {
   const [startedAt, commission, unit, part, technique, size, coverage, models, minutes, setupMinutes, note, ...optional] = values;
-  const [weight, id, verdict, measuredMinutes, commissionId, unitId, stepId, effort] = optional;
+  const [weight, id, verdict, measuredMinutes, commissionId, unitId, stepId, effort, commissionThen, unitThen, stepLike] = optional;
   return {
     startedAt: startedAt!,
-    commission: commission!,
-    unit: unit!,
+    // The log keeps the names of the moment.
+    commission: commissionThen ?? commission!,
+    unit: unitThen ?? unit!,
     part: part!,
     technique: technique!,
     size: size!,
@@ -185,5 +186,6 @@ function rowFrom(values: never[]): FileRow {
     commissionId: commissionId!,
     unitId: unitId!,
     stepId: stepId!,
+    stepLike: stepLike!,
   };
 }

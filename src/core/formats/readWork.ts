@@ -54,7 +54,7 @@ function rowOf(columns: readonly string[], fields: readonly string[], line: numb
   };
   try {
     const { models, ...kind } = parse(workSchema, raw);
-    return { kind: { ...kind, unitId: null, stepId: null }, models };
+    return { kind: { ...kind, unitId: null, stepId: null, stepLike: field('step_like').trim() || null }, models };
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
     throw new InputError(`line ${line}, ${error.field}`, error.value, error.remedy);

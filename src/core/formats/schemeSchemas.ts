@@ -58,6 +58,9 @@ const step = object({
   faces: oneOf(FACES).optional().default('whole'),
   moment: oneOf(MOMENTS).nullable().notRequired().default(null),
   note: note().optional().default(''),
+  like: object({ step: id(), technique: oneOf(TECHNIQUES), paint: optionalId() })
+    .optional()
+    .default(undefined),
 });
 
 const part = object({
@@ -151,8 +154,13 @@ export function schemeOf(parsed: Parsed): Scheme {
   };
 }
 
-const stepOf = (parsed: ParsedStep): Step =>
-  ({ ...parsed, paintFor: parsed.paintFor.map((each) => withOneName<PaintFor>(each)), for: forOf(parsed.for) }) as Step;
+const stepOf = ({ like, ...parsed }: ParsedStep): Step =>
+  ({
+    ...parsed,
+    paintFor: parsed.paintFor.map((each) => withOneName<PaintFor>(each)),
+    for: forOf(parsed.for),
+    ...(like && { like }),
+  }) as Step;
 
 const withOneName = <T>(named: object): T => Object.fromEntries(Object.entries(named).filter(([, value]) => value !== undefined)) as T;
 

@@ -23,6 +23,9 @@ export const TIME_LOG_COLUMNS = [
   'unit_id',
   'step_id',
   'effort',
+  'commission_then',
+  'unit_then',
+  'step_like',
 ] as const;
 export type Column = (typeof TIME_LOG_COLUMNS)[number];
 
@@ -56,6 +59,9 @@ export const rowSchema = object({
   unit_id: optionalId(),
   step_id: optionalId(),
   effort: atLeast(0.001, 'a share of a coat above 0').max(1000).nullable().defined(),
+  commission_then: text('the name the commission had').nullable().defined(),
+  unit_then: text('the name the unit had').nullable().defined(),
+  step_like: optionalId(),
 });
 
 export const NUMBERS: readonly Column[] = ['coverage', 'models', 'minutes', 'setup_minutes', 'weight', 'measured_minutes', 'effort'];
@@ -69,6 +75,9 @@ export const OR_NULL: readonly Column[] = [
   'unit_id',
   'step_id',
   'effort',
+  'commission_then',
+  'unit_then',
+  'step_like',
 ];
 export const OPTIONAL: readonly Column[] = [...TEXTS, ...OR_NULL, 'verdict'];
 

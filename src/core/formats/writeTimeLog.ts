@@ -2,11 +2,18 @@ import Papa from 'papaparse';
 import { minutesThatCount, type JudgedRow } from '../time/definitions';
 import { noFormula, TIME_LOG_COLUMNS } from './timeLogColumns';
 
+/** A row with the names its commission and unit have today, and those of the time beside them. */
+interface WrittenRow extends JudgedRow {
+  id: string;
+  commissionThen?: string;
+  unitThen?: string;
+}
+
 /**
  * Writes rows as `neat-relay/time-log@1`: UTF-8, header row, RFC 4180 with CRLF. Rows whose minutes nobody knows are left out;
  * where the painter corrected them, what was measured stands in a column of its own.
  */
-export function writeTimeLog(rows: readonly (JudgedRow & { id: string })[]): string {
+export function writeTimeLog(rows: readonly WrittenRow[]): string {
   const records = rows.flatMap((row) => {
     const minutes = minutesThatCount(row);
     if (minutes === null) return [];
@@ -31,6 +38,9 @@ export function writeTimeLog(rows: readonly (JudgedRow & { id: string })[]): str
         row.unitId ?? '',
         row.stepId ?? '',
         row.effort,
+        row.commissionThen ?? row.commission,
+        row.unitThen ?? row.unit,
+        row.stepLike ?? '',
       ],
     ];
   });

@@ -1,11 +1,14 @@
 import type { ScopeChange } from '../views/scope';
+import type { UnknownWork } from './rowHours';
 import type { Quote, Rate } from './definitions';
 import { minutesPrice } from './priceWork';
 
 /** What was worked and what is left, minutes at the bench. */
 export interface HoursStanding {
-  /** Painting with its set-ups, as logged. */
+  /** Painting with its set-ups, as logged; steps without a known time at their estimate. */
   painted: number;
+  /** Those steps. */
+  unknown: UnknownWork;
   /** Work that is no painting, as its clock measured it. */
   other: number;
   leftLikely: number;

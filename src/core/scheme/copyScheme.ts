@@ -1,13 +1,14 @@
 import type { Scheme, Step } from './definitions';
+import { lineageOf } from './lineage';
 
-/** A scheme with ids of its own for parts and steps, so that each unit keeps its own log. */
+/** A scheme with ids of its own for parts and steps, so that each unit keeps its own log; its steps know what they are copies of. */
 export function copyScheme(scheme: Scheme, newId: () => string): Scheme {
   const ids = new Map<string, string>();
   const fresh = (id: string): string => {
     if (!ids.has(id)) ids.set(id, newId());
     return ids.get(id)!;
   };
-  const freshSteps = (steps: Step[]) => steps.map((step) => ({ ...step, id: fresh(step.id) }));
+  const freshSteps = (steps: Step[]) => steps.map((step) => ({ ...step, id: fresh(step.id), like: lineageOf(step) }));
   return {
     ...scheme,
     parts: scheme.parts.map((part) => ({

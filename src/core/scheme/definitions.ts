@@ -107,6 +107,14 @@ export type PaintFor = { option: string; paint: string } | { option: string; mix
 
 export const FACES = ['whole', 'fronts then backs', 'fill then cut in'] as const;
 
+/** Where a step was copied from: the first of them, and what it was painted with there. */
+export interface StepLineage {
+  step: string;
+  technique: Technique;
+  /** A paint; null for none, or a mix. */
+  paint: string | null;
+}
+
 export interface Step {
   id: string;
   technique: Technique;
@@ -129,6 +137,8 @@ export interface Step {
   /** Where in the model's life it stands; null for the usual moment of its technique. */
   moment: Moment | null;
   note: string;
+  /** Left out where it was not copied from another unit's. */
+  like?: StepLineage;
 }
 
 export const REACHES = ['easy', 'hard'] as const;

@@ -1,6 +1,6 @@
 import { LEADERS, SLOPE_OF_ALL } from './effects';
 import type { PreparedLog } from './observations';
-import type { NumberLists } from './solved';
+import { OWN, type NumberLists } from './solved';
 
 /** Lists of numbers of different lengths, one behind the other. */
 class Lists implements NumberLists {
@@ -43,6 +43,10 @@ export class EquationPlaces {
   protected readonly rowStep: Int32Array;
   protected readonly rowLeaders: Float64Array;
   protected readonly unitOf: Int32Array;
+  /** The copy that each row is of, -1 for none; the step of each copy, and where its numbers stand: the step's places, then its own two. */
+  protected readonly rowCopy: Int32Array;
+  protected readonly copyStep: Int32Array;
+  protected readonly copyStart: Int32Array;
   protected readonly stepSquare: Int32Array;
   protected readonly unitSquare: Int32Array;
 
@@ -53,7 +57,7 @@ export class EquationPlaces {
       if (!keys.includes(pace)) keys.push(pace);
       if (leaders !== 0 && !keys.includes(LEADERS)) keys.push(LEADERS);
     }
-    const unitKeys = Array.from({ length: log.unitIndex.size }, (): number[] => []);
+    const unitKeys = Array.from({ length: 1 + Math.max(-1, ...log.steps.map(({ unit }) => unit)) }, (): number[] => []);
     const places = unitKeys.map(() => new Map<number, number>());
     for (const [index, { unit }] of log.steps.entries()) {
       for (const key of stepKeys[index]!) {
@@ -77,6 +81,10 @@ export class EquationPlaces {
       }),
     );
     this.rowStep = Int32Array.from(log.observations, ({ step }) => step);
+    this.rowCopy = Int32Array.from(log.observations, ({ copy }) => copy);
+    this.copyStep = Int32Array.from(log.copies);
+    this.copyStart = new Int32Array(log.copies.length + 1);
+    for (const [copy, step] of log.copies.entries()) this.copyStart[copy + 1] = this.copyStart[copy]! + this.inUnit.length(step) + OWN;
     this.rowLeaders = Float64Array.from(log.observations, ({ leaders }) => leaders);
     this.rowPlaces = new Lists(
       log.observations.map(({ step, pace, leaders }) => {

@@ -4,7 +4,7 @@ import { EquationPlaces } from './EquationPlaces';
 import type { PreparedLog } from './observations';
 import { priorPrecision } from './priorPrecision';
 import { OWN, type Solved } from './solved';
-import type { Spreads } from './spreads';
+import { copyVariance, type Spreads } from './spreads';
 
 /**
  * The normal equations of all effects. A step's own effects touch its rows only and a unit's its steps only: they are
@@ -27,6 +27,12 @@ export class Equations extends EquationPlaces {
   private readonly stepSums: Float64Array;
   private readonly stepOwn: Float64Array;
   private readonly stepMean: Float64Array;
+  /** How far each copy of a step stands from what all of them share. */
+  readonly copyMeans: Float64Array;
+  private readonly copyCross: Float64Array;
+  private readonly copyFollows: Float64Array;
+  private readonly copyPrecision: Float64Array;
+  private readonly copyRight: Float64Array;
   private readonly unitMatrix: Float64Array;
   private readonly unitRight: Float64Array;
   private readonly unitFollows: Float64Array;
@@ -47,6 +53,12 @@ export class Equations extends EquationPlaces {
     this.stepOwn = new Float64Array(3 * this.stepCount);
     this.stepMean = new Float64Array(OWN * this.stepCount);
     this.ownMeans = new Float64Array(OWN * this.stepCount);
+    const copies = this.copyStep.length;
+    this.copyCross = new Float64Array(this.copyStart[copies]!);
+    this.copyFollows = new Float64Array(this.copyCross.length);
+    this.copyPrecision = new Float64Array(copies);
+    this.copyRight = new Float64Array(copies);
+    this.copyMeans = new Float64Array(copies);
     this.unitMatrix = new Float64Array(this.unitSquare[this.unitCount]!);
     this.unitRight = new Float64Array(allUnit);
     this.unitFollows = new Float64Array(allUnit);
@@ -59,7 +71,12 @@ export class Equations extends EquationPlaces {
   /** What the last solution says. The numbers are those that the next one overwrites. */
   solved(): Solved {
     const { mean, covariance, unitMeans, ownMeans, stepKeys, unitKeys, stepOwn, stepFollows, unitPrecision, unitFollows } = this;
+    const { copyMeans, copyPrecision, copyFollows, copyStart } = this;
     return {
+      copyMeans,
+      copyPrecision,
+      copyFollows,
+      copyStart,
       mean,
       covariance,
       unitMeans,
@@ -79,6 +96,7 @@ export class Equations extends EquationPlaces {
    */
   solve(rowPrecision: Float64Array, values: Float64Array, offsets: Float64Array, slopeTerms: Float64Array, spreads: Spreads): void {
     this.gather(rowPrecision, values, offsets, slopeTerms);
+    for (let copy = 0; copy < this.copyStep.length; copy++) this.eliminateCopy(copy, spreads);
     this.unitMatrix.fill(0);
     this.unitRight.fill(0);
     for (let step = 0; step < this.stepCount; step++) {
@@ -169,17 +187,39 @@ export class Equations extends EquationPlaces {
         loads[place]! += value;
         mean += value * this.mean[this.stepKeys.values[keys + place]!]!;
       }
-      means[row] = mean;
-      variances[row] = this.variance(step, loads, slope, covariances, square);
+      const copy = this.rowCopy[row]!;
+      if (copy < 0) {
+        means[row] = mean;
+        variances[row] = this.variance(step, loads, 1, slope, covariances, square);
+        continue;
+      }
+      const follows = this.copyStart[copy]!;
+      means[row] = mean + this.copyMeans[copy]!;
+      for (let i = 0; i < n; i++) loads[i]! -= this.copyFollows[follows + i]!;
+      const [ofLevel, ofSlope] = [this.copyFollows[follows + n]!, this.copyFollows[follows + n + 1]!];
+      variances[row] = 1 / this.copyPrecision[copy]! + this.variance(step, loads, 1 - ofLevel, slope - ofSlope, covariances, square);
     }
   }
 
-  /** Variance of a sum of effects: `loads` on those a step touches and on its unit's own, 1 and `slope` on the step's own two. */
-  private variance(step: number, loads: Float64Array, slope: number, covariances: Float64Array, square: number): number {
+  /** Variance of how far a copy stands from its step. */
+  varianceOfCopy(copy: number): number {
+    const step = this.copyStep[copy]!;
+    const n = this.inUnit.length(step);
+    const start = this.copyStart[copy]!;
+    const covariances = new Float64Array(n * n);
+    this.stepCovariance(step, covariances);
+    const loads = this.copyFollows.subarray(start, start + n).map((follow) => -follow);
+    const [ofLevel, ofSlope] = [this.copyFollows[start + n]!, this.copyFollows[start + n + 1]!];
+    return 1 / this.copyPrecision[copy]! + this.variance(step, loads, -ofLevel, -ofSlope, covariances, 0);
+  }
+
+  /** Variance of a sum of effects: `loads` on those a step touches and on its unit's own, `level` and `slope` on the step's own two. */
+  private variance(step: number, loads: Float64Array, level: number, slope: number, covariances: Float64Array, square: number): number {
     const n = this.inUnit.length(step);
     const follows = OWN * this.inUnit.start[step]!;
-    for (let i = 0; i < n; i++) loads[i]! -= this.stepFollows[follows + i]! + slope * this.stepFollows[follows + n + i]!;
-    const variance = this.stepOwn[3 * step]! + 2 * slope * this.stepOwn[3 * step + 1]! + slope * slope * this.stepOwn[3 * step + 2]!;
+    for (let i = 0; i < n; i++) loads[i]! -= level * this.stepFollows[follows + i]! + slope * this.stepFollows[follows + n + i]!;
+    const [aa, ab, bb] = [this.stepOwn[3 * step]!, this.stepOwn[3 * step + 1]!, this.stepOwn[3 * step + 2]!];
+    const variance = level * level * aa + 2 * level * slope * ab + slope * slope * bb;
     return variance + quadraticForm(covariances, square, n, loads);
   }
 
@@ -195,6 +235,9 @@ export class Equations extends EquationPlaces {
     this.stepRight.fill(0);
     this.stepCross.fill(0);
     this.stepSums.fill(0);
+    this.copyCross.fill(0);
+    this.copyRight.fill(0);
+    this.copyPrecision.fill(0);
     const { start, values } = this.rowPlaces;
     const places = new Int32Array(16);
     const each = new Float64Array(16);
@@ -230,7 +273,44 @@ export class Equations extends EquationPlaces {
       this.stepSums[sums + 2]! += precision * slope * slope;
       this.stepSums[sums + 3]! += target;
       this.stepSums[sums + 4]! += slope * target;
+      const copy = this.rowCopy[row]!;
+      if (copy < 0) continue;
+      const crosses = this.copyStart[copy]!;
+      for (let a = 0; a <= count; a++) this.copyCross[crosses + places[a]!]! += precision * each[a]!;
+      this.copyCross[crosses + n]! += precision;
+      this.copyCross[crosses + n + 1]! += precision * slope;
+      this.copyRight[copy]! += target;
+      this.copyPrecision[copy]! += precision;
     }
+  }
+
+  /** Takes how a copy stands apart out of the sums of its step: it counts once in each of its rows. */
+  private eliminateCopy(copy: number, spreads: Spreads): void {
+    const step = this.copyStep[copy]!;
+    const n = this.inUnit.length(step);
+    const start = this.copyStart[copy]!;
+    const precision = this.copyPrecision[copy]! + 1 / copyVariance(spreads);
+    this.copyPrecision[copy] = precision;
+    const [cross, follows] = [this.copyCross, this.copyFollows];
+    for (let i = 0; i < n + OWN; i++) follows[start + i] = cross[start + i]! / precision;
+    const first = this.inUnit.start[step]!;
+    const square = this.stepSquare[step]!;
+    const right = this.copyRight[copy]!;
+    const [level, slope] = [cross[start + n]!, cross[start + n + 1]!];
+    for (let i = 0; i < n; i++) {
+      const follow = follows[start + i]!;
+      this.stepRight[first + i]! -= follow * right;
+      this.stepCross[OWN * first + i]! -= follow * level;
+      this.stepCross[OWN * first + n + i]! -= follow * slope;
+      for (let j = 0; j <= i; j++) this.stepMatrix[square + i * n + j]! -= follow * cross[start + j]!;
+    }
+    const [ofLevel, ofSlope] = [follows[start + n]!, follows[start + n + 1]!];
+    const sums = 5 * step;
+    this.stepSums[sums]! -= ofLevel * level;
+    this.stepSums[sums + 1]! -= ofLevel * slope;
+    this.stepSums[sums + 2]! -= ofSlope * slope;
+    this.stepSums[sums + 3]! -= ofLevel * right;
+    this.stepSums[sums + 4]! -= ofSlope * right;
   }
 
   /** Takes a step's own two effects out of its sums, and keeps how they follow the others. */
@@ -344,6 +424,19 @@ export class Equations extends EquationPlaces {
       }
       this.ownMeans[OWN * step] = pace;
       this.ownMeans[OWN * step + 1] = slope;
+    }
+    for (let copy = 0; copy < this.copyStep.length; copy++) {
+      const step = this.copyStep[copy]!;
+      const n = this.inUnit.length(step);
+      const follows = this.copyStart[copy]!;
+      const keys = this.stepKeys.start[step]!;
+      let mean = this.copyRight[copy]! / this.copyPrecision[copy]!;
+      for (let i = 0; i < n; i++) {
+        const other = i < n - 1 ? this.mean[this.stepKeys.values[keys + i]!]! : this.unitMeans[this.unitOf[step]!]!;
+        mean -= this.copyFollows[follows + i]! * other;
+      }
+      mean -= this.copyFollows[follows + n]! * this.ownMeans[OWN * step]!;
+      this.copyMeans[copy] = mean - this.copyFollows[follows + n + 1]! * this.ownMeans[OWN * step + 1]!;
     }
   }
 }

@@ -132,9 +132,9 @@ export class Fit {
   private linearise(): void {
     const { observations } = this.log;
     for (let row = 0; row < observations.length; row++) {
-      const { step, done, models } = observations[row]!;
+      const { step, done, practised, models } = observations[row]!;
       const slope = this.slopes[step]!;
-      const { value, bySlope } = logShare(done, models, slope);
+      const { value, bySlope } = logShare(done + this.spreads.kept * practised, models, slope);
       this.offsets[row] = value - bySlope * slope;
       this.slopeTerms[row] = bySlope;
     }

@@ -10,12 +10,14 @@ import { logShare, savedPerDoubling, slopeWithin } from './learningCurve';
 import { LOOSE_VARIANCE, noiseParts } from './noise';
 import { mixtureQuantile, Z90 } from './normal';
 import { normMinutes } from './norms';
-import { stepKey, unitKey } from './observations';
+import { logAreaOf, originKey, stepKey, unitKey } from './observations';
 import { stepBlock, unitBlock } from './solved';
-import { noiseVariance } from './spreads';
+import { copyVariance, noiseVariance, UNIT_COPY_SHARE } from './spreads';
 
 const PACE_NOW = 0;
 const ONE_MODEL: StretchAhead = { done: 4, models: 1, weight: 1 };
+/** How much less a like step says where it covers another surface: log minutes for each unit of the logarithm of the surfaces. */
+const AREA_SPREAD = 0.1;
 /** What so many more stretches would change, if each took so much longer than expected. */
 const NEXT_STRETCHES = 20;
 const SLOWER = 0.2;
@@ -27,6 +29,14 @@ interface StepView {
   slope: number;
   step: number | undefined;
   unit: number | undefined;
+  /** Of a step that is logged here and elsewhere; -1 for none. */
+  copy: number;
+  /** Variance of a copy of which nothing is logged yet against the step it is like; 0 for others. */
+  apart: number;
+  /** The same of its unit, with which all its steps differ. */
+  unitApart: number;
+  /** Models that count as done before the first one. */
+  practised: number;
   /** Shared effects: those that count once, then those of the slope. */
   fixed: number[];
   slopes: number[];
@@ -48,23 +58,23 @@ export class Posterior implements TimeModel {
   }
 
   modelsDone(kind: StepKind): number {
-    const { step } = this.viewOf(kind);
-    return step === undefined ? 0 : this.fitted.models[step]!;
+    return this.fitted.places.get(stepKey(kind))?.models ?? 0;
   }
 
   curve(kind: StepKind): StepCurve {
-    const { level, slope } = this.viewOf(kind);
+    const { level, slope, practised } = this.viewOf(kind);
     return {
       level: normMinutes(kind.technique, kind.size, kind.coverage) * Math.exp(level),
       slope: slopeWithin(slope),
       leaders: this.fitted.solved.mean[LEADERS]!,
+      practised,
     };
   }
 
   estimate(kind: StepKind, stretch: StretchAhead = ONE_MODEL, orOdd = false): StepEstimate {
     const norm = normMinutes(kind.technique, kind.size, kind.coverage);
     const view = this.viewOf(kind);
-    const share = logShare(stretch.done, stretch.models, view.slope);
+    const share = logShare(stretch.done + view.practised, stretch.models, view.slope);
     const leaders = Math.log(stretch.weight / stretch.models);
     const mean = view.level + share.value + leaders * this.fitted.solved.mean[LEADERS]!;
     const variance = this.varianceOf(view, leaders, share.bySlope);
@@ -93,14 +103,14 @@ export class Posterior implements TimeModel {
     const { solved, spreads, stretches } = this.fitted;
     const view = this.viewOf(kind);
     const [pace, technique, size] = view.fixed as [number, number, number];
-    const share = logShare(stretch.done, stretch.models, view.slope);
+    const share = logShare(stretch.done + view.practised, stretch.models, view.slope);
     const leaders = Math.log(stretch.weight / stretch.models);
     const logs = {
       pace: solved.mean[pace]!,
       technique: solved.mean[technique]!,
       size: solved.mean[size]!,
       unit: view.unit === undefined ? 0 : solved.unitMeans[view.unit]!,
-      step: view.step === undefined ? 0 : solved.ownMeans[2 * view.step]!,
+      step: (view.step === undefined ? 0 : solved.ownMeans[2 * view.step]!) + this.copyMean(view),
       repetition: share.value,
       leaders: leaders * solved.mean[LEADERS]!,
     };
@@ -142,7 +152,7 @@ export class Posterior implements TimeModel {
         let step = ofSteps.get(key);
         if (!step) ofSteps.set(key, (step = this.drawStep(kind, key, shared, draws, seed)));
         const view = this.viewOf(kind);
-        const { value, bySlope } = logShare(done, models, view.slope);
+        const { value, bySlope } = logShare(done + view.practised, models, view.slope);
         const leaders = Math.log(weight / models);
         const noise = keyedNormals(`noise ${key} ${done}`, draws, seed);
         const { loose } = this.fitted.spreads;
@@ -180,20 +190,20 @@ export class Posterior implements TimeModel {
     const { solved, spreads } = this.fitted;
     const ofUnit = view.unit === undefined ? null : unitBlock(solved, view.unit);
     const unit = new Float64Array(draws);
-    addTo(unit, ofUnit ? 1 / Math.sqrt(ofUnit.precision) : spreads.unit, keyedNormals(`unit ${unitKey(kind)}`, draws, seed));
+    const unitName = view.unit === undefined ? unitKey(kind) : this.fitted.unitNames[view.unit]!;
+    addTo(unit, ofUnit ? 1 / Math.sqrt(ofUnit.precision) : spreads.unit, keyedNormals(`unit ${unitName}`, draws, seed));
     if (ofUnit) for (const [index, effect] of ofUnit.keys.entries()) addTo(unit, -ofUnit.follows[index]!, shared[effect]!);
     const ofStep = view.step === undefined ? null : stepBlock(solved, view.step);
     const [aa, ab, bb] = (ofStep ? [...ofStep.own] : [spreads.step ** 2, 0, spreads.stepSlope ** 2]) as [number, number, number];
-    const first = keyedNormals(`step ${key}`, draws, seed);
-    const second = keyedNormals(`slope of ${key}`, draws, seed);
-    const level = new Float64Array(draws).fill(view.level);
+    // Copies share what the step they are like draws.
+    const name = view.step === undefined ? key : this.fitted.stepNames[view.step]!;
+    const first = keyedNormals(`step ${name}`, draws, seed);
+    const second = keyedNormals(`slope of ${name}`, draws, seed);
+    const level = new Float64Array(draws);
     const slope = new Float64Array(draws);
     addTo(level, Math.sqrt(aa), first);
     addTo(slope, ab / Math.sqrt(aa), first);
     addTo(slope, Math.sqrt(Math.max(0, bb - ab ** 2 / aa)), second);
-    addTo(level, 1, unit);
-    for (const effect of view.fixed) addTo(level, 1, shared[effect]!);
-    for (const effect of view.slopes) addTo(slope, 1, shared[effect]!);
     if (ofStep) {
       // The unit's own stands behind the shared effects that the step follows.
       const others = [...Array.from(ofStep.keys, (effect) => shared[effect]!), unit];
@@ -201,25 +211,69 @@ export class Posterior implements TimeModel {
         addTo(level, -ofStep.follows[index]!, other);
         addTo(slope, -ofStep.follows[others.length + index]!, other);
       }
+      if (view.copy >= 0) this.drawCopy(view.copy, key, [...others, level.slice(), slope.slice()], level, seed);
     }
+    addTo(level, Math.sqrt(view.apart), keyedNormals(`copy ${key}`, draws, seed));
+    addTo(level, Math.sqrt(view.unitApart), keyedNormals(`copied unit ${unitKey(kind)}`, draws, seed));
+    addTo(level, 1, unit);
+    for (const effect of view.fixed) addTo(level, 1, shared[effect]!);
+    for (const effect of view.slopes) addTo(slope, 1, shared[effect]!);
+    for (let draw = 0; draw < draws; draw++) level[draw]! += view.level;
     return { level, slope };
   }
 
+  /** How far a copy deviates from its mean, added to the level of its step: it follows what the step and its unit are in each draw. */
+  private drawCopy(copy: number, key: string, others: readonly Float64Array[], level: Float64Array, seed: number): void {
+    const { copyPrecision, follows } = this.copyBlock(copy);
+    addTo(level, 1 / Math.sqrt(copyPrecision), keyedNormals(`copy ${key}`, level.length, seed));
+    for (const [index, other] of others.entries()) addTo(level, -follows[index]!, other);
+  }
+
+  private copyBlock(copy: number): { copyPrecision: number; follows: Float64Array } {
+    const { copyPrecision, copyFollows, copyStart } = this.fitted.solved;
+    return { copyPrecision: copyPrecision[copy]!, follows: copyFollows.subarray(copyStart[copy], copyStart[copy + 1]) };
+  }
+
+  private copyMean({ copy }: Pick<StepView, 'copy'>): number {
+    return copy < 0 ? 0 : this.fitted.solved.copyMeans[copy]!;
+  }
+
+  /** Where a step is in the log: here, or where it was copied from. */
+  private placeOf(kind: StepKind): Pick<StepView, 'step' | 'unit' | 'copy' | 'apart' | 'unitApart' | 'practised'> {
+    const { places, origins, unitIndex, unitOf, practised, logAreas, stepCopies, spreads } = this.fitted;
+    const here = places.get(stepKey(kind));
+    if (here) {
+      const { step, copy } = here;
+      return { step, unit: unitOf[step]!, copy, apart: 0, unitApart: 0, practised: spreads.kept * here.practised };
+    }
+    const own = kind.stepId === null ? undefined : origins.get(originKey(kind.stepId, kind.technique));
+    const step = kind.stepLike === null ? own : origins.get(originKey(kind.stepLike, kind.technique));
+    if (step === undefined) return { step, unit: unitIndex.get(unitKey(kind)), copy: -1, apart: 0, unitApart: 0, practised: 0 };
+    const differs = AREA_SPREAD * (logAreaOf(kind) - logAreas[step]!);
+    return {
+      step,
+      unit: unitOf[step]!,
+      copy: -1,
+      apart: (stepCopies[step]! > 1 ? copyVariance(spreads) : spreads.copy ** 2) + differs ** 2,
+      unitApart: (UNIT_COPY_SHARE * spreads.copy) ** 2,
+      practised: spreads.kept * practised[step]!,
+    };
+  }
+
   private viewOf(kind: StepKind): StepView {
-    const key = `${stepKey(kind)}\u0001${kind.technique}\u0001${kind.size}`;
+    const key = [stepKey(kind), kind.technique, kind.size, kind.stepLike, kind.stepLike === null ? '' : kind.coverage].join('\u0001');
     const known = this.views.get(key);
     if (known) return known;
-    const { solved, stepIndex, unitIndex } = this.fitted;
-    const step = stepIndex.get(stepKey(kind));
-    const unit = unitIndex.get(unitKey(kind));
+    const { solved } = this.fitted;
+    const place = this.placeOf(kind);
+    const { step, unit } = place;
     const fixed = [PACE_NOW, techniqueAt(kind.technique), sizeAt(kind.size)];
     const slopes = [SLOPE_OF_ALL, slopeAt(kind.technique)];
     const level = fixed.reduce((sum, effect) => sum + solved.mean[effect]!, unit === undefined ? 0 : solved.unitMeans[unit]!);
     const view: StepView = {
-      level: level + (step === undefined ? 0 : solved.ownMeans[2 * step]!),
+      ...place,
+      level: level + (step === undefined ? 0 : solved.ownMeans[2 * step]!) + this.copyMean(place),
       slope: slopes.reduce((sum, effect) => sum + solved.mean[effect]!, 0) + (step === undefined ? 0 : solved.ownMeans[2 * step + 1]!),
-      step,
-      unit,
       fixed,
       slopes,
     };
@@ -228,7 +282,7 @@ export class Posterior implements TimeModel {
   }
 
   /** Variance of what is expected of a stretch on a step. */
-  private varianceOf({ step, unit, fixed, slopes }: StepView, leaders: number, bySlope: number): number {
+  private varianceOf({ step, unit, copy, apart, unitApart, fixed, slopes }: StepView, leaders: number, bySlope: number): number {
     const { solved, spreads } = this.fitted;
     const loads = new Map<number, number>(fixed.map((effect) => [effect, 1]));
     if (leaders !== 0) loads.set(LEADERS, leaders);
@@ -239,9 +293,19 @@ export class Posterior implements TimeModel {
     if (step !== undefined) {
       const { keys, own, follows } = stepBlock(solved, step);
       const n = keys.length + 1;
-      variance = own[0]! + 2 * bySlope * own[1]! + bySlope ** 2 * own[2]!;
-      for (const [index, effect] of keys.entries()) take(effect, -(follows[index]! + bySlope * follows[n + index]!));
-      unitLoad -= follows[n - 1]! + bySlope * follows[2 * n - 1]!;
+      let [ofLevel, ofSlope] = [1, bySlope];
+      variance = apart + unitApart;
+      if (copy >= 0) {
+        const block = this.copyBlock(copy);
+        variance += 1 / block.copyPrecision;
+        for (const [index, effect] of keys.entries()) take(effect, -block.follows[index]!);
+        unitLoad -= block.follows[n - 1]!;
+        ofLevel -= block.follows[n]!;
+        ofSlope -= block.follows[n + 1]!;
+      }
+      variance += ofLevel ** 2 * own[0]! + 2 * ofLevel * ofSlope * own[1]! + ofSlope ** 2 * own[2]!;
+      for (const [index, effect] of keys.entries()) take(effect, -(ofLevel * follows[index]! + ofSlope * follows[n + index]!));
+      unitLoad -= ofLevel * follows[n - 1]! + ofSlope * follows[2 * n - 1]!;
     }
     if (unit === undefined) variance += unitLoad ** 2 * spreads.unit ** 2;
     else {

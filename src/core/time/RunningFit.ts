@@ -29,6 +29,6 @@ export class RunningFit<R extends JudgedRow = JudgedRow> {
     if (last && rows.length >= this.goesOnFrom) fit.startFrom(last.fit, (index) => last.places.get(rows[index]!));
     yield* fit.settle();
     this.last = { fit, places: new Map(fit.log.observations.map(({ index }, place) => [rows[index]!, place])) };
-    return { fitted: fittedOf(fit), odd: oddRows(fit, rows) };
+    return { fitted: fittedOf(fit, now), odd: oddRows(fit, rows) };
   }
 }

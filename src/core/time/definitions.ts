@@ -12,6 +12,8 @@ export interface LogRow {
   commissionId: string | null;
   unitId: string | null;
   stepId: string | null;
+  /** The first of the steps that this one was copied from, while it is still painted alike. */
+  stepLike: string | null;
   commission: string;
   unit: string;
   /** Empty for a step over everything. */
@@ -64,7 +66,7 @@ export const minutesThatCount = ({
   correctedMinutes ?? (open === null && minutes > 0 ? minutes : null);
 
 /** A kind of step whose minutes are estimated: one technique on one part of one unit. Where there are ids, names do not matter. */
-export type StepKind = Pick<LogRow, 'unitId' | 'stepId' | 'commission' | 'unit' | 'part' | 'technique' | 'size' | 'coverage'>;
+export type StepKind = Pick<LogRow, 'unitId' | 'stepId' | 'stepLike' | 'commission' | 'unit' | 'part' | 'technique' | 'size' | 'coverage'>;
 
 /** So many models of a step in one go. */
 export interface StretchAhead {
@@ -82,6 +84,8 @@ export interface StepCurve {
   slope: number;
   /** How leaders differ from their factor in House rules, as a power of it. */
   leaders: number;
+  /** Models that count as done before the first one: practice that is left of a like order. */
+  practised: number;
 }
 
 /** Minutes for one model counted at its factor, and where they come from. */

@@ -1,5 +1,6 @@
 import type { JudgedRow, Oddity } from './definitions';
 import type { Fit } from './Fit';
+import { practiceAt, type StepPlace } from './observations';
 import type { Solved } from './solved';
 import type { Spreads } from './spreads';
 
@@ -16,22 +17,39 @@ export interface Fitted {
   solved: Solved;
   stepIndex: ReadonlyMap<string, number>;
   unitIndex: ReadonlyMap<string, number>;
-  /** Models of each step in the log, and those of them whose minutes count. */
-  models: Float64Array;
+  /** The key by which each step was met first; steps by what copies of them name; and each place that a step is painted in. */
+  stepNames: readonly string[];
+  origins: ReadonlyMap<string, number>;
+  places: ReadonlyMap<string, StepPlace>;
+  /** Of each step, over all its places: how practised it is today, and its models whose minutes count. */
+  practised: Float64Array;
+  /** How many places each step is painted in; the key by which each unit was met first. */
+  stepCopies: Int32Array;
+  unitNames: readonly string[];
+  /** The unit of each step, and the logarithm of the surface that it covers on a model. */
+  unitOf: Int32Array;
+  logAreas: Float64Array;
   counted: Float64Array;
   modelsOfTechnique: ReadonlyMap<string, number>;
   /** Stretches whose minutes count. */
   stretches: { all: number; withLeaders: number; ofSteps: Int32Array; ofTechniques: ReadonlyMap<string, number> };
 }
 
-export function fittedOf({ equations, spreads, log }: Fit): Fitted {
-  const { observations, steps, stepIndex, unitIndex, modelsOfTechnique, stretchesOfTechnique } = log;
+export function fittedOf({ equations, spreads, log }: Fit, now: Date): Fitted {
+  const { observations, steps, stepIndex, stepNames, origins, places, unitIndex, modelsOfTechnique, stretchesOfTechnique } = log;
   return {
     spreads,
     solved: equations.solved(),
     stepIndex,
+    stepNames,
+    origins,
+    places,
     unitIndex,
-    models: Float64Array.from(steps, ({ models }) => models),
+    stepCopies: placesOf(places, steps.length),
+    unitNames: namesOf(unitIndex),
+    unitOf: Int32Array.from(steps, ({ unit }) => unit),
+    logAreas: Float64Array.from(steps, ({ logArea }) => logArea),
+    practised: Float64Array.from(steps, (step) => practiceAt(step, now.getTime())),
     counted: Float64Array.from(steps, ({ counted }) => counted),
     modelsOfTechnique,
     stretches: {
@@ -41,6 +59,19 @@ export function fittedOf({ equations, spreads, log }: Fit): Fitted {
       ofTechniques: stretchesOfTechnique,
     },
   };
+}
+
+function placesOf(places: ReadonlyMap<string, StepPlace>, steps: number): Int32Array {
+  const counts = new Int32Array(steps);
+  for (const { step } of places.values()) counts[step]!++;
+  return counts;
+}
+
+/** The first key of each number. */
+function namesOf(index: ReadonlyMap<string, number>): string[] {
+  const names: string[] = [];
+  for (const [key, number] of index) names[number] ??= key;
+  return names;
 }
 
 /** The rows that do not look like ordinary work, and what they look like; those that the painter vouches for are none. */

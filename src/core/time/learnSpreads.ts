@@ -2,10 +2,11 @@ import type { Steps } from '../steps';
 import { quadraticForm } from './cholesky';
 import { SIZE_RANGE, EFFECTS, PERIODS, SLOPE_RANGE, TECHNIQUE_RANGE } from './effects';
 import { Fit } from './Fit';
+import { logShare } from './learningCurve';
 import type { PreparedLog } from './observations';
 import { monthsBetween } from './priorPrecision';
 import { stepBlock } from './solved';
-import { noiseVariance, PRIOR_SPREADS, SPREAD_PRIORS, type Spreads } from './spreads';
+import { KEPT, noiseVariance, PRIOR_SPREADS, SPREAD_PRIORS, type Spreads } from './spreads';
 
 const MOST_ROUNDS = 40;
 /** Spreads are learned when none of them changes by more than this share in a round. */
@@ -39,7 +40,7 @@ class Evidence {
   private squares: number;
   private measured: number;
 
-  constructor(private readonly of: Exclude<keyof Spreads, 'odd' | 'loose'>) {
+  constructor(private readonly of: Exclude<keyof Spreads, 'odd' | 'loose' | 'kept'>) {
     const { value, counts } = SPREAD_PRIORS[of];
     this.squares = counts * value ** 2;
     this.measured = counts;
@@ -72,6 +73,7 @@ function updated(fit: Fit): Spreads {
   }
   return {
     ...ofUnitsAndSteps(fit),
+    ...ofCopies(fit),
     technique: ofRange('technique', TECHNIQUE_RANGE),
     size: ofRange('size', SIZE_RANGE),
     techniqueSlope: ofRange('techniqueSlope', SLOPE_RANGE),
@@ -100,6 +102,30 @@ function ofUnitsAndSteps({ equations, spreads, log }: Fit): Pick<Spreads, 'unit'
   }
   return { unit: unit.spread(), step: step.spread(), stepSlope: slope.spread() };
 }
+
+/** How much copies of a step differ, and the share of practice kept that explains their rows best. */
+function ofCopies(fit: Fit): Pick<Spreads, 'copy' | 'kept'> {
+  const { equations, spreads, log, precision, slopes } = fit;
+  const copy = new Evidence('copy');
+  for (let index = 0; index < log.copies.length; index++)
+    copy.take(equations.copyMeans[index]!, equations.varianceOfCopy(index), spreads, COPY_SHARE);
+  // One step of Gauss and Newton a round, beside the effects; how the curve moves with the practice before it is taken numerically.
+  let slopesSquared = 1 / KEPT.spread ** 2;
+  let right = (KEPT.mean - spreads.kept) / KEPT.spread ** 2;
+  for (const [row, { step, done, practised, models }] of log.observations.entries()) {
+    if (practised === 0) continue;
+    const at = (kept: number) => logShare(done + kept * practised, models, slopes[step]!).value;
+    const moves = (at(spreads.kept + KEPT_STEP) - at(spreads.kept - KEPT_STEP)) / (2 * KEPT_STEP);
+    slopesSquared += precision[row]! * moves * moves;
+    right += precision[row]! * moves * fit.residual(row);
+  }
+  const kept = spreads.kept + right / slopesSquared;
+  return { copy: copy.spread(), kept: Math.min(KEPT.most, Math.max(KEPT.least, kept)) };
+}
+
+const KEPT_STEP = 0.01;
+/** Two copies differ by the spread of copies: each stands apart by half of its square. */
+const COPY_SHARE = 0.5;
 
 /**
  * The two variances of the noise by the fixed point of their likelihood, each times the share of it that the rows show; the shares

@@ -56,8 +56,8 @@ export function logShare(done: number, models: number, slope: number): LogShare 
 export const meanShare = (done: number, models: number, slope: number): number => Math.exp(logShare(done, models, slope).value);
 
 /** Likely minutes of a model that counts as one, on average over a stretch to come. */
-export const modelMinutes = ({ level, slope, leaders }: StepCurve, { done, models, weight }: StretchAhead): number =>
-  level * meanShare(done, models, slope) * (weight === models ? 1 : Math.pow(weight / models, leaders));
+export const modelMinutes = ({ level, slope, leaders, practised }: StepCurve, { done, models, weight }: StretchAhead): number =>
+  level * meanShare(done + practised, models, slope) * (weight === models ? 1 : Math.pow(weight / models, leaders));
 
 /** Likely minutes of all of it. */
 export const stretchMinutes = (curve: StepCurve, stretch: StretchAhead): number => modelMinutes(curve, stretch) * stretch.weight;

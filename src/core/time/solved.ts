@@ -21,6 +21,11 @@ export interface Solved {
   /** Covariance of each step's own two effects given all others (aa, ab, bb), and how they follow the others and the unit's own. */
   stepOwn: Float64Array;
   stepFollows: Float64Array;
+  /** How far each copy stands from its step, the precision of that given all else, and how it follows the step's places and own two. */
+  copyMeans: Float64Array;
+  copyPrecision: Float64Array;
+  copyFollows: Float64Array;
+  copyStart: Int32Array;
   /** Precision of each unit's own effect given all shared ones, and how it follows them. */
   unitPrecision: Float64Array;
   unitFollows: Float64Array;

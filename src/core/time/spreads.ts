@@ -7,6 +7,10 @@ export interface Spreads {
   size: number;
   unit: number;
   step: number;
+  /** Between a step and its copy in a like order. */
+  copy: number;
+  /** Share of the practice of a like order that is still in the hand when it is begun again; no spread, learned like one. */
+  kept: number;
   /** Of the learning slopes of techniques and of single steps. */
   techniqueSlope: number;
   stepSlope: number;
@@ -36,6 +40,7 @@ export const SPREAD_PRIORS = {
   size: { value: 0.12, counts: 4 },
   unit: { value: 0.12, counts: 3 },
   step: { value: 0.16, counts: 6 },
+  copy: { value: 0.08, counts: 8 },
   techniqueSlope: { value: 0.04, counts: 8 },
   stepSlope: { value: 0.04, counts: 16 },
   drift: { value: 0.04, counts: 4 },
@@ -43,11 +48,24 @@ export const SPREAD_PRIORS = {
   model: { value: 0.3, counts: 10 },
   loose: { value: 0.06, counts: 30 },
   odd: { value: 0.04, counts: 40 },
-} as const satisfies Record<keyof Spreads, Prior>;
+} as const satisfies Record<Exclude<keyof Spreads, 'kept'>, Prior>;
 
-export const PRIOR_SPREADS: Spreads = Object.fromEntries(
-  Object.entries(SPREAD_PRIORS).map(([key, { value }]) => [key, value]),
-) as unknown as Spreads;
+/** The prior of `kept`: normal, within its bounds. */
+export const KEPT = { mean: 0.5, spread: 0.2, least: 0.02, most: 1 } as const;
+
+export const PRIOR_SPREADS: Spreads = {
+  ...(Object.fromEntries(Object.entries(SPREAD_PRIORS).map(([key, { value }]) => [key, value])) as Record<
+    keyof typeof SPREAD_PRIORS,
+    number
+  >),
+  kept: KEPT.mean,
+};
+
+/** A unit that was copied differs from the first as a whole by so much of what its steps do one by one. */
+export const UNIT_COPY_SHARE = 0.75;
+
+/** How far each copy of a step with several stands from what they share: two of them differ by the spread of copies. */
+export const copyVariance = ({ copy }: Pick<Spreads, 'copy'>): number => copy ** 2 / 2;
 
 /** What no log can teach, as there is one of each: the painter's pace, how fast it is learned on the whole, and leaders. */
 export const PACE_SPREAD = 0.35;

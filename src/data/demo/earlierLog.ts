@@ -91,6 +91,7 @@ export function earlierLog(now: Date, random: DemoRandom, newId: () => string): 
       commissionId: null,
       unitId: null,
       stepId: null,
+      stepLike: null,
       ...withoutDone(pass),
       weight: pass.models,
       effort: 1,

@@ -6,6 +6,7 @@ import { Panel } from '../../ui/Panel/Panel';
 import { differenceText, exactMoneyText, minutesText } from '../../ui/format';
 import { STAGE_WORDS } from '../shared/stageWords';
 import type { Money } from './useMoney';
+import { UnknownTimes } from './WhatItPays';
 import styles from './View.module.css';
 
 /** The accepted quote against what the work took, by unit and by stage, and what the same again would be quoted at. */
@@ -53,6 +54,9 @@ export function Comparison({ picture, money }: { picture: MoneyPicture; money: M
           ))}
         </tbody>
       </table>
+      <p>
+        <UnknownTimes hours={picture.hours} />
+      </p>
       <p data-testid="next-quote">
         The same again would be quoted at <strong>{exactMoneyText(again.totalMinor, rate.currency)}</strong>
         {more === 0

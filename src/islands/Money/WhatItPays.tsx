@@ -2,7 +2,7 @@ import { agreedQuote } from '../../core/money/definitions';
 import type { Earning } from '../../core/money/payOf';
 import type { MoneyPicture } from '../../core/views/money';
 import { Panel } from '../../ui/Panel/Panel';
-import { exactMoneyText, minutesText, moneyDifferenceText, percentText } from '../../ui/format';
+import { counted, exactMoneyText, minutesText, moneyDifferenceText, percentText } from '../../ui/format';
 import styles from './View.module.css';
 
 /** The agreed price against the hours: what an hour has paid so far, and what it will have paid in the end. */
@@ -15,8 +15,8 @@ export function WhatItPays({ picture }: { picture: MoneyPicture }) {
     return (
       <Panel title="What does an hour pay?">
         <p data-testid="pay">
-          {hours.painted + hours.other === 0 ? 'Nothing is logged for it yet.' : `So far ${worked}.`} When a quote is accepted, this shows
-          what each hour pays.
+          {hours.painted + hours.other === 0 ? 'Nothing is logged for it yet.' : `So far ${worked}.`} <UnknownTimes hours={hours} /> When a
+          quote is accepted, this shows what each hour pays.
         </p>
       </Panel>
     );
@@ -50,10 +50,22 @@ export function WhatItPays({ picture }: { picture: MoneyPicture }) {
           {exactMoneyText(agreedQuote(quotes)!.offer.hourlyRateMinor, currency)} an hour.
           {pay.free.minutes > 0 &&
             ` Given away free: ${minutesText(pay.free.minutes)}, ${exactMoneyText(Math.round(pay.free.minor), currency)} at that rate.`}
-          {pay.unsettledMinor !== 0 && ` Changes without an agreed price yet: ${signed(pay.unsettledMinor)} at that rate.`}
+          {pay.unsettledMinor !== 0 && ` Changes without an agreed price yet: ${signed(pay.unsettledMinor)} at that rate.`}{' '}
+          <UnknownTimes hours={hours} />
         </p>
       </div>
     </Panel>
+  );
+}
+
+/** How much of the hours nobody measured. */
+export function UnknownTimes({ hours: { unknown } }: Pick<MoneyPicture, 'hours'>) {
+  if (unknown.steps === 0) return null;
+  return (
+    <span data-testid="unknown-times">
+      {counted(unknown.steps, 'model-step')} without a known time {unknown.steps === 1 ? 'counts' : 'count'} at the estimate,{' '}
+      {minutesText(unknown.minutes)}: <a href="/ledger">tell what they took</a>.
+    </span>
   );
 }
 

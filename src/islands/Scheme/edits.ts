@@ -2,6 +2,7 @@ import { ulid } from 'ulid';
 import { usualPart, usualStep } from '../../core/scheme/briefScheme';
 import type { Part, Scheme, Step, StepFor, Technique } from '../../core/scheme/definitions';
 import type { SchoolQuestion } from '../../core/scheme/schools';
+import { ownStep } from '../../core/scheme/lineage';
 import { factsOf } from '../../core/scheme/techniques';
 import type { RemovedPiece } from '../../core/views/stored';
 
@@ -68,14 +69,14 @@ export const movePartTo = (scheme: Scheme, partId: string, place: number): Schem
 
 /** A step once more, right behind itself. */
 export function duplicateStep(scheme: Scheme, strip: StripId, step: Step): { scheme: Scheme; step: Step } {
-  const copy = { ...step, id: ulid() };
+  const copy = ownStep(step, ulid());
   const behind = (steps: Step[]) => steps.flatMap((each) => (each.id === step.id ? [each, copy] : [each]));
   return { scheme: mapStrip(scheme, strip, behind), step: copy };
 }
 
 /** A part with its steps once more, further out than itself. */
 export function duplicatePart(scheme: Scheme, part: Part): Scheme {
-  const copy = { ...part, id: ulid(), name: `${part.name} 2`, steps: part.steps.map((step) => ({ ...step, id: ulid() })) };
+  const copy = { ...part, id: ulid(), name: `${part.name} 2`, steps: part.steps.map((step) => ownStep(step, ulid())) };
   return { ...scheme, parts: scheme.parts.flatMap((each) => (each.id === part.id ? [each, copy] : [each])) };
 }
 
@@ -87,7 +88,7 @@ export function pasteStep(scheme: Scheme, step: Step, from: Part | null, to: rea
     parts: scheme.parts.map((part) => {
       if (!to.includes(part.id)) return part;
       const coverage = share === null ? step.coverage : Math.min(1, Math.max(LEAST_COVERAGE, share * part.surface));
-      return { ...part, steps: [...part.steps, { ...step, id: ulid(), coverage }] };
+      return { ...part, steps: [...part.steps, { ...ownStep(step, ulid()), coverage }] };
     }),
   };
 }

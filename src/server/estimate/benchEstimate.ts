@@ -142,8 +142,8 @@ interface UnitWork {
 function unitWork(workshop: Workshop, unit: WorkUnit): UnitWork {
   const { model, marks, house } = workshop;
   const passDone = (passKey: string) => doneModels(marks.marks, passKey);
-  const left = byPass(workOf(unit, house, passDone));
-  const whole = byPass(workOf(unit, house, () => NOTHING));
+  const left = byPass(workOf(unit, workshop, passDone));
+  const whole = byPass(workOf(unit, workshop, () => NOTHING));
   const passes = passesOf(unit, unit.standard, house).map((pass): PassEstimate => {
     const all = whole.get(pass.key)!;
     const next = left.get(pass.key) ?? all;

@@ -82,7 +82,7 @@ async function workedOut(
   const sessions = own.length === 0 ? null : lineSessions(built.problem, workshop.house.sessions, startOfTomorrow(now));
   const { total, byUnit } = lineFigures(built, own, sessions?.sessions ?? null);
   await letOthersIn();
-  const work = its.map((unit) => workOf(unit, workshop.house, () => new Set()));
+  const work = its.map((unit) => workOf(unit, workshop, () => new Set()));
   const draws = await inSlices(workshop.model.simulate(work, DRAWS, DRAW_SEED));
   const likely = shareMinutes(total);
   // Set-up, waiting and touch-up are of the whole line: a unit bears them by the work that it is.

@@ -33,6 +33,6 @@ export function leftAtStandards(workshop: Workshop, units: readonly WorkUnit[], 
 /** Likely hands-on minutes of what is not painted. */
 function handsOnLeft(workshop: Workshop, units: readonly WorkUnit[], standard: Standard): number {
   const passDone = (passKey: string) => doneModels(workshop.marks.marks, passKey);
-  const work = units.flatMap((unit) => workOf(approved({ ...unit, standard }), workshop.house, passDone));
+  const work = units.flatMap((unit) => workOf(approved({ ...unit, standard }), workshop, passDone));
   return Object.values(stagesOf(workshop, work)).reduce((sum, minutes) => sum + minutes, 0);
 }

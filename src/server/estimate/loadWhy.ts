@@ -8,6 +8,7 @@ import type { WhyPicture } from '../../core/views/why';
 import { NotFoundError } from '../errors';
 import type { Stores } from '../stores';
 import { withTodaysNames } from '../timeLog/todaysNames';
+import type { StoredLogRow } from '../../core/views/stored';
 import { loadWorkshop } from '../workshop/loadWorkshop';
 import { workOf } from '../workshop/roster';
 
@@ -23,7 +24,7 @@ export async function loadWhy(stores: Stores, { pass: key }: InferType<typeof wh
   const unit = workshop.units.find((each) => passesOf(each, each.standard, house).some((pass) => pass.key === key));
   if (!unit) throw new NotFoundError(`There is no step ${key} in the open commissions: reload the page.`);
   const of = (passDone: (passKey: string) => ReadonlySet<number>) =>
-    workOf(approved(unit), house, passDone).filter((item) => item.passKey === key);
+    workOf(approved(unit), workshop, passDone).filter((item) => item.passKey === key);
   const left = of((passKey) => doneModels(marks.marks, passKey));
   const items = left.length > 0 ? left : of(() => NOTHING);
   const [first] = items;
@@ -33,11 +34,10 @@ export async function loadWhy(stores: Stores, { pass: key }: InferType<typeof wh
     weight: items.reduce((sum, item) => sum + item.weight, 0),
   };
   const { kind } = first!;
-  const rows = log.flatMap((row) =>
-    row.unitId === kind.unitId && row.stepId === kind.stepId && row.technique === kind.technique
-      ? [{ ...row, odd: odd.get(row.id) ?? null }]
-      : [],
-  );
+  const origin = kind.stepLike ?? kind.stepId;
+  const isOfStep = (row: StoredLogRow) =>
+    (row.unitId === kind.unitId && row.stepId === kind.stepId) || row.stepId === origin || row.stepLike === origin;
+  const rows = log.flatMap((row) => (row.technique === kind.technique && isOfStep(row) ? [{ ...row, odd: odd.get(row.id) ?? null }] : []));
   return {
     technique: kind.technique,
     stretch,

@@ -27,7 +27,7 @@ export function passDraws(workshop: Workshop): Promise<ReadonlyMap<string, Float
 async function drawPasses(workshop: Workshop): Promise<ReadonlyMap<string, Float64Array>> {
   const byPass = new Map<string, WorkItem[]>();
   for (const unit of workshop.units)
-    for (const item of workOf(approved(unit), workshop.house, (passKey) => doneModels(workshop.marks.marks, passKey)))
+    for (const item of workOf(approved(unit), workshop, (passKey) => doneModels(workshop.marks.marks, passKey)))
       byPass.set(item.passKey, [...(byPass.get(item.passKey) ?? []), item]);
   const draws = await inSlices(workshop.model.simulate([...byPass.values()], DRAWS, DRAW_SEED));
   return new Map([...byPass.keys()].map((key, index) => [key, draws[index]!]));

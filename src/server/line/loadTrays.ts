@@ -24,7 +24,7 @@ export async function loadTrays(stores: Stores, now: Date): Promise<TraysPicture
     selection,
     choices: unitChoices(workshop),
     revisions: workshop.commissions.map((commission) => [commission.id, commission.revision]),
-    passCurves: passes.map(({ unit, pass }) => [pass.key, workshop.model.curve(stepKindOf(unit, pass))]),
+    passCurves: passes.map(({ unit, pass }) => [pass.key, workshop.model.curve(stepKindOf(unit, pass, workshop))]),
     doneModels: passes.map(({ pass }) => [pass.key, [...doneModels(pass.key)]]),
     plannedMinutes: shareMinutes((await figuresOf(stores, workshop, { selection, units }, now)).total),
     isOnBench: bench !== null && selectionKey(bench.selection) === selectionKey(selection),

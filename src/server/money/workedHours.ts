@@ -1,10 +1,10 @@
 import type { UnitHours } from '../../core/money/compareQuote';
+import { rowHours, unknownWork, type RowHours } from '../../core/money/rowHours';
 import type { HoursStanding } from '../../core/money/payOf';
 import { otherMinutesOf } from '../../core/bench/otherWork';
 import { doneModels } from '../../core/bench/foldMarks';
 import { approved } from '../../core/scheme/definitions';
-import { stageMinutes, type Stage } from '../../core/time/insights';
-import { minutesThatCount } from '../../core/time/definitions';
+import { stageOf, type Stage } from '../../core/time/insights';
 import { paintedShare } from '../../core/views/estimate';
 import type { StoredCommission, StoredLogRow } from '../../core/views/stored';
 import { commissionEstimate } from '../estimate/benchEstimate';
@@ -15,12 +15,9 @@ import { workOf } from '../workshop/roster';
 
 /** The rows of a commission, and what they come to by unit; of an open one also what is left. */
 export interface WorkedUnits {
-  rows: StoredLogRow[];
+  rows: RowHours<StoredLogRow>[];
   units: UnitHours[];
 }
-
-/** Hands-on minutes of a row with its set-up; nothing while nobody knows them, or where the painter left it out. */
-const rowMinutes = (row: StoredLogRow): number => (row.verdict === 'left out' ? 0 : (minutesThatCount(row) ?? 0) + (row.setupMinutes ?? 0));
 
 /** What went into the units of a commission, those taken out since too, and what is left of them; nothing is left of a closed one. */
 export async function workedUnits(
@@ -32,9 +29,12 @@ export async function workedUnits(
 ): Promise<WorkedUnits> {
   const estimate = await openEstimate(stores, workshop, commission, now);
   const names = await stores.commissions.unitNames(await stores.commissions.unitIds(commission.id));
-  const rows = workshop.log.filter(({ unitId }) => unitId !== null && names.has(unitId));
+  const rows = rowHours(
+    workshop.log.filter(({ unitId }) => unitId !== null && names.has(unitId)),
+    workshop.model,
+  );
   const took = new Map<string, number>(units.map((unit) => [unit.id, 0]));
-  for (const row of rows) took.set(row.unitId!, (took.get(row.unitId!) ?? 0) + rowMinutes(row));
+  for (const { row, handsOn, setUp } of rows) took.set(row.unitId!, (took.get(row.unitId!) ?? 0) + handsOn + setUp);
   const left = new Map(estimate?.units.map((unit) => [unit.unitId, unit.likely]));
   return {
     rows,
@@ -47,17 +47,17 @@ export async function hoursStanding(
   stores: Stores,
   workshop: Workshop,
   commission: StoredCommission,
-  { units }: WorkedUnits,
+  { units, rows }: WorkedUnits,
   otherQuoted: number,
   now: Date,
 ): Promise<HoursStanding> {
   const estimate = await openEstimate(stores, workshop, commission, now);
   const other = otherMinutesOf(await stores.otherWork.ofCommissions([commission.id]), now.getTime());
   const painted = units.reduce((sum, { took }) => sum + took, 0);
-  if (!estimate) return { painted, other, leftLikely: 0, leftSafe: 0, otherLeft: 0, done: 1 };
+  const worked = { painted, other, unknown: unknownWork(rows) };
+  if (!estimate) return { ...worked, leftLikely: 0, leftSafe: 0, otherLeft: 0, done: 1 };
   return {
-    painted,
-    other,
+    ...worked,
     leftLikely: estimate.likely,
     leftSafe: estimate.safe,
     otherLeft: Math.max(0, otherQuoted - other),
@@ -72,14 +72,20 @@ export const workedStages = (
   units: readonly WorkUnit[],
   { rows }: WorkedUnits,
 ): Record<'took' | 'left', Record<Stage, number>> => ({
-  took: stageMinutes(rows),
+  took: tookByStage(rows),
   left: stagesOf(
     workshop,
     closedAt === null
-      ? units.flatMap((unit) => workOf(approved(unit), workshop.house, (passKey) => doneModels(workshop.marks.marks, passKey)))
+      ? units.flatMap((unit) => workOf(approved(unit), workshop, (passKey) => doneModels(workshop.marks.marks, passKey)))
       : [],
   ),
 });
+
+function tookByStage(rows: WorkedUnits['rows']): Record<Stage, number> {
+  const minutes: Record<Stage, number> = { build: 0, base: 0, tail: 0 };
+  for (const { row, handsOn } of rows) minutes[stageOf(row)] += handsOn;
+  return minutes;
+}
 
 const openEstimate = (stores: Stores, workshop: Workshop, { id, closedAt }: StoredCommission, now: Date) =>
   closedAt === null ? commissionEstimate(stores, workshop, id, now) : null;

@@ -22,7 +22,8 @@ export async function loadTestModels(stores: Stores, workshop: Workshop, units: 
 
 type Progress = Pick<TestModelPicture, 'stepsDone' | 'stepsTotal' | 'minutesLogged' | 'minutesExpected'>;
 
-function progressOf(unit: WorkUnit, rounds: readonly TestRound[], { marks, house, model, log }: Workshop): Progress {
+function progressOf(unit: WorkUnit, rounds: readonly TestRound[], workshop: Workshop): Progress {
+  const { marks, house, model, log } = workshop;
   const passes = passesOf(unit, unit.standard, house).filter((pass) => pass.models.includes(TEST_MODEL));
   const factor = factorOf(modelFactors(unit.scheme, house), TEST_MODEL);
   // Until its gate was opened nothing else of the unit could be painted.
@@ -36,7 +37,8 @@ function progressOf(unit: WorkUnit, rounds: readonly TestRound[], { marks, house
     stepsTotal: passes.length,
     minutesLogged: logged.length === 0 ? null : logged.reduce((sum, minutes) => sum + minutes, 0),
     minutesExpected: passes.reduce(
-      (sum, pass) => sum + stretchMinutes(model.curve(stepKindOf(unit, pass)), { done: 0, models: 1, weight: factor }) * effortOf(pass),
+      (sum, pass) =>
+        sum + stretchMinutes(model.curve(stepKindOf(unit, pass, workshop)), { done: 0, models: 1, weight: factor }) * effortOf(pass),
       0,
     ),
   };

@@ -11,7 +11,7 @@ import { NotFoundError } from '../errors';
 import { letOthersIn } from '../inSlices';
 import { loadWorkshop, type Workshop } from '../workshop/loadWorkshop';
 import type { Stores } from '../stores';
-import { namedLog } from './todaysNames';
+import { namedLog, withTodaysNames } from './todaysNames';
 
 const ROWS_ON_A_PAGE = 100;
 
@@ -143,8 +143,11 @@ async function closedCommissions(stores: Pick<Stores, 'commissions'>, sums: LogS
   }));
 }
 
-export async function exportTimeLog(stores: Pick<Stores, 'timeLog'>): Promise<string> {
-  return writeTimeLog(await stores.timeLog.list());
+/** The log as a file: commissions and units as the Ledger calls them, with what they were called then beside it. */
+export async function exportTimeLog(stores: Pick<Stores, 'timeLog' | 'commissions'>): Promise<string> {
+  const rows = await stores.timeLog.list();
+  const named = await withTodaysNames(stores, rows);
+  return writeTimeLog(named.map((row, index) => ({ ...row, commissionThen: rows[index]!.commission, unitThen: rows[index]!.unit })));
 }
 
 export const judgeRowSchema = object({

@@ -1,6 +1,6 @@
 import { doneModels } from '../../core/bench/foldMarks';
 import type { Roster, RosterUnit } from '../../core/scheme/buildLine';
-import type { HouseRules } from '../../core/scheme/houseRules';
+import { likeOf } from '../../core/scheme/lineage';
 import { effortOf, passesOf, type Pass } from '../../core/scheme/passes';
 import { passStretches } from '../../core/scheme/passStretches';
 import { withPots } from '../../core/scheme/pots';
@@ -11,9 +11,10 @@ import { modelMinutes } from '../../core/time/learningCurve';
 import type { Workshop } from './loadWorkshop';
 
 /** The kind of step a pass is, as the time log tells it. */
-export const stepKindOf = (unit: RosterUnit, pass: Pick<Pass, 'part' | 'step'>): StepKind => ({
+export const stepKindOf = (unit: RosterUnit, pass: Pick<Pass, 'part' | 'step'>, { paints }: Pick<Workshop, 'paints'>): StepKind => ({
   unitId: unit.id,
   stepId: pass.step.id,
+  stepLike: likeOf(pass.step, paints),
   commission: unit.commissionName,
   unit: unit.name,
   part: pass.part?.name ?? '',
@@ -23,7 +24,12 @@ export const stepKindOf = (unit: RosterUnit, pass: Pick<Pass, 'part' | 'step'>):
 });
 
 /** All that is left of a unit for the standard paid for, in the stretches it will be painted in. */
-export function workOf(unit: RosterUnit, house: HouseRules, doneModels: (passKey: string) => ReadonlySet<number>): UnitWorkItem[] {
+export function workOf(
+  unit: RosterUnit,
+  workshop: Pick<Workshop, 'house' | 'paints'>,
+  doneModels: (passKey: string) => ReadonlySet<number>,
+): UnitWorkItem[] {
+  const { house } = workshop;
   const stretches = passStretches(
     passesOf(unit, unit.standard, house),
     splitTrays(unit, house),
@@ -32,7 +38,7 @@ export function workOf(unit: RosterUnit, house: HouseRules, doneModels: (passKey
   );
   return stretches.map(({ pass, done, models, weight }) => ({
     passKey: pass.key,
-    kind: stepKindOf(unit, pass),
+    kind: stepKindOf(unit, pass, workshop),
     done,
     models,
     weight,
@@ -53,6 +59,6 @@ export const rosterOf = ({ paints, house, marks, model }: Workshop, units: Roste
     units.map((unit) => unit.scheme),
   ),
   house,
-  minutesOf: (unit, pass, stretch) => modelMinutes(model.curve(stepKindOf(unit, pass)), stretch),
+  minutesOf: (unit, pass, stretch) => modelMinutes(model.curve(stepKindOf(unit, pass, { paints })), stretch),
   doneModels: (passKey) => doneModels(marks.marks, passKey),
 });

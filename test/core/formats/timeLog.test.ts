@@ -7,7 +7,7 @@ import { SIZES, TECHNIQUES } from '../../../src/core/scheme/definitions';
 import { Random, seeds } from '../../support/random';
 
 const HEADER = TIME_LOG_COLUMNS.join(',');
-const GOOD = '2026-11-23T19:00:00+01:00,Coast,Keepers,Coat,basecoat,foot,0.25,10,12.5,2,fine,11.2,row-1,counts,14,c1,u1,s1,1';
+const GOOD = '2026-11-23T19:00:00+01:00,Coast,Keepers,Coat,basecoat,foot,0.25,10,12.5,2,fine,11.2,row-1,counts,14,c1,u1,s1,1,Shore,Lamp keepers,o1';
 const csv = (...lines: string[]) => [HEADER, ...lines].join('\r\n');
 /** The good line with one column changed. */
 const withValue = (column: (typeof TIME_LOG_COLUMNS)[number], value: string) => {
@@ -25,8 +25,9 @@ describe('the time log as CSV', () => {
       rows: [
         {
           startedAt: '2026-11-23T19:00:00+01:00',
-          commission: 'Coast',
-          unit: 'Keepers',
+          // As it was called then: the log keeps that.
+          commission: 'Shore',
+          unit: 'Lamp keepers',
           part: 'Coat',
           technique: 'basecoat',
           size: 'foot',
@@ -46,6 +47,7 @@ describe('the time log as CSV', () => {
           commissionId: 'c1',
           unitId: 'u1',
           stepId: 's1',
+          stepLike: 'o1',
         },
       ],
     });
@@ -125,7 +127,7 @@ describe('the time log as CSV', () => {
 
   it('refuses rows with too few or too many fields, and quotes that do not match', () => {
     expect(readTimeLog(csv('a,b,c')).bad[0]).to.include({ line: 2, column: 'row' });
-    expect(readTimeLog(csv(`${GOOD},more`)).bad[0]!.message).to.equal('has 20 fields: give 19, as the header does');
+    expect(readTimeLog(csv(`${GOOD},more`)).bad[0]!.message).to.equal('has 23 fields: give 22, as the header does');
     expect(readTimeLog(csv(withValue('note', '"open'))).bad[0]!.message).to.match(/quotes do not match/);
   });
 
@@ -169,6 +171,7 @@ describe('the time log as CSV', () => {
         commissionId: random.chance(0.5) ? null : 'c1',
         unitId: random.chance(0.5) ? null : 'u1',
         stepId: random.chance(0.5) ? null : 's1',
+        stepLike: null,
         setupFrom: null,
         setupTo: null,
         setupMinutes: random.chance(0.5) ? null : random.whole(0, 40) / 10,

@@ -60,7 +60,7 @@ const change = (id: string, more: Partial<ScopeChange>): ScopeChange => ({
   priceMinor: null,
   ...more,
 });
-const hours = { painted: 300, other: 60, leftLikely: 240, leftSafe: 300, otherLeft: 0, done: 0.5 };
+const hours = { unknown: { steps: 0, minutes: 0 }, painted: 300, other: 60, leftLikely: 240, leftSafe: 300, otherLeft: 0, done: 0.5 };
 
 describe('what a commission pays', () => {
   it('is the price less materials over the hours, so far and in the end', () => {
