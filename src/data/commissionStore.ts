@@ -15,6 +15,8 @@ interface UnitRow extends Omit<UnitEntry, 'bits'> {
 }
 interface CommissionRow extends StoredCommission {
   deletedAt: string | null;
+  /** JSON; null while it is open. */
+  undone: string | null;
 }
 
 const unitRow = (unit: UnitEntry, commissionId: string, position: number) => ({
@@ -45,7 +47,7 @@ const commissionRow = ({ id, name, client, dueOn, standard, hourlyRateMinor, cur
   note,
 });
 
-const commissionOf = ({ deletedAt: _deleted, ...commission }: CommissionRow): StoredCommission => commission;
+const commissionOf = ({ deletedAt: _deleted, undone: _undone, ...commission }: CommissionRow): StoredCommission => commission;
 
 const storedUnit = ({ position: _position, removed: _removed, scheme, bits, ...unit }: UnitRow): StoredUnit => ({
   ...unit,
@@ -83,8 +85,17 @@ export class CommissionStore {
     await this.db('commission').where({ id }).update({ agreedAt });
   }
 
-  async setClosed(id: string, closedAt: string | null): Promise<void> {
-    await this.db('commission').where({ id }).update({ closedAt });
+  /** Hands it over with what is not done then, in words; null opens it again. */
+  async setClosed(id: string, closedAt: string | null, undone: readonly string[] = []): Promise<void> {
+    await this.db('commission')
+      .where({ id })
+      .update({ closedAt, undone: closedAt === null ? null : JSON.stringify(undone) });
+  }
+
+  /** What was not done when it was handed over; nothing while it is open. */
+  async undone(id: string): Promise<string[]> {
+    const row = await this.kept().where({ id }).first();
+    return row?.undone ? (JSON.parse(row.undone) as string[]) : [];
   }
 
   /** Takes a commission out of sight, or puts it back. False when there is none. */

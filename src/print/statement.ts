@@ -14,6 +14,7 @@ export function statementDocument({
   paidMinor,
   dueMinor,
   words,
+  undone,
 }: Statement): TDocumentDefinitions {
   const sums = [
     { what: 'Total', amountMinor: totalMinor },
@@ -25,6 +26,7 @@ export function statementDocument({
     { text: `${name}, for ${client}`, fontSize: 13, margin: [0, 2, 0, 0] },
     { text: dayText(on), color: SOFT, margin: [0, 4, 0, 0] },
     amountsTable(lines, sums, currency),
+    ...paragraphs(undone.length === 0 ? '' : `Not done: ${undone.join('; ')}.`),
     ...paragraphs(words),
   ]);
 }

@@ -36,6 +36,7 @@ const figures: IntakeFigures = {
   testModels: [],
   scope: [],
   agreedAt: null,
+  undone: [],
 };
 
 describe('who is accounted for', () => {
@@ -54,7 +55,7 @@ describe('who is accounted for', () => {
       { what: 'no paint: wash on everything', at: 'scheme' },
     ],
   };
-  const shown = (rows: Reconciliation[]) => renderToStaticMarkup(<Reconciled rows={rows} commissionId="c" />);
+  const shown = (rows: Reconciliation[]) => renderToStaticMarkup(<Reconciled rows={rows} undone={[]} commissionId="c" />);
 
   it('is counted through to the end, with links to where it is settled', () => {
     const markup = shown([row]);

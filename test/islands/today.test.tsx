@@ -37,6 +37,7 @@ const entry = (more: Partial<TodayCommission> = {}): TodayCommission => ({
   },
   outlook: { standing: 'fits', chance: 0.93, sessionMinutes: 900, queuedMinutes: 0, likelyAt: null, safeAt: null },
   openCounts: [],
+  undone: [],
   waitingTestModels: [],
   unitsWithoutScheme: [],
   drying: [],

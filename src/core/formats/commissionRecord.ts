@@ -21,6 +21,8 @@ export interface CommissionRecord {
   /** How it is priced; null where nobody has said. */
   terms: QuoteTerms | null;
   quotes: Omit<Quote, 'id' | 'commissionId' | 'mailId'>[];
+  /** What was not done when it was handed over, in words. */
+  undone: string[];
   /** Each with its JPEG, base64. */
   pictures: (Pick<Picture, 'unitId' | 'partId' | 'kind' | 'closeness' | 'caption' | 'addedAt'> & { jpeg: string })[];
 }
@@ -33,6 +35,7 @@ export const NO_RECORD: CommissionRecord = {
   otherWork: [],
   terms: null,
   quotes: [],
+  undone: [],
   pictures: [],
 };
 
@@ -91,6 +94,7 @@ export const recordSchema = object({
   ),
   terms: termsSchema.nullable().notRequired().default(undefined),
   quotes: optionalList(quoteSchema, MOST),
+  undone: optionalList(text('what was not done'), MOST),
   pictures: list(
     object({
       unitId: orNull(),
@@ -115,6 +119,7 @@ export const recordOf = (parsed: InferType<typeof recordSchema>): CommissionReco
     ...parsed,
     scope: parsed.scope.map((change) => ({ ...change, priceMinor: change.priceMinor ?? null })),
     otherWork: parsed.otherWork ?? [],
+    undone: parsed.undone ?? [],
     terms: parsed.terms ?? null,
     quotes: parsed.quotes ?? [],
     revisions: parsed.revisions.map((revision) => ({ ...revision, scheme: schemeOf(revision.scheme) })),

@@ -15,6 +15,8 @@ export interface Statement {
   paidMinor: number;
   dueMinor: number;
   words: string;
+  /** What is not done, in words; nothing when all is. */
+  undone: string[];
 }
 
 export interface StatementLine {
@@ -53,7 +55,7 @@ export function statementOf(
   { offer, writtenAt }: Pick<Quote, 'offer' | 'writtenAt'>,
   changes: readonly ScopeChange[],
   { depositPaid, statementWords }: Pick<QuoteTerms, 'depositPaid' | 'statementWords'>,
-  on: string,
+  { on, undone }: Pick<Statement, 'on' | 'undone'>,
 ): Statement {
   const added = changes
     .filter((change) => change.at > writtenAt && change.priceMinor !== null)
@@ -76,5 +78,6 @@ export function statementOf(
     paidMinor,
     dueMinor: totalMinor + paidMinor,
     words: statementWords,
+    undone,
   };
 }

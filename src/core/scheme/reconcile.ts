@@ -1,13 +1,13 @@
 import type { BenchMarks } from '../bench/definitions';
 import { doneModels } from '../bench/foldMarks';
 import type { RosterUnit } from './buildLine';
-import { expectedOf, hasOpenCount, hasScheme, modelsOf } from './definitions';
+import { expectedOf, hasOpenCount, hasScheme, includesStandard, modelsOf } from './definitions';
 import type { HouseRules } from './houseRules';
 import { passesOf, type Pass } from './passes';
 import { lacksPaint } from './setups';
 import { splitTrays } from './splitTrays';
 import { factsOf } from './techniques';
-import { allModels } from './whoTakes';
+import { allModels, modelsForStep } from './whoTakes';
 
 /** Where the models of a unit are, from the promise to the last coat. */
 export interface Reconciliation {
@@ -21,6 +21,7 @@ export interface Reconciliation {
   inTrays: number;
   /** Null where nothing is primed. */
   primed: number | null;
+  /** Every step painted, no missed spot open, not set aside. */
   finished: number;
   /** What is still open, in words; nothing when all of it agrees. */
   open: OpenEnd[];
@@ -43,6 +44,8 @@ export function reconcile(unit: RosterUnit, { marks, aside }: BenchMarks, house:
   const outOfTrays = allModels(unit).filter((model) => !onTrays.has(model));
   const waiting = [...(aside.get(unit.id)?.keys() ?? [])].filter((model) => onTrays.has(model));
   const isDone = (pass: Pass, model: number) => !pass.models.includes(model) || doneModels(marks, pass.key).has(model);
+  const missed = missesOf(passes, marks);
+  const isSettled = (model: number) => !waiting.includes(model) && !missed.some((miss) => miss.model === model);
   const primes = passes.filter(({ step }) => step.technique === 'prime');
   const all = allModels(unit);
   return {
@@ -54,8 +57,8 @@ export function reconcile(unit: RosterUnit, { marks, aside }: BenchMarks, house:
     toPaint: modelsOf(unit),
     inTrays: onTrays.size - waiting.length,
     primed: primes.length === 0 ? null : all.filter((model) => primes.every((pass) => isDone(pass, model))).length,
-    finished: passes.length === 0 ? 0 : all.filter((model) => passes.every((pass) => isDone(pass, model))).length,
-    open: [...openAtIntake(unit), ...openAtScheme(unit, passes), ...openAtBench(outOfTrays, waiting, unit)],
+    finished: passes.length === 0 ? 0 : all.filter((model) => isSettled(model) && passes.every((pass) => isDone(pass, model))).length,
+    open: [...openAtIntake(unit), ...openAtScheme(unit, passes), ...openAtBench({ outOfTrays, waiting, missed }, unit)],
   };
 }
 
@@ -82,11 +85,33 @@ function openAtScheme(unit: RosterUnit, passes: readonly Pass[]): OpenEnd[] {
   return [
     ...(bare.length > 0 ? [{ what: `no step at this standard: ${few(bare)}`, at: 'scheme' as const }] : []),
     ...(unpainted.length > 0 ? [{ what: `no paint: ${few(unpainted)}`, at: 'scheme' as const }] : []),
+    ...neverDue(unit).map((step) => ({ what: `never due, as no model takes it: ${step}`, at: 'scheme' as const })),
     ...(idle.length > 0 ? [{ what: `no step for ${models(idle.length)}`, at: 'scheme' as const }] : []),
   ];
 }
 
-function openAtBench(outOfTrays: readonly number[], waiting: readonly number[], unit: RosterUnit): OpenEnd[] {
+/** Steps of the standard paid for that are for groups or options without models. */
+function neverDue(unit: RosterUnit): string[] {
+  const strips = [...unit.scheme.parts.map(({ name, steps }) => ({ name, steps })), { name: 'everything', steps: unit.scheme.allOver }];
+  return strips.flatMap(({ name, steps }) =>
+    steps
+      .filter((step) => includesStandard(unit.standard, step.standard) && modelsForStep(unit, step).length === 0)
+      .map(({ technique }) => `${factsOf(technique).label.toLowerCase()} on ${name.toLowerCase()}`),
+  );
+}
+
+/** Spots that were left out and not touched up since. */
+function missesOf(passes: readonly Pass[], marks: BenchMarks['marks']): { model: number }[] {
+  return passes.flatMap(({ key }) => [...(marks.get(key) ?? [])].flatMap(([model, { missed }]) => (missed ? [{ model }] : [])));
+}
+
+interface AtBench {
+  outOfTrays: readonly number[];
+  waiting: readonly number[];
+  missed: readonly { model: number }[];
+}
+
+function openAtBench({ outOfTrays, waiting, missed }: AtBench, unit: RosterUnit): OpenEnd[] {
   return [
     ...(outOfTrays.length > 0
       ? [
@@ -97,5 +122,8 @@ function openAtBench(outOfTrays: readonly number[], waiting: readonly number[], 
         ]
       : []),
     ...(waiting.length > 0 ? [{ what: `${models(waiting.length)} set aside`, at: 'bench' as const }] : []),
+    ...(missed.length > 0
+      ? [{ what: `${missed.length} missed ${missed.length === 1 ? 'spot' : 'spots'} to touch up`, at: 'bench' as const }]
+      : []),
   ];
 }

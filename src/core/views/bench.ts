@@ -1,4 +1,4 @@
-import type { BenchLine } from '../bench/benchLine';
+import type { BenchLine, BenchPass } from '../bench/benchLine';
 import type { BenchClock, BenchMarks, Mark } from '../bench/definitions';
 import type { CompactEvent } from '../formats/benchEvents';
 import type { BenchSession } from '../calendar/benchSessions';
@@ -42,6 +42,17 @@ export interface BenchFigures {
   budgets: ModelBudget[];
   /** Work whose minutes nobody knows yet. */
   openRows: StoredLogRow[];
+}
+
+/** A painted pass of an open commission, and the models that carry it: any of them can be touched up. */
+export type PaintedPass = Pick<BenchPass, 'key' | 'stepId' | 'coat' | 'coats' | 'half' | 'part' | 'technique' | 'models'>;
+
+/** A unit with what is painted of it, whether it is on the line or not. */
+export interface PaintedUnit {
+  id: string;
+  name: string;
+  commission: string;
+  passes: PaintedPass[];
 }
 
 /** What the Bench view is drawn from. */

@@ -3,6 +3,7 @@ import type { BackPlan, StandardTotals } from '../calendar/backPlan';
 import type { Reconciliation } from '../scheme/reconcile';
 import type { Standard } from '../scheme/definitions';
 import type { TestModelPicture } from './testModel';
+import type { Undone } from '../scheme/undone';
 import type { ScopeChange } from './scope';
 
 /** What one unit would take at one standard, painted from the start. */
@@ -31,4 +32,6 @@ export interface IntakeFigures {
   testModels: TestModelPicture[];
   scope: ScopeChange[];
   agreedAt: string | null;
+  /** What is not done yet, before it is handed over. */
+  undone: Undone[];
 }

@@ -23,6 +23,8 @@ export interface MoneyPicture {
   lastTo: string;
   changes: ScopeChange[];
   hours: HoursStanding;
+  /** What is not done, in words; of a commission that was handed over what was not done then. */
+  undone: string[];
   /** Stretches logged since the last quote was written, of any commission, and how much more they took than foretold; null without a quote. */
   since: { stretches: number; more: number } | null;
   /** Null while no quote was accepted. */

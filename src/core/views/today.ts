@@ -1,3 +1,4 @@
+import type { Undone } from '../scheme/undone';
 import type { DateOutlook } from '../time/forecast';
 import type { CommissionEstimate } from './estimate';
 import type { StoredCommission } from './stored';
@@ -18,6 +19,8 @@ export interface TodayCommission {
   estimate: Omit<CommissionEstimate, 'passes' | 'units'>;
   outlook: DateOutlook;
   openCounts: string[];
+  /** What stands between it and its hand-over, but for steps that are simply left. */
+  undone: Undone[];
   waitingTestModels: string[];
   unitsWithoutScheme: string[];
   drying: DryingRow[];

@@ -14,6 +14,7 @@ import * as quotes from './20261126_quotes_and_what_changes_cost';
 import * as fetching from './20261129_minutes_to_fetch_a_tray';
 import * as corrections from './20261129_what_a_correction_was_of';
 import * as copiedSteps from './20261129_steps_that_were_copied';
+import * as handOver from './20261129_what_a_hand_over_left_undone';
 import * as whatTheLogTeaches from './20261126_what_the_log_teaches';
 
 export interface Migration {
@@ -40,4 +41,5 @@ export const migrations: readonly Migration[] = [
   fetching,
   corrections,
   copiedSteps,
+  handOver,
 ];

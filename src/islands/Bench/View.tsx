@@ -81,18 +81,13 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
     setMissed(models.length === 1 && models[0]! > 1 ? { pass, model: models[0]! } : null);
   };
   const touchUp = ({ passKey, model }: MissedPlace) => actions.touchUp(bench.passes.get(passKey)!, [model]);
-  const askTouchUp = () => {
-    const [only, ...more] = view.misses;
-    if (only && more.length === 0) back(() => touchUp(only))();
-    else if (only) ask({ kind: 'touch-up' });
-  };
   const choices = view.model !== null && job ? bench.passesOn(job.unitId, view.model) : [];
   const isQuickMiss = asking?.kind === 'miss' && asking.start === null && choices.length > 0;
   const byNumber = (index: number) => {
     if (isQuickMiss && choices[index]) back(() => miss(choices[index]!, [view.model!], ''))();
     else if (asking?.kind === 'touch-up' && view.misses[index]) back(() => touchUp(view.misses[index]!))();
   };
-  const act = () => (isQuickMiss || asking?.kind === 'touch-up' ? byNumber(0) : actions.main());
+  const act = () => (isQuickMiss || (asking?.kind === 'touch-up' && view.misses.length > 0) ? byNumber(0) : actions.main());
   useBenchKeys(
     {
       ' ': act,
@@ -102,7 +97,7 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
       p: back(actions.pause),
       m: () => ask({ kind: 'miss', start: null }),
       n: () => ask({ kind: 'note' }),
-      z: askTouchUp,
+      z: () => ask({ kind: 'touch-up' }),
       e: back(actions.end),
       f: () => void (document.fullscreenElement ? document.exitFullscreen() : document.documentElement.requestFullscreen()),
       escape: back(() => setMissed(null)),
@@ -178,7 +173,12 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
           />
         )}
         {asking?.kind === 'touch-up' && (
-          <TouchUpPicker bench={bench} onPick={(place) => back(() => touchUp(place))()} onCancel={back(() => undefined)} />
+          <TouchUpPicker
+            bench={bench}
+            onPick={(place) => back(() => touchUp(place))()}
+            onTouchUp={(...place) => back(() => actions.touchUpAnywhere(...place))()}
+            onCancel={back(() => undefined)}
+          />
         )}
         {asking?.kind === 'note' && <NoteLine onNote={(text) => back(() => actions.note(text))()} onCancel={back(() => undefined)} />}
         {asking?.kind === 'sheet' && (
@@ -196,9 +196,7 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
             {view.clock.pausedSince === null ? 'Pause' : 'Paused'}
           </Button>
           <Button onClick={() => ask({ kind: 'miss', start: null })}>Missed a spot</Button>
-          <Button onClick={askTouchUp} disabled={view.misses.length === 0}>
-            Touched up
-          </Button>
+          <Button onClick={() => ask({ kind: 'touch-up' })}>Touched up</Button>
           <Button onClick={back(actions.setAside)} disabled={view.model === null}>
             Set aside
           </Button>

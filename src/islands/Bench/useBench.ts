@@ -9,7 +9,7 @@ import { dryingPlaces, lookBacks, passesDoneOn, troubleSpots, viewBench, type Be
 import { wholeEvent } from '../../core/formats/benchEvents';
 import { changeoverMinutes, lineTools, setupOf, startMinutes } from '../../core/scheme/setups';
 import { factsOf } from '../../core/scheme/techniques';
-import { unpackMarks, type BenchFigures, type BenchPicture } from '../../core/views/bench';
+import { unpackMarks, type BenchFigures, type BenchPicture, type PaintedPass } from '../../core/views/bench';
 import { send } from '../shared/api';
 import { programNow } from '../shared/clock';
 import { useArrival } from './useArrival';
@@ -128,6 +128,9 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
     pause: () => record({ kind: view.clock.pausedSince === null ? 'paused' : 'resumed' }),
     miss: (missed: BenchPass, models: number[], note = '') => record({ kind: 'missed', ...place(missed), models, note }),
     touchUp: (missed: BenchPass, models: number[]) => record({ kind: 'touched-up', ...of(missed, models), models }),
+    /** Of any unit that is open; the server knows the facts of those that are not on the line. */
+    touchUpAnywhere: (unit: string, { key, stepId, coat }: PaintedPass, models: number[], minutes: number | null) =>
+      record({ kind: 'touched-up', unit, step: stepId, coat, models, minutes, facts: factsFor(key, models[0]) ?? null }),
     looked: ({ pass: washed, models }: LookBack) => record({ kind: 'looked', ...place(washed), models }),
     note: (text: string) => record({ kind: 'noted', ...(pass ? place(pass) : {}), models: model === null ? [] : [model], note: text }),
     /** Models that were painted and not ticked, from the leg sheet say; minutes are null where nobody knows them. */

@@ -6,7 +6,7 @@ import type { Bench } from './useBench';
 type Names = Pick<Bench, 'units' | 'passes' | 'paints' | 'line'>;
 
 /** Which part of what: Jersey, base coat, coat 2 of 2. */
-export const passWords = (pass: BenchPass): string =>
+export const passWords = (pass: Pick<BenchPass, 'part' | 'technique' | 'coat' | 'coats' | 'half'>): string =>
   `${pass.part?.toLowerCase() ?? 'everything'}, ${factsOf(pass.technique).label.toLowerCase()}${coatWords(pass)}`;
 
 /** The unit, with its commission where the line has several. */

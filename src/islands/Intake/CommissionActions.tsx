@@ -1,8 +1,10 @@
 import { useState } from 'react';
+import type { Undone } from '../../core/scheme/undone';
 import type { StoredCommission } from '../../core/views/stored';
 import { Button } from '../../ui/Button/Button';
 import { TextField } from '../../ui/Field/Field';
 import { send } from '../shared/api';
+import { UndoneList } from '../shared/UndoneList';
 import { saveFile } from '../shared/saveFile';
 import styles from './View.module.css';
 
@@ -12,12 +14,18 @@ export function CommissionActions({ commission }: { commission: StoredCommission
   const [asking, setAsking] = useState<'duplicate' | 'close' | 'delete' | null>(null);
   const [copyName, setCopyName] = useState(`${name}, again`);
   const [dueOn, setDueOn] = useState(commission.dueOn);
+  const [undone, setUndone] = useState<Undone[]>([]);
   const [error, setError] = useState<string | null>(null);
   const attempt = (act: () => Promise<void>) => () => void act().catch((problem: Error) => setError(problem.message));
 
   const duplicate = attempt(async () => {
     const made = await send<{ id: string }>('POST', `/api/commissions/${id}/duplicate`, { name: copyName, dueOn });
     window.location.assign(`/c/${made.id}/intake`);
+  });
+  const askToClose = attempt(async () => {
+    // As it is now: somebody may have painted since the page was opened.
+    setUndone(await send<Undone[]>('GET', `/api/commissions/${id}/undone`));
+    setAsking('close');
   });
   const close = attempt(async () => {
     await send('PUT', `/api/commissions/${id}/closed`, { closed: true });
@@ -39,8 +47,8 @@ export function CommissionActions({ commission }: { commission: StoredCommission
         <Button kind="quiet" onClick={() => setAsking('duplicate')}>
           Duplicate
         </Button>
-        <Button kind="quiet" onClick={() => setAsking('close')}>
-          Handed over
+        <Button kind="quiet" onClick={askToClose}>
+          Mark as delivered
         </Button>
         <Button kind="quiet" onClick={() => setAsking('delete')}>
           Delete
@@ -57,13 +65,22 @@ export function CommissionActions({ commission }: { commission: StoredCommission
         </span>
       )}
       {asking === 'close' && (
-        <span className={styles.wholeAsk}>
-          Handed over: it leaves Today and stays in the Ledger, where it can be opened again.
-          <Button onClick={close}>Close {name}</Button>
+        <div className={styles.wholeAsk} role="group" aria-label={`Deliver ${name}`}>
+          {undone.length > 0 && (
+            <div>
+              <strong>Not done yet:</strong>
+              <UndoneList undone={undone} commissionId={id} />
+            </div>
+          )}
+          <span>
+            It leaves Today and stays in the Ledger, where it can be opened again.
+            {undone.length > 0 && ' Money and the statement will say what was not done.'}
+          </span>
+          <Button onClick={close}>{undone.length === 0 ? `Deliver ${name}` : `Deliver ${name} anyway`}</Button>
           <Button kind="quiet" onClick={() => setAsking(null)}>
             Cancel
           </Button>
-        </span>
+        </div>
       )}
       {asking === 'delete' && (
         <span className={styles.wholeAsk}>

@@ -1,4 +1,6 @@
 import type { Reconciliation } from '../../core/scheme/reconcile';
+import type { Undone } from '../../core/scheme/undone';
+import { UndoneList } from '../shared/UndoneList';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted } from '../../ui/format';
 import styles from './View.module.css';
@@ -6,10 +8,13 @@ import styles from './View.module.css';
 interface ReconciledProps {
   rows: Reconciliation[];
   commissionId: string;
+  /** What else stands between the commission and its hand-over. */
+  undone: readonly Undone[];
 }
 
 /** Every model counted from the promise to the last coat, with whatever nobody paints as things stand. */
-export function Reconciled({ rows, commissionId }: ReconciledProps) {
+export function Reconciled({ rows, commissionId, undone }: ReconciledProps) {
+  const others = undone.filter(({ kind }) => kind !== 'open');
   const open = rows.reduce((sum, row) => sum + row.open.length, 0);
   const hrefs = { intake: '#units', scheme: `/c/${commissionId}/scheme`, bench: '/bench' } as const;
   return (
@@ -53,6 +58,12 @@ export function Reconciled({ rows, commissionId }: ReconciledProps) {
           ))}
         </tbody>
       </table>
+      {others.length > 0 && (
+        <details className={styles.beforeDelivery}>
+          <summary>{counted(others.length, 'thing')} more before delivery</summary>
+          <UndoneList undone={others} commissionId={commissionId} />
+        </details>
+      )}
     </Panel>
   );
 }

@@ -168,7 +168,7 @@ function Figures({ intake, commissionId, models, pictures }: FiguresProps) {
   if (figures === null || value.units.length === 0) return null;
   return (
     <>
-      <Reconciled rows={figures.reconciliation} commissionId={commissionId} />
+      <Reconciled rows={figures.reconciliation} undone={figures.undone} commissionId={commissionId} />
       {figures.testModels.map((test) => (
         <TestModel
           key={test.unitId}

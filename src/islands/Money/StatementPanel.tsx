@@ -12,13 +12,13 @@ import styles from './View.module.css';
 
 /** What the client owes at hand-over, line by line, as a document and as a table. */
 export function StatementPanel({ picture, money }: { picture: MoneyPicture; money: Money }) {
-  const { quotes, changes, commission } = picture;
+  const { quotes, changes, commission, undone } = picture;
   const quote = agreedQuote(quotes);
   if (!quote) return null;
   const { terms, changeTerms } = money;
   const { currency } = quote.offer;
   const on = localDay(commission.closedAt === null ? new Date(programNow()) : new Date(commission.closedAt));
-  const statement = statementOf(quote, changes, terms, on);
+  const statement = statementOf(quote, changes, terms, { on, undone });
   const href = (as: string) => `/api/commissions/${commission.id}/statement?as=${as}`;
   const paidOn = terms.depositPaid?.on ?? '';
   return (
@@ -91,6 +91,7 @@ export function StatementPanel({ picture, money }: { picture: MoneyPicture; mone
           />
         </div>
       </div>
+      {undone.length > 0 && <p data-testid="statement-undone">Not done, and on the statement: {undone.join('; ')}.</p>}
       <p className={styles.hint}>Lines and totals only: what tax is due on it, if any, is not worked out here.</p>
     </Panel>
   );

@@ -4,6 +4,7 @@ import { dayOfText } from '../../ui/format';
 import { ScopeChanges } from '../shared/ScopeChanges';
 import { Alternatives } from './Alternatives';
 import { Comparison } from './Comparison';
+import { NotDone } from './NotDone';
 import { OpenCounts } from './OpenCounts';
 import { PricePanel } from './PricePanel';
 import { Quotes } from './Quotes';
@@ -50,6 +51,7 @@ function OpenedMoney({ picture, onChanged }: { picture: MoneyPicture; onChanged:
     return (
       <div className={styles.view}>
         <OpenCounts picture={picture} />
+        <NotDone picture={picture} />
         {price}
         {pay}
       </div>
@@ -60,6 +62,7 @@ function OpenedMoney({ picture, onChanged }: { picture: MoneyPicture; onChanged:
         <strong>{commission.name}</strong> for {commission.client}, handed over {dayOfText(Date.parse(commission.closedAt))}.
       </p>
       <OpenCounts picture={picture} />
+      <NotDone picture={picture} />
       {pay}
       {price}
     </div>

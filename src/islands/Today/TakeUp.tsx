@@ -2,6 +2,7 @@ import { paintedShare } from '../../core/views/estimate';
 import type { Today, TodayCommission } from '../../core/views/today';
 import { LinkButton } from '../../ui/Button/Button';
 import { momentText, percentText, timeOfDayText } from '../../ui/format';
+import { standingText } from './words';
 import styles from './View.module.css';
 
 const DAY_MS = 86_400_000;
@@ -69,7 +70,7 @@ function NothingToPaint({ today }: { today: Today }) {
           'Mark as approved',
         ]
       : painted
-        ? [painted.commission.name, 'Every step is painted.', `/c/${painted.commission.id}/intake`, 'Hand it over']
+        ? [painted.commission.name, standingText(painted).why, `/c/${painted.commission.id}/intake`, 'Hand it over']
         : [null, null, null, null];
   if (name === null) return null;
   return (

@@ -1,4 +1,5 @@
 import type { Today, TodayCommission } from '../../core/views/today';
+import { UndoneList } from '../shared/UndoneList';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted } from '../../ui/format';
 import styles from './View.module.css';
@@ -6,7 +7,7 @@ import styles from './View.module.css';
 /** What waits on others, or for a word of the painter. */
 export function Waiting({ today }: { today: Today }) {
   const waiting = today.commissions.filter(
-    (entry) => entry.waitingTestModels.length + entry.openCounts.length + entry.unitsWithoutScheme.length > 0,
+    (entry) => entry.waitingTestModels.length + entry.openCounts.length + entry.unitsWithoutScheme.length + entry.undone.length > 0,
   );
   return (
     <Panel title="Waiting on others">
@@ -26,13 +27,19 @@ export function Waiting({ today }: { today: Today }) {
 }
 
 function Waits({ entry }: { entry: TodayCommission }) {
-  const { commission, openCounts, waitingTestModels, unitsWithoutScheme } = entry;
+  const { commission, openCounts, waitingTestModels, unitsWithoutScheme, undone } = entry;
   return (
     <li className={styles.waits}>
       <strong>{commission.name}</strong>
       {openCounts.length > 0 && <a href={`/c/${commission.id}/intake`}>Count to settle: {openCounts.join(', ')}</a>}
       {waitingTestModels.length > 0 && <a href={`/c/${commission.id}/intake`}>Waiting for approval: {waitingTestModels.join(', ')}</a>}
       {unitsWithoutScheme.length > 0 && <a href={`/c/${commission.id}/scheme`}>No scheme yet: {unitsWithoutScheme.join(', ')}</a>}
+      {undone.length > 0 && (
+        <details>
+          <summary>{counted(undone.length, 'thing')} to settle before delivery</summary>
+          <UndoneList undone={undone} commissionId={commission.id} />
+        </details>
+      )}
     </li>
   );
 }

@@ -1,3 +1,4 @@
+import { undoneWords } from '../../core/scheme/undone';
 import type { TodayCommission } from '../../core/views/today';
 import { counted, dayOfText, minutesText } from '../../ui/format';
 
@@ -8,8 +9,13 @@ export const doneText = ({ outlook: { likelyAt, safeAt } }: TodayCommission): st
 export const modelsText = ({ models, units }: TodayCommission): string => `${counted(models, 'model')} in ${counted(units, 'unit')}`;
 
 /** Can the date be met, and the numbers it comes from. */
-export function standingText({ estimate, outlook, units }: TodayCommission): { verdict: string; why: string } {
+export function standingText({ estimate, outlook, units, undone }: TodayCommission): { verdict: string; why: string } {
   if (units === 0) return { verdict: 'No units yet', why: 'Enter its units at Intake first.' };
+  if (outlook.standing === 'done' && estimate.stepsTotal > 0 && undone.length > 0)
+    return {
+      verdict: `Painted, ${counted(undone.length, 'thing')} to settle`,
+      why: `Every step is painted. Before it is delivered: ${undone.map(undoneWords).join('; ')}.`,
+    };
   if (outlook.standing === 'done')
     return {
       verdict: estimate.stepsTotal === 0 ? 'No scheme yet' : 'All painted',

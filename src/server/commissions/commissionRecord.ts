@@ -24,6 +24,7 @@ export async function readRecord(stores: Stores, commission: StoredCommission, u
     quotes: (await stores.quotes.ofCommission(commission.id)).map(
       ({ id: _id, commissionId: _commission, mailId: _mail, ...quote }) => quote,
     ),
+    undone: await stores.commissions.undone(commission.id),
     pictures,
   };
 }

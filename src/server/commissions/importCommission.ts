@@ -25,6 +25,7 @@ export async function importCommission(stores: Stores, value: unknown, now: Date
     await refuseKnown(within, file);
     const taken = await takeIn(within, file, now);
     if (file.record) await writeRecord(within, file.id, file.record, encoded);
+    if (file.closedAt !== null) await within.commissions.setClosed(file.id, file.closedAt, file.record?.undone);
     return taken;
   });
 }

@@ -4,15 +4,17 @@ import { day, requiredText } from '../../core/formats/fields';
 import { copyScheme } from '../../core/scheme/copyScheme';
 import { fitRoster } from '../../core/scheme/dealOut';
 import { modelsOf, UNCOUNTED, type Unit } from '../../core/scheme/definitions';
+import { undoneWords } from '../../core/scheme/undone';
 import { UNSAVED } from '../../data/revisions';
 import { NotFoundError } from '../errors';
 import { endOtherWorkOf } from '../otherWork/otherWork';
 import { findCommission } from '../workshop/loadWorkshop';
 import type { Stores } from '../stores';
+import { undoneNow } from './undoneNow';
 
 export const closeSchema = object({ closed: boolean().strict().required() });
 
-/** Hands a commission over and puts it away, or opens it again. */
+/** Hands a commission over and puts it away, whatever is not done; that is kept with it. Or opens it again. */
 export async function closeCommission(
   stores: Stores,
   id: string | undefined,
@@ -20,9 +22,11 @@ export async function closeCommission(
   now: Date,
 ): Promise<void> {
   const commission = await findCommission(stores, id);
+  if (closed && commission.closedAt !== null) return;
+  const undone = closed ? (await undoneNow(stores, commission, now)).map(undoneWords) : [];
   await stores.allOrNothing(async (within) => {
     if (closed) await endOtherWorkOf(within, commission.id, now);
-    await within.commissions.setClosed(commission.id, closed ? (commission.closedAt ?? now.toISOString()) : null);
+    await within.commissions.setClosed(commission.id, closed ? now.toISOString() : null, undone);
   });
 }
 

@@ -12,6 +12,7 @@ import { allUnits } from '../money/allUnits';
 import type { Stores } from '../stores';
 import { loadTestModels } from '../testModel/loadTestModels';
 import { commissionDates } from '../workshop/commissionDates';
+import { undoneNow } from './undoneNow';
 import { findOpenCommission } from '../workshop/loadWorkshop';
 
 const WEEK_MS = 7 * 86_400_000;
@@ -60,5 +61,6 @@ export async function loadIntakeFigures(stores: Stores, id: string | undefined, 
     testModels: await loadTestModels(stores, workshop, units),
     scope: await stores.scope.ofCommission(commission.id),
     agreedAt: commission.agreedAt,
+    undone: await undoneNow(stores, commission, now),
   };
 }

@@ -14,6 +14,7 @@ import { fromTheStart } from '../estimate/fromTheStart';
 import { atEachStandard } from '../estimate/atEachStandard';
 import type { Stores } from '../stores';
 import { findCommission, loadWorkshop, workUnit, type Workshop, type WorkUnit } from '../workshop/loadWorkshop';
+import { undoneWordsOf } from '../commissions/undoneNow';
 import { allUnits } from './allUnits';
 import { hoursStanding, workedStages, workedUnits } from './workedHours';
 
@@ -53,6 +54,7 @@ export async function loadMoney(stores: Stores, id: string | undefined, now: Dat
     lastTo: await stores.testRounds.lastTo(commission.id),
     changes,
     hours,
+    undone: await undoneWordsOf(stores, commission, now),
     since: await loggedSince(stores, workshop, quotes.at(-1)?.writtenAt ?? null),
     agreed: agreed && {
       pay: payOf(agreed, changes, hours, rateOf(agreed.offer)),

@@ -1,6 +1,7 @@
 import { localDay } from '../../core/calendar/localDay';
 import { agreedQuote } from '../../core/money/definitions';
 import { statementOf, type Statement } from '../../core/money/statement';
+import { undoneWordsOf } from '../commissions/undoneNow';
 import { NotFoundError } from '../errors';
 import type { Stores } from '../stores';
 import { findCommission } from '../workshop/loadWorkshop';
@@ -12,5 +13,8 @@ export async function loadStatement(stores: Stores, id: string | undefined, now:
   if (!agreed) throw new NotFoundError(`No quote of ${commission.name} is accepted yet: mark one as accepted first.`);
   const { terms } = await stores.quotes.terms(commission.id);
   const on = localDay(commission.closedAt === null ? now : new Date(commission.closedAt));
-  return statementOf(agreed, await stores.scope.ofCommission(commission.id), terms, on);
+  return statementOf(agreed, await stores.scope.ofCommission(commission.id), terms, {
+    on,
+    undone: await undoneWordsOf(stores, commission, now),
+  });
 }

@@ -2,9 +2,11 @@ import { dryAt } from '../../core/bench/readiness';
 import { benchSessions } from '../../core/calendar/benchSessions';
 import { hasOpenCount, hasScheme, modelsOf } from '../../core/scheme/definitions';
 import { passesOf } from '../../core/scheme/passes';
+import { undoneOf } from '../../core/scheme/undone';
 import { TEST_MODEL } from '../../core/scheme/splitTrays';
 import type { DateOutlook } from '../../core/time/forecast';
 import { paintedShare } from '../../core/views/estimate';
+import type { ScopeChange } from '../../core/views/scope';
 import type { DryingRow, Today, TodayCommission } from '../../core/views/today';
 import { benchEstimate, type BenchEstimate } from '../estimate/benchEstimate';
 import { letOthersIn } from '../inSlices';
@@ -24,9 +26,11 @@ export async function loadToday(stores: Stores, now: Date): Promise<Today> {
   const onBench = order ? chosenUnits(workshop, order.selection) : [];
   const tonight = await planTonight(stores, workshop, now);
   await letOthersIn();
+  const changes = new Map<string, ScopeChange[]>();
+  for (const { id } of workshop.commissions) changes.set(id, await stores.scope.ofCommission(id));
   const paintIds = new Set(tonight?.jobs.map((job) => job.paintId));
   return {
-    commissions: workshop.commissions.map((commission) => describe(workshop, commission, { ...estimate, outlooks }, onBench, now)),
+    commissions: workshop.commissions.map((commission) => describe(workshop, commission, { ...estimate, outlooks, changes }, onBench, now)),
     sessions: benchSessions(workshop.house.sessions, now.getTime(), now.getTime() + WEEK_MS),
     tonight,
     paints: [...workshop.paints.values()].filter(({ id }) => paintIds.has(id)).map(({ id, name, hex }) => ({ id, name, hex })),
@@ -46,12 +50,13 @@ export async function loadToday(stores: Stores, now: Date): Promise<Today> {
 
 interface Standing extends Pick<BenchEstimate, 'commissions'> {
   outlooks: ReadonlyMap<string, DateOutlook>;
+  changes: ReadonlyMap<string, ScopeChange[]>;
 }
 
 function describe(
   workshop: Workshop,
   commission: Workshop['commissions'][number],
-  { commissions, outlooks }: Standing,
+  { commissions, outlooks, changes }: Standing,
   onBench: readonly WorkUnit[],
   now: Date,
 ): TodayCommission {
@@ -63,6 +68,13 @@ function describe(
     units: units.length,
     estimate,
     outlook: outlooks.get(commission.id)!,
+    undone: undoneOf({
+      units,
+      marks: workshop.marks,
+      house: workshop.house,
+      changes: changes.get(commission.id)!,
+      now: now.getTime(),
+    }).filter(({ kind }) => kind !== 'left'),
     openCounts: units.filter(hasOpenCount).map((unit) => unit.name),
     waitingTestModels: units.filter((unit) => unit.testModel === 'waiting').map((unit) => unit.name),
     unitsWithoutScheme: units.filter((unit) => !hasScheme(unit)).map((unit) => unit.name),

@@ -7,7 +7,8 @@ import { SIZES, TECHNIQUES } from '../../../src/core/scheme/definitions';
 import { Random, seeds } from '../../support/random';
 
 const HEADER = TIME_LOG_COLUMNS.join(',');
-const GOOD = '2026-11-23T19:00:00+01:00,Coast,Keepers,Coat,basecoat,foot,0.25,10,12.5,2,fine,11.2,row-1,counts,14,c1,u1,s1,1,Shore,Lamp keepers,o1';
+const GOOD =
+  '2026-11-23T19:00:00+01:00,Coast,Keepers,Coat,basecoat,foot,0.25,10,12.5,2,fine,11.2,row-1,counts,14,c1,u1,s1,1,Shore,Lamp keepers,o1';
 const csv = (...lines: string[]) => [HEADER, ...lines].join('\r\n');
 /** The good line with one column changed. */
 const withValue = (column: (typeof TIME_LOG_COLUMNS)[number], value: string) => {

@@ -158,7 +158,7 @@ describe('the statement', () => {
     quote(),
     changes,
     { depositPaid: { on: '2026-11-21', amountMinor: 8000 }, statementWords: 'Thank you.' },
-    '2026-12-20',
+    { on: '2026-12-20', undone: ['Unit a: 1 missed spot to touch up'] },
   );
 
   it('lists what was agreed and what came since, and takes off what was paid', () => {
@@ -177,10 +177,11 @@ describe('the statement', () => {
     const lines = writeStatement(statement, decimalsOf('EUR')).split('\r\n');
     expect(lines[0]).to.equal('date,what,models,amount,currency');
     expect(lines[1]).to.equal(',"Unit a, painted",10,180.00,EUR');
-    expect(lines.slice(-4)).to.deep.equal([
+    expect(lines.slice(-5)).to.deep.equal([
       '2026-12-20,Total,,337.50,EUR',
       '2026-12-20,Paid before,,-80.00,EUR',
       '2026-12-20,Due,,257.50,EUR',
+      '2026-12-20,Not done: Unit a: 1 missed spot to touch up,,,',
       '',
     ]);
     const sly = { ...statement, lines: [{ on: '', what: '=1+1', models: null, amountMinor: 5 }] };

@@ -1,0 +1,23 @@
+import { benchLineInSteps } from '../../core/bench/benchLine';
+import { doneModels } from '../../core/bench/foldMarks';
+import type { PaintedUnit } from '../../core/views/bench';
+import { inSlices } from '../inSlices';
+import type { Stores } from '../stores';
+import { loadWorkshop } from '../workshop/loadWorkshop';
+import { rosterOf } from '../workshop/roster';
+
+/** Everything that is painted of the open commissions, on the line or not, for touching it up. */
+export async function loadPainted(stores: Stores, now: Date): Promise<PaintedUnit[]> {
+  const workshop = await loadWorkshop(stores, now);
+  const { passes } = await inSlices(benchLineInSteps(rosterOf(workshop, workshop.units), []));
+  return workshop.units.flatMap(({ id, name, commissionName }) => {
+    const painted = passes
+      .filter(({ unitId }) => unitId === id)
+      .map(({ key, stepId, coat, coats, half, part, technique }) => ({
+        ...{ key, stepId, coat, coats, half, part, technique },
+        models: [...doneModels(workshop.marks.marks, key)].sort((a, b) => a - b),
+      }))
+      .filter(({ models }) => models.length > 0);
+    return painted.length === 0 ? [] : [{ id, name, commission: commissionName, passes: painted }];
+  });
+}
