@@ -53,12 +53,14 @@ describe('the bench', function () {
     await user.see('[data-testid="main"]', /is done/);
   });
 
-  it('marks a missed spot with M and Space, and closes it with Z', async () => {
+  it('marks a missed spot with M and Space, and closes it with Z and Space', async () => {
     await user.keys('m');
     await user.see('[role="group"]', /What was missed on model \d+\?/);
     await user.keys(' ');
     await user.see('[data-testid="misses"]', /model \d+/);
     await user.keys('z');
+    await user.see('[role="group"]', /Which spot was touched up\?/);
+    await user.keys(' ');
     await driver.wait(async () => (await driver.findElements(By.css('[data-testid="misses"]'))).length === 0, 8000);
   });
 

@@ -30,8 +30,11 @@ const NOTHING_KNOWN = 'Nothing is on the bench yet. Choose units and an order fi
 
 export function BenchView({ hasLine }: { hasLine: boolean }) {
   const { picture, error, reload } = usePicture<BenchPicture | null>('/api/bench');
+  const hasHeard = useRef(false);
   useEffect(() => {
-    if (picture) hearTime(picture.now);
+    // Later the stream tells the time: a picture that was long on its way would set the clock back.
+    if (picture && !hasHeard.current) hearTime(picture.now);
+    hasHeard.current ||= picture !== undefined;
   }, [picture]);
   if (error !== null && !picture)
     return (
