@@ -1,5 +1,6 @@
 import type { Knex } from 'knex';
 import type { ScopeChange } from '../core/views/scope';
+import { inPieces } from './inPieces';
 
 /** Dated changes of what was agreed. */
 export class ScopeStore {
@@ -8,6 +9,16 @@ export class ScopeStore {
   /** In the order they were made. */
   ofCommission(commissionId: string): Promise<ScopeChange[]> {
     return this.db<ScopeChange>('scope_change').where({ commissionId }).orderBy(['at', 'id']);
+  }
+
+  /** Those of some commissions of which nobody has said what they cost. */
+  async unpricedOf(commissionIds: readonly string[]): Promise<ScopeChange[]> {
+    const changes: ScopeChange[] = [];
+    for (const piece of inPieces(commissionIds))
+      changes.push(
+        ...(await this.db<ScopeChange>('scope_change').whereIn('commissionId', piece).whereNull('priceMinor').orderBy(['at', 'id'])),
+      );
+    return changes;
   }
 
   /** Adds a change, or replaces it by its id. */

@@ -67,7 +67,7 @@ function PlaceForm({ units, unitInHand, onTouchUp, onCancel }: PlaceFormProps) {
   const [models, setModels] = useState<ReadonlySet<number>>(new Set());
   const [minutes, setMinutes] = useState<number | null>(null);
   const unit = units.find(({ id }) => id === unitId)!;
-  const pass = unit.passes.find(({ key }) => key === passKey) ?? unit.passes.at(-1)!;
+  const pass = unit.passes.find(({ key }) => key === passKey) ?? unit.passes[0]!;
   const chosen = pass.models.filter((model) => models.has(model));
   return (
     <div className={styles.ask} role="group" aria-label="What was touched up?">

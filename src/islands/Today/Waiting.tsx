@@ -1,3 +1,4 @@
+import type { Undone } from '../../core/scheme/undone';
 import type { Today, TodayCommission } from '../../core/views/today';
 import { UndoneList } from '../shared/UndoneList';
 import { Panel } from '../../ui/Panel/Panel';
@@ -7,7 +8,7 @@ import styles from './View.module.css';
 /** What waits on others, or for a word of the painter. */
 export function Waiting({ today }: { today: Today }) {
   const waiting = today.commissions.filter(
-    (entry) => entry.waitingTestModels.length + entry.openCounts.length + entry.unitsWithoutScheme.length + entry.undone.length > 0,
+    (entry) => entry.waitingTestModels.length + entry.openCounts.length + entry.unitsWithoutScheme.length + toSettle(entry).length > 0,
   );
   return (
     <Panel title="Waiting on others">
@@ -26,8 +27,15 @@ export function Waiting({ today }: { today: Today }) {
   );
 }
 
+/** What the lines above do not say already. */
+function toSettle({ undone, openCounts, waitingTestModels, unitsWithoutScheme }: TodayCommission): Undone[] {
+  const said = new Set([...openCounts, ...waitingTestModels]);
+  return undone.filter(({ unit, at }) => !(at === 'intake' && said.has(unit)) && !(at === 'scheme' && unitsWithoutScheme.includes(unit)));
+}
+
 function Waits({ entry }: { entry: TodayCommission }) {
-  const { commission, openCounts, waitingTestModels, unitsWithoutScheme, undone } = entry;
+  const { commission, openCounts, waitingTestModels, unitsWithoutScheme } = entry;
+  const undone = toSettle(entry);
   return (
     <li className={styles.waits}>
       <strong>{commission.name}</strong>

@@ -1,5 +1,6 @@
 import type { Undone } from '../../core/scheme/undone';
 import { momentText } from '../../ui/format';
+import styles from './UndoneList.module.css';
 
 interface UndoneListProps {
   undone: readonly Undone[];
@@ -10,7 +11,7 @@ interface UndoneListProps {
 export function UndoneList({ undone, commissionId }: UndoneListProps) {
   const hrefs = { intake: `/c/${commissionId}/intake`, scheme: `/c/${commissionId}/scheme`, bench: '/bench' } as const;
   return (
-    <ul data-testid="undone">
+    <ul className={styles.list} data-testid="undone">
       {undone.map(({ unit, unitId, kind, what, at, until }) => (
         <li key={`${unitId} ${kind} ${what}`}>
           {unit !== '' && `${unit}: `}

@@ -6,13 +6,15 @@ import type { Stores } from '../stores';
 import { loadWorkshop } from '../workshop/loadWorkshop';
 import { rosterOf } from '../workshop/roster';
 
-/** Everything that is painted of the open commissions, on the line or not, for touching it up. */
+/** Everything that is painted of the open commissions, on the line or not, for touching it up; of each unit the latest first. */
 export async function loadPainted(stores: Stores, now: Date): Promise<PaintedUnit[]> {
   const workshop = await loadWorkshop(stores, now);
+  const lastAt = (key: string) => Math.max(0, ...[...(workshop.marks.marks.get(key)?.values() ?? [])].map(({ at }) => at));
   const { passes } = await inSlices(benchLineInSteps(rosterOf(workshop, workshop.units), []));
   return workshop.units.flatMap(({ id, name, commissionName }) => {
     const painted = passes
       .filter(({ unitId }) => unitId === id)
+      .sort((a, b) => lastAt(b.key) - lastAt(a.key))
       .map(({ key, stepId, coat, coats, half, part, technique }) => ({
         ...{ key, stepId, coat, coats, half, part, technique },
         models: [...doneModels(workshop.marks.marks, key)].sort((a, b) => a - b),

@@ -11,7 +11,7 @@ export interface HandedFit extends FittedLog {
   fingerprint: string;
 }
 
-/** The same for the same rows, in whichever order. Of a row that has an id, what it is of never changes; how much it was may. */
+/** The same for the same rows, in whichever order: all that the fit reads of a row that has ids. */
 export function fingerprintOf(log: Iterable<StoredLogRow>): string {
   const hash = createHash('sha1');
   for (const line of Array.from(log, lineOf).sort()) hash.update(line);
@@ -19,7 +19,7 @@ export function fingerprintOf(log: Iterable<StoredLogRow>): string {
 }
 
 const lineOf = (row: StoredLogRow) =>
-  `${row.id} ${row.unitId} ${row.stepId} ${row.models} ${row.weight} ${row.effort} ${row.coverage} ${row.minutes} ${row.open} ${row.verdict} ${row.correctedMinutes}\n`;
+  `${row.id} ${row.startedAt} ${row.unitId} ${row.stepId} ${row.stepLike} ${row.technique} ${row.size} ${row.models} ${row.weight} ${row.effort} ${row.coverage} ${row.minutes} ${row.open} ${row.verdict} ${row.correctedMinutes}\n`;
 
 let latest: HandedFit | null = null;
 

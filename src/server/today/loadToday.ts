@@ -26,8 +26,7 @@ export async function loadToday(stores: Stores, now: Date): Promise<Today> {
   const onBench = order ? chosenUnits(workshop, order.selection) : [];
   const tonight = await planTonight(stores, workshop, now);
   await letOthersIn();
-  const changes = new Map<string, ScopeChange[]>();
-  for (const { id } of workshop.commissions) changes.set(id, await stores.scope.ofCommission(id));
+  const changes = await stores.scope.unpricedOf(workshop.commissions.map(({ id }) => id));
   const paintIds = new Set(tonight?.jobs.map((job) => job.paintId));
   return {
     commissions: workshop.commissions.map((commission) => describe(workshop, commission, { ...estimate, outlooks, changes }, onBench, now)),
@@ -50,7 +49,8 @@ export async function loadToday(stores: Stores, now: Date): Promise<Today> {
 
 interface Standing extends Pick<BenchEstimate, 'commissions'> {
   outlooks: ReadonlyMap<string, DateOutlook>;
-  changes: ReadonlyMap<string, ScopeChange[]>;
+  /** Of which nobody has said what they cost. */
+  changes: readonly ScopeChange[];
 }
 
 function describe(
@@ -72,7 +72,7 @@ function describe(
       units,
       marks: workshop.marks,
       house: workshop.house,
-      changes: changes.get(commission.id)!,
+      changes: changes.filter(({ commissionId }) => commissionId === commission.id),
       now: now.getTime(),
     }).filter(({ kind }) => kind !== 'left'),
     openCounts: units.filter(hasOpenCount).map((unit) => unit.name),
