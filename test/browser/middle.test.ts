@@ -54,12 +54,13 @@ describe('the middle of real work', function () {
       0,
     );
   /** What was logged since the test began; the demo's own history ended before. */
-  const began = Date.now();
+  let began: number;
   const rows = async () =>
     readTimeLog(await (await fetch(`${app.url}/api/time-log`)).text()).rows.filter((row) => Date.parse(row.startedAt) > began);
 
   before(async () => {
     app = await startApp({ demo: true, shiftsClock: true });
+    began = Date.now();
     driver = await openBrowser();
     user = new PageUser(driver, app.url);
     await user.open('/');

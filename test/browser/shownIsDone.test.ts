@@ -140,7 +140,7 @@ describe('what is shown is what is done', function () {
       await driver.wait(async () => models(await rows()) === models(before) + 1, 15_000, 'the model never came into the log');
     };
 
-    it('takes waiting for paint to dry for no set-up', async () => {
+    it('takes neither waiting for paint to dry nor a break for set-up', async () => {
       await wait(3);
       await user.keys(' ');
       await user.see('[data-testid="main"]', /Model 1 is done/);
@@ -148,6 +148,11 @@ describe('what is shown is what is done', function () {
       await user.see('[data-testid="main"]', /Start anyway \(still wet\)/);
       await wait(41);
       await user.see('[data-testid="main"]', /^Start: wash/);
+      expect(await driver.findElements({ css: '[role="alert"]' }), 'waiting is no break').to.deep.equal([]);
+      await wait(5);
+      await user.see('[role="alert"]', /The last tap was 4\d min ago/);
+      await user.press('That was a break');
+      await wait(1);
       await user.keys(' ');
       await user.see('[data-testid="main"]', /Model 1 is done/);
       await paintOne(4);
@@ -155,7 +160,7 @@ describe('what is shown is what is done', function () {
       expect(coat).to.include({ models: MODELS });
       expect(coat!.minutes).to.be.within(9, 10);
       expect(coat!.setupMinutes, 'the first set-up of the sitting').to.be.within(3, 4);
-      expect(wash!.setupMinutes, 'dry for seven minutes, wet for thirty-four').to.be.within(6, 8.5);
+      expect(wash!.setupMinutes, 'wet for thirty-four minutes, dry for twelve, and those a break').to.be.within(0.9, 1.5);
       expect(wash!.minutes).to.be.within(4, 5);
     });
 

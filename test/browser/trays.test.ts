@@ -1,5 +1,7 @@
 import { expect } from 'chai';
 import { Key, type WebDriver } from 'selenium-webdriver';
+import type { TraysPicture } from '../../src/core/views/trays';
+import { minutesText } from '../../src/ui/format';
 import { startApp, type App } from '../support/app';
 import { openBrowser } from '../support/browser';
 import { PageUser } from '../support/page';
@@ -47,10 +49,15 @@ describe('choosing trays', function () {
   });
 
   it('takes a split by mouse, shows it at once, and the line has it', async () => {
+    const planned = await user.text('[data-testid="planned"]');
     await user.press('Take 4 trays of 5');
     expect(await row(5)).to.include('as it is');
     await user.see('[role="tab"][aria-selected="true"]', /4 trays of 5/);
     await user.isStored();
+    // The total is that of the new trays, as every other view has it.
+    const { plannedMinutes } = (await (await fetch(`${app.url}/api/trays`)).json()) as TraysPicture;
+    await user.see('[data-testid="planned"]', new RegExp(`^${minutesText(plannedMinutes)}$`));
+    expect(await user.text('[data-testid="planned"]')).to.not.equal(planned);
     await user.open('/line');
     await user.see('[aria-label="Relay chart"]', /Lamp keepers\s16 to 20/);
   });

@@ -9,9 +9,11 @@ import type { Stores } from '../stores';
 import type { Workshop, WorkUnit } from '../workshop/loadWorkshop';
 import { rosterOf } from '../workshop/roster';
 
-/** Enough to come within two hundredths of what a search of minutes finds for a hundred jobs; longer lines have fewer, for the time it takes. */
-const MOST_STEPS = 30_000;
-const WORK = 4_000_000;
+/**
+ * An order found at the norms by so many steps is as good as the plan that a line has before anybody searches for a better one: on the
+ * demo within a hundredth. With more, quotes would promise hours that only a long search on the Line view keeps.
+ */
+const STEPS = 2_000;
 const MOST_KEPT = 200;
 const kept = new WeakMap<Stores, Map<string, Promise<string[]>>>();
 
@@ -38,7 +40,7 @@ export async function orderFromTheStart(
   const key = createHash('sha256').update(JSON.stringify(problem)).digest('base64');
   const known = orders.get(key);
   if (known) return known;
-  const order = searchOrder(problem, Math.min(MOST_STEPS, Math.round(WORK / problem.jobs.length)));
+  const order = searchOrder(problem, STEPS);
   orders.set(key, order);
   order.catch(() => orders.delete(key));
   // The one that was asked for first goes: those of today are asked for again and again.
