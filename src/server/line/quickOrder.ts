@@ -8,7 +8,7 @@ const SEED = 1;
 const STEPS = 400;
 /** Longer lines take longer than a thread takes to begin; meanwhile the server answers others. */
 const MOST_JOBS_IN_PROCESS = 300;
-/** So do more steps on fewer jobs: about a twentieth of a second. */
+/** So do more steps on fewer jobs; below that nobody waits for more than about half a second. */
 const MOST_WORK_IN_PROCESS = 500_000;
 /** Still longer ones are content with the first construction: everything waits for this. */
 const MOST_JOBS_SEARCHED = 1000;
