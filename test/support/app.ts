@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { readFileSync, writeFileSync } from 'node:fs';
+import { readFileSync, renameSync, writeFileSync } from 'node:fs';
 import net from 'node:net';
 import path from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
@@ -26,7 +26,12 @@ export async function startApp({ demo = false, shiftsClock = false } = {}): Prom
   const env = { ...process.env, NEAT_RELAY_DATA: folder, HOST: '127.0.0.1', PORT: String(port), NODE_ENV: 'production' };
   await prepareData({ folder, demo, reset: false, restore: null }, () => undefined);
   const clock = path.join(folder, 'test-clock');
-  writeFileSync(clock, '0');
+  // Put in place in one piece: a program that reads a file half written would see its clock fall back to the true time.
+  const setClock = (ms: number) => {
+    writeFileSync(`${clock}.next`, String(ms));
+    renameSync(`${clock}.next`, clock);
+  };
+  setClock(0);
   const preloaded = shiftsClock ? ['--import', './test/support/shiftedClock.mjs'] : [];
   let child: ChildProcess;
   const restart = async (waitFor: 'page' | 'port' = 'page') => {
@@ -47,7 +52,7 @@ export async function startApp({ demo = false, shiftsClock = false } = {}): Prom
     folder,
     kill,
     restart,
-    passMinutes: (minutes) => writeFileSync(clock, String(Number(readFileSync(clock, 'utf8')) + minutes * 60_000)),
+    passMinutes: (minutes) => setClock(Number(readFileSync(clock, 'utf8')) + minutes * 60_000),
     stop: async () => {
       if (child.exitCode === null && child.signalCode === null) await kill();
       remove();
