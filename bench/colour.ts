@@ -40,6 +40,7 @@ const units: RosterUnit[] = Array.from({ length: UNITS }, (_, unit) => ({
   owned: 0,
   counted: null,
   countNote: '',
+  gone: [],
   trayLimit: 10,
   holder: '',
   bits: [],

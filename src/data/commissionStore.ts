@@ -1,12 +1,13 @@
 import type { Knex } from 'knex';
 import { ulid } from 'ulid';
 import { pieceId, pieceIds } from '../core/formats/checkScheme';
-import { EMPTY_SCHEME, type Bit, type Commission, type Scheme, type Unit } from '../core/scheme/definitions';
+import { EMPTY_SCHEME, type Bit, type Commission, type GoneModel, type Scheme, type Unit } from '../core/scheme/definitions';
 import type { RemovedPiece, StoredCommission, StoredUnit, UnitEntry } from '../core/views/stored';
 import { inPieces } from './inPieces';
 
-interface UnitRow extends Omit<UnitEntry, 'bits'> {
+interface UnitRow extends Omit<UnitEntry, 'bits' | 'gone'> {
   bits: string;
+  gone: string;
   commissionId: string;
   position: number;
   removed: number;
@@ -29,6 +30,7 @@ const unitRow = (unit: UnitEntry, commissionId: string, position: number) => ({
   owned: unit.owned,
   counted: unit.counted,
   countNote: unit.countNote,
+  gone: JSON.stringify(unit.gone),
   trayLimit: unit.trayLimit,
   holder: unit.holder,
   bits: JSON.stringify(unit.bits),
@@ -49,9 +51,10 @@ const commissionRow = ({ id, name, client, dueOn, standard, hourlyRateMinor, cur
 
 const commissionOf = ({ deletedAt: _deleted, undone: _undone, ...commission }: CommissionRow): StoredCommission => commission;
 
-const storedUnit = ({ position: _position, removed: _removed, scheme, bits, ...unit }: UnitRow): StoredUnit => ({
+const storedUnit = ({ position: _position, removed: _removed, scheme, bits, gone, ...unit }: UnitRow): StoredUnit => ({
   ...unit,
   bits: JSON.parse(bits) as Bit[],
+  gone: JSON.parse(gone) as GoneModel[],
   scheme: { ...EMPTY_SCHEME, ...(JSON.parse(scheme) as Partial<Scheme>) },
 });
 

@@ -6,8 +6,17 @@ import { inPieces } from './inPieces';
 export class ScopeStore {
   constructor(private readonly db: Knex) {}
 
-  /** In the order they were made. */
+  /** Those that stand, in the order they were made. */
   ofCommission(commissionId: string): Promise<ScopeChange[]> {
+    return this.written(commissionId).whereNull('takenBackAt');
+  }
+
+  /** With those that were settled and taken back. */
+  allOfCommission(commissionId: string): Promise<ScopeChange[]> {
+    return this.written(commissionId);
+  }
+
+  private written(commissionId: string) {
     return this.db<ScopeChange>('scope_change').where({ commissionId }).orderBy(['at', 'id']);
   }
 
@@ -16,7 +25,7 @@ export class ScopeStore {
     const changes: ScopeChange[] = [];
     for (const piece of inPieces(commissionIds))
       changes.push(
-        ...(await this.db<ScopeChange>('scope_change').whereIn('commissionId', piece).whereNull('priceMinor').orderBy(['at', 'id'])),
+        ...(await this.db<ScopeChange>('scope_change').whereIn('commissionId', piece).whereNull('priceMinor').whereNull('takenBackAt').orderBy(['at', 'id'])),
       );
     return changes;
   }
@@ -24,6 +33,10 @@ export class ScopeStore {
   /** Adds a change, or replaces it by its id. */
   async put(change: ScopeChange): Promise<void> {
     await this.db('scope_change').insert(change).onConflict('id').merge();
+  }
+
+  async takeBack(id: string, takenBackAt: string): Promise<void> {
+    await this.db('scope_change').where({ id }).update({ takenBackAt });
   }
 
   async remove(id: string): Promise<void> {

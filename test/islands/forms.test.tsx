@@ -28,6 +28,7 @@ describe('a unit at Intake', () => {
             started={false}
             roster="all alike"
             rosterHref="/scheme"
+            who={[]}
             onChange={nothing}
             onRemove={nothing}
           />

@@ -131,6 +131,7 @@ describe('changes of scope', () => {
     minutesAfter: 240,
     note: 'by mail',
     priceMinor: null,
+    takenBackAt: null,
   };
   const shown = (changes: ScopeChange[], agreedAt: string | null = null) =>
     renderToStaticMarkup(

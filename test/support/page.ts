@@ -69,6 +69,8 @@ export class PageUser {
   async fill(label: string, text: string): Promise<void> {
     const field = await this.field(label);
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), text);
+    // A number is taken when its field is left.
+    await this.driver.executeScript('if (arguments[0].inputMode) { arguments[0].blur(); arguments[0].focus(); }', field);
   }
 
   async choose(label: string, option: string): Promise<void> {

@@ -41,6 +41,7 @@ export const unitEntry = (name: string, more: Partial<ShopUnit> = {}): ShopUnit 
   owned: 0,
   counted: null,
   countNote: '',
+  gone: [],
   trayLimit: 10,
   holder: '',
   bits: [],

@@ -52,6 +52,7 @@ export const unit = (
   owned: 0,
   counted: null,
   countNote: '',
+  gone: [],
   trayLimit: 10,
   holder: '',
   bits: [],

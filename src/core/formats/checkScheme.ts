@@ -1,7 +1,8 @@
-import { modelsOf, type Part, type Scheme, type Step, type Unit } from '../scheme/definitions';
+import type { Part, Roll, Scheme, Step } from '../scheme/definitions';
 import { circleOfMixes } from '../scheme/pots';
 import { RULES } from '../scheme/ruleCatalogue';
 import { factsOf } from '../scheme/techniques';
+import { allModels } from '../scheme/whoTakes';
 import type { RemovedPiece } from '../views/stored';
 import { InputError } from './InputError';
 
@@ -21,8 +22,8 @@ export const pieceId = (piece: RemovedPiece['piece']): string => (piece.kind ===
 interface Around {
   /** Where the scheme stands, with a dot behind it. */
   field: string;
-  /** Models of the unit. */
-  models: number;
+  /** Models of the unit, by their numbers. */
+  models: readonly number[];
   /** Parts and steps that are there already, by kind and id; those of the scheme are added. */
   taken: Set<string>;
   isPaint: (id: string) => boolean;
@@ -38,21 +39,23 @@ export function checkScheme(scheme: Scheme, around: Around): void {
 }
 
 /** The same for the scheme of a unit. */
-export const aroundUnit = (unit: Pick<Unit, 'promised' | 'owned' | 'counted'>, around: Omit<Around, 'models'>): Around => ({
+export const aroundUnit = (unit: Roll, around: Omit<Around, 'models'>): Around => ({
   ...around,
-  models: modelsOf(unit),
+  models: allModels(unit),
 });
 
 /** Ids of groups and options, each its own; every model of a variant has exactly one option. */
 function checkRoster({ groups, variants }: Scheme, { field, models }: Around): { ids: Set<string>; options: Set<string> } {
   const ids = new Set<string>();
+  const known = new Set(models);
   const own = (at: string, id: string) => {
     if (ids.has(id)) throw new InputError(`${field}${at}.id`, id, 'give every group and every option an id of its own');
     ids.add(id);
   };
   const there = (at: string, list: readonly number[]) => {
-    const beyond = list.find((model) => model > models);
-    if (beyond !== undefined) throw new InputError(`${field}${at}.models`, beyond, `name models from 1 to ${models}: there are no more`);
+    const beyond = list.find((model) => !known.has(model));
+    if (beyond !== undefined)
+      throw new InputError(`${field}${at}.models`, beyond, `name models from 1 to ${models.at(-1)} that are there: this one is not`);
     if (new Set(list).size < list.length) throw new InputError(`${field}${at}.models`, list, 'name every model once');
   };
   groups.forEach((group, index) => {
@@ -69,7 +72,7 @@ function checkRoster({ groups, variants }: Scheme, { field, models }: Around): {
       there(`${at}.options[${place}]`, option.models);
       for (const model of option.models) times.set(model, (times.get(model) ?? 0) + 1);
     });
-    for (let model = 1; model <= models; model++)
+    for (const model of models)
       if (times.get(model) !== 1)
         throw new InputError(
           `${field}${at}`,

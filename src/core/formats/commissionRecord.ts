@@ -62,6 +62,7 @@ export const recordSchema = object({
       minutesAfter: minutes(),
       note: note(),
       priceMinor: priceMinor().optional(),
+      takenBackAt: when(),
     }),
     MOST,
   ),
@@ -117,7 +118,7 @@ export const recordSchema = object({
 export const recordOf = (parsed: InferType<typeof recordSchema>): CommissionRecord =>
   ({
     ...parsed,
-    scope: parsed.scope.map((change) => ({ ...change, priceMinor: change.priceMinor ?? null })),
+    scope: parsed.scope.map((change) => ({ ...change, priceMinor: change.priceMinor ?? null, takenBackAt: change.takenBackAt ?? null })),
     otherWork: parsed.otherWork ?? [],
     undone: parsed.undone ?? [],
     terms: parsed.terms ?? null,

@@ -35,6 +35,9 @@ export const unitFields = {
   owned: count(0, MOST_MODELS).optional().default(0),
   counted: number().strict().integer().min(1).max(MOST_MODELS).nullable().defined(),
   countNote: note(),
+  gone: list(object({ model: count(1, MOST_MODELS), in: list(id(), 500).optional().default([]) }), MOST_MODELS)
+    .optional()
+    .default([]),
   trayLimit: count(1, MOST_MODELS),
   holder: text('what holds the models', 200).optional().default(''),
   bits: list(

@@ -1,6 +1,7 @@
 import { object } from 'yup';
 import { SIZES, STANDARDS, UNCOUNTED, type Paint, type Scheme, type Size, type Standard, type Unit } from '../scheme/definitions';
 import { paintsOfScheme } from '../scheme/pots';
+import { inARow } from '../scheme/dealOut';
 import { checkScheme } from './checkScheme';
 import { paintSchema } from './commissionSchemas';
 import { count, list, oneOf, parse, requiredText } from './fields';
@@ -39,7 +40,7 @@ export function readScheme(value: unknown): SchemeFile {
     ids.add(paint.id);
   });
   const file: SchemeFile = { name, size, models, standard, paints: paints as Paint[], scheme: schemeOf(rest) };
-  checkScheme(file.scheme, { field: '', models, taken: new Set(), isPaint: (id) => ids.has(id) });
+  checkScheme(file.scheme, { field: '', models: inARow(models), taken: new Set(), isPaint: (id) => ids.has(id) });
   checkWorkSize([unitOf(file)]);
   return file;
 }

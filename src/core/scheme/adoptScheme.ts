@@ -1,5 +1,5 @@
 import { copyScheme } from './copyScheme';
-import { fitRoster } from './dealOut';
+import { fitRoster, inARow, renumbered } from './dealOut';
 import type { Paint, Scheme } from './definitions';
 import { repainted } from './recolour';
 
@@ -10,13 +10,13 @@ interface Adopted {
 }
 
 /**
- * A scheme from elsewhere for a unit of so many models: with ids of its own, and with the paints of this shelf, known by their id or
+ * A scheme from elsewhere, where its models are numbered 1 to n, for the models of a unit: with ids of its own, and with the paints of this shelf, known by their id or
  * else by their name.
  */
 export function adoptScheme(
   { scheme, paints }: { scheme: Scheme; paints: readonly Paint[] },
   shelf: readonly Paint[],
-  models: number,
+  models: readonly number[],
   newId: () => string,
 ): Adopted {
   const byId = new Map(shelf.map((paint) => [paint.id, paint]));
@@ -32,7 +32,7 @@ export function adoptScheme(
     repainted(scheme, (id) => ids.get(id) ?? id),
     newId,
   );
-  return { scheme: { ...own, ...fitRoster(own, models) }, newPaints };
+  return { scheme: { ...own, ...fitRoster(renumbered(own, inARow(models.length), models), models) }, newPaints };
 }
 
 const nameOf = ({ name }: Paint) => name.trim().toLowerCase();

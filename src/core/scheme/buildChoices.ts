@@ -1,4 +1,5 @@
 import { usualPart, usualStep } from './briefScheme';
+import type { RemovedPiece } from '../views/stored';
 import type { Part, Scheme, Step } from './definitions';
 
 /** What is decided about a unit while it is built; all of it stands in its scheme as steps like any other. */
@@ -32,13 +33,18 @@ export function cleaningOf(scheme: Pick<Scheme, 'groups' | 'allOver'>): Cleaning
 
 /**
  * The scheme with its models cleaned so. A cleaning step that stays keeps its id and so its marks; `idOf` names the first and the
- * second one, always alike, so that one that was taken out comes back with its marks.
+ * second one, always alike, so that one that was taken out comes back with its marks, and as it was where it is in `removed`.
  */
-export function withCleaning(scheme: Scheme, cleaning: Cleaning, idOf: (place: number) => string): Scheme {
+export function withCleaning(
+  scheme: Scheme,
+  cleaning: Cleaning,
+  idOf: (place: number) => string,
+  removed: readonly RemovedPiece['piece'][] = [],
+): Scheme {
   if (cleaning === 'other' || cleaning === cleaningOf(scheme)) return scheme;
   const before = scheme.allOver.filter(isCleaning);
   const step = (index: number, coverage: number, whom: Step['for']): Step => ({
-    ...(before[index] ?? usualStep(idOf(index), 'clean', null, coverage)),
+    ...(before[index] ?? removedStep(removed, idOf(index)) ?? usualStep(idOf(index), 'clean', null, coverage)),
     coverage,
     for: whom,
   });
@@ -52,6 +58,9 @@ export function withCleaning(scheme: Scheme, cleaning: Cleaning, idOf: (place: n
   return { ...scheme, allOver: [...steps, ...scheme.allOver.filter((each) => !isCleaning(each))] };
 }
 
+const removedStep = (removed: readonly RemovedPiece['piece'][], id: string): Step | undefined =>
+  removed.flatMap((piece) => (piece.kind === 'step' && piece.step.id === id ? [piece.step] : []))[0];
+
 const isGluing = (step: Step): boolean => step.technique === 'assemble';
 
 /** Parts that are glued on behind some paint of theirs. */
@@ -63,13 +72,19 @@ const isBare = ({ steps }: Part): boolean => steps.length === 2 && steps[0]!.pai
 
 /**
  * The scheme with these parts painted first and glued on after: a part of that name gets the step behind its paint, a new one a base
- * coat whose paint is still to be named. Parts no longer named are glued at the build with the others.
+ * coat whose paint is still to be named. Parts no longer named are glued at the build with the others. What is in `removed` comes
+ * back as it was.
  */
-export function withGluedLater(scheme: Scheme, names: readonly string[], newId: () => string): Scheme {
+export function withGluedLater(
+  scheme: Scheme,
+  names: readonly string[],
+  newId: () => string,
+  removed: readonly RemovedPiece['piece'][] = [],
+): Scheme {
   const wanted = new Map(names.map((name) => [name.trim().toLowerCase(), name.trim()]).filter(([key]) => key !== '') as [string, string][]);
   const isLate = new Set(gluedLaterOf(scheme));
   // Named by its part, so that it comes back with its marks.
-  const glue = (partId: string) => usualStep(`glue-${partId}`, 'assemble', null, 0.05);
+  const glue = (partId: string) => removedStep(removed, `glue-${partId}`) ?? usualStep(`glue-${partId}`, 'assemble', null, 0.05);
   const parts = scheme.parts.flatMap((part): Part[] => {
     const isWanted = wanted.delete(part.name.trim().toLowerCase());
     if (isWanted === isLate.has(part.name)) return [part];
@@ -77,6 +92,10 @@ export function withGluedLater(scheme: Scheme, names: readonly string[], newId: 
     return isBare(part) ? [] : [{ ...part, steps: part.steps.filter((step) => !isGluing(step)) }];
   });
   const added = [...wanted.values()].map((name) => {
+    const before = removed.flatMap((piece) =>
+      piece.kind === 'part' && isBare(piece.part) && piece.part.name === name ? [piece.part] : [],
+    )[0];
+    if (before) return before;
     const id = newId();
     return usualPart(id, name, [usualStep(newId(), 'basecoat', null, 0.1), glue(id)]);
   });

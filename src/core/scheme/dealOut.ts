@@ -1,8 +1,14 @@
 import type { Scheme } from './definitions';
 
-/** The groups and variants of a scheme for another number of models: who is not there any more is left out, who is new is dealt out. */
-export function fitRoster({ groups, variants }: Pick<Scheme, 'groups' | 'variants'>, models: number): Pick<Scheme, 'groups' | 'variants'> {
-  const there = (list: readonly number[]) => list.filter((model) => model <= models);
+/** The numbers of so many models that are all there: 1 to n. */
+export const inARow = (models: number): number[] => Array.from({ length: models }, (_, place) => place + 1);
+
+type Roster = Pick<Scheme, 'groups' | 'variants'>;
+
+/** The groups and variants of a scheme for the models that are there: who is not is left out, who is new is dealt out. */
+export function fitRoster({ groups, variants }: Roster, models: readonly number[]): Roster {
+  const known = new Set(models);
+  const there = (list: readonly number[]) => list.filter((model) => known.has(model));
   return {
     groups: groups.map((group) => ({ ...group, models: there(group.models) })),
     variants: variants.map((variant) => ({
@@ -16,11 +22,11 @@ export function fitRoster({ groups, variants }: Pick<Scheme, 'groups' | 'variant
 }
 
 /** Deals models that have no option yet to those that are furthest behind their share. */
-function dealRest<T extends { models: number[] }>(options: T[], models: number): T[] {
+function dealRest<T extends { models: number[] }>(options: T[], models: readonly number[]): T[] {
   const shares = options.map((option) => Math.max(1, option.models.length));
   const taken = new Set(options.flatMap((option) => option.models));
   const dealt = options.map((option) => [...option.models]);
-  for (let model = 1; model <= models; model++) {
+  for (const model of models) {
     if (taken.has(model)) continue;
     let behind = 0;
     for (let index = 1; index < dealt.length; index++)
@@ -30,10 +36,23 @@ function dealRest<T extends { models: number[] }>(options: T[], models: number):
   return options.map((option, index) => ({ ...option, models: dealt[index]!.sort((a, b) => a - b) }));
 }
 
-/** Deals models out by ratio, in the order 1 to n: 2 to 1 gives a, a, b, a, a, b. */
-export function dealByRatio(parts: readonly number[], models: number): number[][] {
+/** Groups and variants for other numbers: the first of `from` becomes the first of `to`, and so on; who has no number there is left out. */
+export function renumbered({ groups, variants }: Roster, from: readonly number[], to: readonly number[]): Roster {
+  const numbers = new Map(from.map((model, place) => [model, to[place]]));
+  const named = (list: readonly number[]) => list.flatMap((model) => numbers.get(model) ?? []);
+  return {
+    groups: groups.map((group) => ({ ...group, models: named(group.models) })),
+    variants: variants.map((variant) => ({
+      ...variant,
+      options: variant.options.map((option) => ({ ...option, models: named(option.models) })),
+    })),
+  };
+}
+
+/** Deals models out by ratio, in their order: 2 to 1 gives a, a, b, a, a, b. */
+export function dealByRatio(parts: readonly number[], models: readonly number[]): number[][] {
   const dealt = parts.map((): number[] => []);
   const round = parts.flatMap((count, option) => Array.from({ length: count }, () => option));
-  for (let model = 1; model <= models; model++) dealt[round[(model - 1) % round.length]!]!.push(model);
+  models.forEach((model, place) => dealt[round[place % round.length]!]!.push(model));
   return dealt;
 }

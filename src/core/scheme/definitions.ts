@@ -222,6 +222,17 @@ export interface Bit {
   leftOff: boolean;
 }
 
+/** A model that is not in the box, or not any more. */
+export interface GoneModel {
+  /** Its number in the unit. */
+  model: number;
+  /** Ids of the groups and options that it was in. */
+  in: string[];
+}
+
+/** What says which models a unit has. */
+export type Roll = Pick<Unit, 'promised' | 'owned' | 'counted' | 'gone'>;
+
 export interface Unit {
   id: string;
   name: string;
@@ -233,6 +244,8 @@ export interface Unit {
   counted: number | null;
   /** Why a difference between promised and counted is all right; empty while it is open. */
   countNote: string;
+  /** Models that are not there: the others keep their numbers, and who comes back is who they were. */
+  gone: GoneModel[];
   /** Most models that travel together. */
   trayLimit: number;
   /** What they are held by while they are painted: corks, card strips; empty while nobody has said. */
@@ -244,10 +257,11 @@ export interface Unit {
 }
 
 /** What nobody has said of a unit yet. */
-export const UNCOUNTED: Pick<Unit, 'owned' | 'counted' | 'countNote' | 'holder' | 'bits' | 'testModel'> = {
+export const UNCOUNTED: Pick<Unit, 'owned' | 'counted' | 'countNote' | 'gone' | 'holder' | 'bits' | 'testModel'> = {
   owned: 0,
   counted: null,
   countNote: '',
+  gone: [],
   holder: '',
   bits: [],
   testModel: 'none',

@@ -41,35 +41,61 @@ export function scopeDifferences(before: Scope, after: Scope): ScopeDifference[]
   ];
 }
 
+/** What writing a difference down does to the changes that are written. */
+interface WrittenDown {
+  /** New, grown, or standing again. */
+  kept: ScopeChange | null;
+  /** Id of one that goes. */
+  gone: string | null;
+  /** Id of one that was settled and is taken back: it is not counted, and stands again when the same change is made again. */
+  takenBack: string | null;
+}
+
 /**
  * A difference written down beside those that stand: the last on the same thing of the same day, while it has neither note nor
- * price, grows; one
- * that is back where it began goes.
+ * price, grows; one that is back where it began goes, and with it the settled one that it takes back.
  */
 export function writtenDown(
-  standing: readonly ScopeChange[],
+  written: readonly ScopeChange[],
   difference: ScopeDifference,
-  { id, commissionId, at, minutesBefore, minutesAfter }: Pick<ScopeChange, 'id' | 'commissionId' | 'at' | 'minutesBefore' | 'minutesAfter'>,
-): { kept: ScopeChange | null; gone: string | null } {
-  const last = standing.findLast((each) => each.unitId === difference.unitId && each.subject !== 'extra');
-  const isSameThing =
-    last &&
-    about(last.subject) === about(difference.subject) &&
-    last.note === '' &&
-    last.priceMinor === null &&
-    last.at.slice(0, 10) === at.slice(0, 10);
-  if (!isSameThing)
-    return { kept: { ...difference, id, commissionId, at, minutesBefore, minutesAfter, note: '', priceMinor: null }, gone: null };
+  entry: Pick<ScopeChange, 'id' | 'commissionId' | 'at' | 'minutesBefore' | 'minutesAfter'>,
+): WrittenDown {
+  const same = written.filter(
+    (each) => each.unitId === difference.unitId && each.subject !== 'extra' && about(each.subject) === about(difference.subject),
+  );
+  const standing = same.filter(({ takenBackAt }) => takenBackAt === null);
+  const again = same.findLast(
+    ({ takenBackAt, before, after }) => takenBackAt !== null && before === difference.before && after === difference.after,
+  );
+  if (again) return { kept: { ...again, takenBackAt: null }, gone: null, takenBack: null };
+  const last = standing.at(-1);
+  const grows = last !== undefined && !isSettled(last) && last.at.slice(0, 10) === entry.at.slice(0, 10);
+  const { kept, gone } = grows
+    ? grown(last, difference, entry)
+    : { kept: { ...difference, ...entry, note: '', priceMinor: null, takenBackAt: null }, gone: null };
+  const settled = grows ? standing.at(-2) : last;
+  if (kept && settled && isSettled(settled) && settled.after === kept.before && settled.before === kept.after)
+    return { kept: null, gone: grows ? kept.id : null, takenBack: settled.id };
+  return { kept, gone, takenBack: null };
+}
+
+const isSettled = ({ note, priceMinor }: ScopeChange): boolean => note !== '' || priceMinor !== null;
+
+function grown(
+  last: ScopeChange,
+  difference: ScopeDifference,
+  { minutesBefore, minutesAfter }: Pick<ScopeChange, 'minutesBefore' | 'minutesAfter'>,
+): Pick<WrittenDown, 'kept' | 'gone'> {
   // What other changes did in between is theirs.
-  const grown = {
+  const change = {
     ...last,
     after: difference.after,
     unit: difference.unit || last.unit,
     minutesAfter: last.minutesAfter + minutesAfter - minutesBefore,
   };
-  if (grown.before === grown.after) return { kept: null, gone: last.id };
+  if (change.before === change.after) return { kept: null, gone: last.id };
   const subject = last.subject === 'unit added' && difference.subject === 'models' ? last.subject : difference.subject;
-  return { kept: { ...grown, subject }, gone: null };
+  return { kept: { ...change, subject }, gone: null };
 }
 
 /** Models of a unit added or taken out are about how many there are. */

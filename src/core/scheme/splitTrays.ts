@@ -1,7 +1,7 @@
-import { modelsOf, type Unit } from './definitions';
+import type { Roll, Unit } from './definitions';
 import type { HouseRules } from './houseRules';
 import { schoolsOf } from './schoolsOf';
-import { leadersOf } from './whoTakes';
+import { allModels, leadersOf } from './whoTakes';
 
 /** Models of one unit that travel together, in the order they are painted. */
 export interface UnitTray {
@@ -14,22 +14,21 @@ export interface UnitTray {
   isLeaders: boolean;
 }
 
-/** The model that is painted to the end first. */
-export const TEST_MODEL = 1;
+/** The model that is painted to the end first: the first that is there. */
+export const testModelOf = (unit: Roll): number => allModels(unit)[0]!;
 
 /** With leaders as a treat, one follows every so many of the others. */
 const TREAT_AFTER = 10;
 
-type SplitUnit = Pick<Unit, 'id' | 'promised' | 'owned' | 'counted' | 'trayLimit' | 'testModel' | 'scheme'>;
+type SplitUnit = Roll & Pick<Unit, 'id' | 'trayLimit' | 'testModel' | 'scheme'>;
 
 /**
  * Splits a unit into as few trays as its limit allows, as even as possible; leaders travel with the others or apart, as the school
  * says. While its test model waits for the client, only that model may be on a tray.
  */
 export function splitTrays(unit: SplitUnit, house: Pick<HouseRules, 'schools'>): UnitTray[] {
-  const count = unit.testModel === 'waiting' ? Math.min(TEST_MODEL, modelsOf(unit)) : modelsOf(unit);
-  const all = Array.from({ length: count }, (_, index) => index + 1);
-  return runsOf(all, unit, house).map(({ models, isLeaders }, index) => ({
+  const all = allModels(unit);
+  return runsOf(unit.testModel === 'waiting' ? all.slice(0, 1) : all, unit, house).map(({ models, isLeaders }, index) => ({
     id: `${unit.id}/${index + 1}`,
     unitId: unit.id,
     number: index + 1,

@@ -1,9 +1,24 @@
-import { includesStandard, modelsOf, STANDARDS, type Group, type Scheme, type Standard, type Step, type Unit } from './definitions';
+import {
+  includesStandard,
+  modelsOf,
+  STANDARDS,
+  type Group,
+  type Roll,
+  type Scheme,
+  type Standard,
+  type Step,
+  type Unit,
+} from './definitions';
 import type { HouseRules } from './houseRules';
 
-/** Models of a unit, 1-based. */
-export const allModels = (unit: Pick<Unit, 'promised' | 'owned' | 'counted'>): number[] =>
-  Array.from({ length: modelsOf(unit) }, (_, index) => index + 1);
+/** Models of a unit by their numbers, 1-based, ascending: the first that are not gone. */
+export function allModels(unit: Roll): number[] {
+  const count = modelsOf(unit);
+  const gone = new Set(unit.gone.map(({ model }) => model));
+  const models: number[] = [];
+  for (let model = 1; models.length < count; model++) if (!gone.has(model)) models.push(model);
+  return models;
+}
 
 /** Models by the ids of groups and options. */
 export function modelsNamed({ groups, variants }: Pick<Scheme, 'groups' | 'variants'>): Map<string, ReadonlySet<number>> {
@@ -12,7 +27,7 @@ export function modelsNamed({ groups, variants }: Pick<Scheme, 'groups' | 'varia
 }
 
 /** The models that a step is for, whatever standard they are painted to. */
-export function modelsForStep(unit: Pick<Unit, 'promised' | 'owned' | 'counted' | 'scheme'>, step: Pick<Step, 'for'>): number[] {
+export function modelsForStep(unit: Roll & Pick<Unit, 'scheme'>, step: Pick<Step, 'for'>): number[] {
   const all = allModels(unit);
   if (step.for === null) return all;
   const named = modelsNamed(unit.scheme);
@@ -30,7 +45,7 @@ export function standardOf(scheme: Pick<Scheme, 'groups'>, model: number, unitSt
 }
 
 /** Of the models that a step is for, those whose standard includes it. */
-export function modelsTaking(unit: Pick<Unit, 'promised' | 'owned' | 'counted' | 'scheme'>, step: Step, unitStandard: Standard): number[] {
+export function modelsTaking(unit: Roll & Pick<Unit, 'scheme'>, step: Step, unitStandard: Standard): number[] {
   const models = modelsForStep(unit, step);
   if (unit.scheme.groups.every((group) => group.standard === null)) return includesStandard(unitStandard, step.standard) ? models : [];
   return models.filter((model) => includesStandard(standardOf(unit.scheme, model, unitStandard), step.standard));

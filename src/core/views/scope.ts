@@ -22,4 +22,6 @@ export interface ScopeChange {
   note: string;
   /** What was agreed for it, in minor units; negative where less is paid, 0 where it is free, null while nothing was said. */
   priceMinor: number | null;
+  /** When one that was settled was taken back, UTC ISO 8601; null while it stands. */
+  takenBackAt: string | null;
 }

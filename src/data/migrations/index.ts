@@ -15,6 +15,8 @@ import * as fetching from './20261129_minutes_to_fetch_a_tray';
 import * as corrections from './20261129_what_a_correction_was_of';
 import * as copiedSteps from './20261129_steps_that_were_copied';
 import * as handOver from './20261129_what_a_hand_over_left_undone';
+import * as gone from './20261129_who_is_not_there';
+import * as scopeTakenBack from './20261129_changes_of_scope_taken_back';
 import * as whatTheLogTeaches from './20261126_what_the_log_teaches';
 
 export interface Migration {
@@ -42,4 +44,6 @@ export const migrations: readonly Migration[] = [
   corrections,
   copiedSteps,
   handOver,
+  gone,
+  scopeTakenBack,
 ];

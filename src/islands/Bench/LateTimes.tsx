@@ -54,6 +54,7 @@ function LateTime({ row, onJudge }: { row: StoredLogRow; onJudge: (judgement: Ro
       </p>
       <span className={styles.lateFields}>
         <NumberField
+          live
           label={`Minutes for ${what}`}
           hideLabel
           unit="min"

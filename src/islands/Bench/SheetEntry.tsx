@@ -42,7 +42,7 @@ export function SheetEntry({ bench, onTick, onCancel }: SheetEntryProps) {
         chosen={new Set(chosen)}
         onChange={(next) => setLeft(new Set(models.filter((model) => !next.has(model))))}
       />
-      <NumberField label="All together took" unit="min" optional value={minutes} min={0.1} max={10_080} onChange={setMinutes} />
+      <NumberField live label="All together took" unit="min" optional value={minutes} min={0.1} max={10_080} onChange={setMinutes} />
       <Button disabled={chosen.length === 0} onClick={() => onTick(job, chosen, minutes)}>
         Tick {chosen.length} off {minutes === null ? 'without time' : ''}
       </Button>

@@ -91,7 +91,7 @@ function PlaceForm({ units, unitInHand, onTouchUp, onCancel }: PlaceFormProps) {
         }}
       />
       <ModelChips label="On which models?" models={pass.models} chosen={new Set(chosen)} onChange={setModels} />
-      <NumberField label="It took" unit="min" optional value={minutes} min={0.1} max={10_080} onChange={setMinutes} />
+      <NumberField live label="It took" unit="min" optional value={minutes} min={0.1} max={10_080} onChange={setMinutes} />
       <Button disabled={chosen.length === 0} onClick={() => onTouchUp(unit.id, pass, chosen, minutes)}>
         {chosen.length === 0 ? 'Choose models' : 'Touched up'}
       </Button>

@@ -57,7 +57,7 @@ export function Bits({ unit, minorPerMinute, currency, onChange }: BitsProps) {
       )}
       <div className={styles.newBit} onKeyDown={(event) => event.key === 'Enter' && (event.preventDefault(), add())}>
         <TextField label={`A bit of ${unit.name}`} placeholder="Belt pouch" value={name} onChange={setName} />
-        <NumberField label={`Seconds for one, ${unit.name}`} unit="s" min={1} max={3600} value={seconds} onChange={setSeconds} />
+        <NumberField live label={`Seconds for one, ${unit.name}`} unit="s" min={1} max={3600} value={seconds} onChange={setSeconds} />
         <p data-testid="bit-cost">{seconds !== null && cost(seconds)}</p>
         <Button onClick={add}>Write it down</Button>
       </div>

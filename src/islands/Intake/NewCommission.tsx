@@ -39,7 +39,14 @@ export function NewCommission({ hourlyRateMinor, currency }: NewCommissionProps)
       <TextField label="For whom?" value={client} onChange={setClient} required maxLength={200} />
       <div className={styles.pair}>
         <TextField label="Due on" type="date" value={dueOn} onChange={setDueOn} required />
-        <MoneyField label="Rate for an hour" currency={currency} valueMinor={rate} onChange={(minor) => setRate(minor ?? 0)} max={10000} />
+        <MoneyField
+          live
+          label="Rate for an hour"
+          currency={currency}
+          valueMinor={rate}
+          onChange={(minor) => setRate(minor ?? 0)}
+          max={10000}
+        />
       </div>
       <SelectField label="Standard paid for" value={standard} options={standardOptions} onChange={setStandard} />
       {error && (

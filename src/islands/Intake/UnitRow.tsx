@@ -1,6 +1,7 @@
 import { ChevronDown, ChevronUp, X } from 'lucide-react';
 import { useState } from 'react';
-import { expectedOf, hasOpenCount, type TestModelState } from '../../core/scheme/definitions';
+import { expectedOf, hasOpenCount, modelsOf, type TestModelState } from '../../core/scheme/definitions';
+import { goneAtCount } from '../../core/scheme/gone';
 import type { IntakeUnit } from '../../core/views/commission';
 import { Button } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
@@ -9,6 +10,7 @@ import { Hidden } from '../../ui/Hidden/Hidden';
 import { counted } from '../../ui/format';
 import { sizeOptions } from '../shared/options';
 import { UnitMore } from './UnitMore';
+import { notThere, WhoIsGone, type WhoIsWho } from './WhoIsGone';
 import styles from './View.module.css';
 
 const MOST = 1000;
@@ -27,16 +29,20 @@ interface UnitRowProps {
   /** Leaders and groups in few words, and where they are changed. */
   roster: string;
   rosterHref: string;
+  /** Groups and options with their models: what tells one model from another. */
+  who: readonly WhoIsWho[];
   /** Of a minute at the bench, minor units. */
   price: { minorPerMinute: number; currency: string };
   onChange: (part: Partial<IntakeUnit>) => void;
   onRemove: () => void;
 }
 
-export function UnitRow({ unit, started, roster, rosterHref, price, onChange, onRemove }: UnitRowProps) {
+export function UnitRow({ unit, started, roster, rosterHref, who, price, onChange, onRemove }: UnitRowProps) {
   const [asked, setAsked] = useState(false);
   const [isOpen, setOpen] = useState(false);
   const remove = () => (started && !asked ? setAsked(true) : onRemove());
+  const recount = (part: Partial<Pick<IntakeUnit, 'promised' | 'owned' | 'counted'>>) =>
+    onChange({ ...part, gone: goneAtCount(unit, modelsOf({ ...unit, ...part })).map(notThere) });
   const named = (what: string) => `${what} of ${unit.name}`;
   return (
     <>
@@ -55,7 +61,7 @@ export function UnitRow({ unit, started, roster, rosterHref, price, onChange, on
             value={unit.promised}
             min={1}
             max={MOST}
-            onChange={(promised) => promised && onChange({ promised })}
+            onChange={(promised) => promised && recount({ promised })}
           />
         </td>
         <td className={styles.figure}>
@@ -66,7 +72,7 @@ export function UnitRow({ unit, started, roster, rosterHref, price, onChange, on
             value={unit.owned}
             min={0}
             max={Math.max(0, unit.promised - 1)}
-            onChange={(owned) => owned !== null && onChange({ owned })}
+            onChange={(owned) => owned !== null && recount({ owned })}
           />
         </td>
         <td className={styles.figure}>
@@ -79,7 +85,7 @@ export function UnitRow({ unit, started, roster, rosterHref, price, onChange, on
             min={1}
             max={MOST}
             placeholder="?"
-            onChange={(count) => onChange({ counted: count })}
+            onChange={(count) => recount({ counted: count })}
           />
         </td>
         <td className={styles.who}>
@@ -118,6 +124,13 @@ export function UnitRow({ unit, started, roster, rosterHref, price, onChange, on
         </td>
       </tr>
       {unit.counted !== null && unit.counted !== expectedOf(unit) && <CountDifference unit={unit} onChange={onChange} />}
+      {unit.gone.length > 0 && (who.length > 0 || started) && (
+        <tr>
+          <td colSpan={COLUMNS}>
+            <WhoIsGone unit={unit} who={who} onChange={(gone) => onChange({ gone: gone.map(notThere) })} />
+          </td>
+        </tr>
+      )}
       {isOpen && (
         <tr>
           <td colSpan={COLUMNS}>

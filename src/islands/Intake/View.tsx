@@ -1,6 +1,6 @@
 import { rateOf } from '../../core/money/currency';
 import { modelsOf } from '../../core/scheme/definitions';
-import type { IntakePicture } from '../../core/views/commission';
+import type { IntakePicture, IntakeUnit } from '../../core/views/commission';
 import type { StoredUnit } from '../../core/views/stored';
 import { Button, LinkButton } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
@@ -25,6 +25,7 @@ import { ScopeChanges } from '../shared/ScopeChanges';
 import { StandardPrices } from './StandardPrices';
 import { TestModel } from './TestModel';
 import { UnitRow } from './UnitRow';
+import type { WhoIsWho } from './WhoIsGone';
 import { useIntake } from './useIntake';
 import styles from './View.module.css';
 
@@ -93,6 +94,7 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
                 key={unit.id}
                 unit={unit}
                 roster={rosterText(picture, unit.id)}
+                who={whoIsWho(picture, unit)}
                 rosterHref={`/c/${picture.commission.id}/scheme?unit=${unit.id}`}
                 price={{ minorPerMinute: commission.hourlyRateMinor / 60, currency: commission.currency }}
                 started={picture.startedUnits.includes(unit.id)}
@@ -263,6 +265,18 @@ function Notes({ picture }: { picture: IntakePicture }) {
       </ul>
     </details>
   );
+}
+
+/** What tells the models of a unit apart: in which groups they are and what they get, those that are gone with what they were. */
+function whoIsWho({ units }: IntakePicture, { id, gone }: IntakeUnit): WhoIsWho[] {
+  const stored = units.find((unit) => unit.id === id);
+  if (!stored) return [];
+  const { groups, variants } = stored.scheme;
+  const was = new Map([...stored.gone, ...gone].map((each) => [each.model, each.in]));
+  return [...groups, ...variants.flatMap(({ options }) => options)].map((place) => ({
+    name: place.name,
+    models: [...place.models, ...[...was].flatMap(([model, places]) => (places.includes(place.id) ? [model] : []))],
+  }));
 }
 
 /** Leaders, groups and variants of a unit; a new one is all alike. */

@@ -98,7 +98,16 @@ function More({ picture, money, than }: { picture: MoneyPicture; money: Money; t
       <tr>
         <td colSpan={5}>
           <span className={styles.more}>
-            <NumberField label="More models" hideLabel min={-500} max={500} whole value={more} onChange={(count) => setMore(count ?? 0)} />
+            <NumberField
+              live
+              label="More models"
+              hideLabel
+              min={-500}
+              max={500}
+              whole
+              value={more}
+              onChange={(count) => setMore(count ?? 0)}
+            />
             <span>more of</span>
             <SelectField
               label="Of unit"

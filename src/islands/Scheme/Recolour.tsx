@@ -2,6 +2,7 @@ import { useMemo, useState } from 'react';
 import { ulid } from 'ulid';
 import { adoptScheme } from '../../core/scheme/adoptScheme';
 import { modelsOf, SIZE_LABELS, type Paint, type Scheme, type Size, type Unit } from '../../core/scheme/definitions';
+import { allModels } from '../../core/scheme/whoTakes';
 import { paintsOfScheme } from '../../core/scheme/pots';
 import { colourSlots, repainted } from '../../core/scheme/recolour';
 import { Button } from '../../ui/Button/Button';
@@ -29,7 +30,7 @@ interface RecolourProps {
 
 /** A scheme for another unit: every colour can be another one; shares stay, minutes and models follow the unit. */
 export function Recolour({ source, unit, shelf, onTake, onCancel }: RecolourProps) {
-  const adopted = useMemo(() => adoptScheme(source, shelf, modelsOf(unit), ulid), [source, shelf, unit]);
+  const adopted = useMemo(() => adoptScheme(source, shelf, allModels(unit), ulid), [source, shelf, unit]);
   const [other, setOther] = useState<ReadonlyMap<string, string>>(new Map());
   const paints = useMemo(() => [...shelf, ...adopted.newPaints], [shelf, adopted]);
   const slots = useMemo(() => colourSlots({ scheme: adopted.scheme, paints }), [adopted, paints]);

@@ -1,6 +1,7 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
-import { modelsOf, STANDARDS, type Group, type Scheme, type Standard, type Unit, type Variant } from '../../core/scheme/definitions';
+import { STANDARDS, type Group, type Scheme, type Standard, type Unit, type Variant } from '../../core/scheme/definitions';
+import { allModels } from '../../core/scheme/whoTakes';
 import { Button } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';
@@ -30,7 +31,7 @@ interface RosterProps {
 
 /** Who is who in the unit: groups and variants, a row each, and every model's lot in its column. */
 export function Roster({ unit, scheme, standard, onChange }: RosterProps) {
-  const models = Array.from({ length: modelsOf(unit) }, (_, index) => index + 1);
+  const models = allModels(unit);
   return (
     <details className={styles.roster} data-testid="roster">
       <summary>Who is who: {summaryOf(scheme)}</summary>
@@ -83,15 +84,15 @@ export function Roster({ unit, scheme, standard, onChange }: RosterProps) {
             key={variant.id}
             variant={variant}
             hasSquads={scheme.groups.some((group) => group.kind === 'squad')}
-            onTurn={(shares) => onChange(dealInTurn(scheme, variant.id, shares, models.length))}
-            onSquads={() => onChange(dealBySquad(scheme, variant.id, models.length))}
+            onTurn={(shares) => onChange(dealInTurn(scheme, variant.id, shares, models))}
+            onSquads={() => onChange(dealBySquad(scheme, variant.id, models))}
             onRemove={() => onChange(removeVariant(scheme, variant.id))}
           />
         ))}
       </ul>
       <NewRosterEntry
         onGroup={(name, kind) => onChange(addGroup(scheme, name, kind))}
-        onVariant={(name, options) => onChange(addVariant(scheme, name, options, models.length))}
+        onVariant={(name, options) => onChange(addVariant(scheme, name, options, models))}
       />
     </details>
   );

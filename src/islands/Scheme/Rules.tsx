@@ -180,6 +180,7 @@ function OwnRules({ unit, onChange }: { unit: Unit; onChange: (rules: OwnRule[])
         <SelectField label="then" value={then} options={choices} onChange={setThen} />
         <TextField label="Because" placeholder="boots rub on the ground paint" value={reason} onChange={setReason} error={error} />
         <NumberField
+          live
           label="Costs if broken"
           unit="min a model"
           optional

@@ -2,6 +2,8 @@ import { useState } from 'react';
 import { ulid } from 'ulid';
 import { adoptScheme } from '../../core/scheme/adoptScheme';
 import { modelsOf, type Paint, type Scheme, type Standard, type Unit } from '../../core/scheme/definitions';
+import { schemeInARow } from '../../core/scheme/gone';
+import { allModels } from '../../core/scheme/whoTakes';
 import { Button } from '../../ui/Button/Button';
 import { FileButton } from '../../ui/FileButton/FileButton';
 import { counted } from '../../ui/format';
@@ -35,12 +37,12 @@ export function SchemeFiles({ unit, standard, paints, isStarted, onNewPaint, onO
   const [said, setSaid] = useState<string | null>(null);
   const save = async () => {
     const { writeScheme } = await format();
-    const text = writeScheme({ name: unit.name, size: unit.size, models: modelsOf(unit), standard, paints, scheme: unit.scheme });
+    const text = writeScheme({ name: unit.name, size: unit.size, models: modelsOf(unit), standard, paints, scheme: schemeInARow(unit) });
     saveFile(new Blob([text], { type: 'application/json' }), `${unit.name}.scheme.json`);
   };
   const open = async (file: File) => {
     const given = await readFile(file);
-    const { scheme, newPaints } = adoptScheme(given, paints, modelsOf(unit), ulid);
+    const { scheme, newPaints } = adoptScheme(given, paints, allModels(unit), ulid);
     for (const paint of newPaints) await onNewPaint(paint);
     onOpen(scheme);
     setSaid(

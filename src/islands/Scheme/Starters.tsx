@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { ulid } from 'ulid';
 import { adoptScheme } from '../../core/scheme/adoptScheme';
-import { modelsOf, type Paint, type Scheme, type Unit } from '../../core/scheme/definitions';
+import type { Paint, Scheme, Unit } from '../../core/scheme/definitions';
+import { allModels } from '../../core/scheme/whoTakes';
 import { schemeOfStarter, startersFor } from '../../core/scheme/starters';
 import { Button } from '../../ui/Button/Button';
 import styles from './View.module.css';
@@ -20,7 +21,7 @@ export function Starters({ unit, paints, onNewPaint, onStart }: StartersProps) {
   const start = async (starter: ReturnType<typeof startersFor>[number]) => {
     setBusy(true);
     try {
-      const { scheme, newPaints } = adoptScheme(schemeOfStarter(starter, ulid), paints, modelsOf(unit), ulid);
+      const { scheme, newPaints } = adoptScheme(schemeOfStarter(starter, ulid), paints, allModels(unit), ulid);
       for (const paint of newPaints) await onNewPaint(paint);
       onStart(scheme);
     } catch (problem) {

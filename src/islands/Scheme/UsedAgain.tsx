@@ -2,6 +2,7 @@ import { useRef, useState } from 'react';
 import { ulid } from 'ulid';
 import { addRecipe } from '../../core/scheme/addRecipe';
 import { hasScheme, modelsOf, type Paint, type Scheme } from '../../core/scheme/definitions';
+import { schemeInARow } from '../../core/scheme/gone';
 import type { LibraryEntry } from '../../core/views/library';
 import type { StoredUnit } from '../../core/views/stored';
 import { Button } from '../../ui/Button/Button';
@@ -65,7 +66,14 @@ export function UsedAgain({ unit, others, shelf, isStarted, onNewPaint, onBefore
           <Button
             key={other.id}
             onClick={() =>
-              setChosen({ name: other.name, size: other.size, models: modelsOf(other), scheme: other.scheme, paints: shelf, entry: null })
+              setChosen({
+                name: other.name,
+                size: other.size,
+                models: modelsOf(other),
+                scheme: schemeInARow(other),
+                paints: shelf,
+                entry: null,
+              })
             }
           >
             Copy from {other.name}

@@ -34,7 +34,7 @@ export const toggleModel = (scheme: Scheme, id: string, model: number): Scheme =
 });
 
 /** A new variant with these options, dealt out in turn. */
-export const addVariant = (scheme: Scheme, name: string, options: readonly string[], models: number): Scheme => {
+export const addVariant = (scheme: Scheme, name: string, options: readonly string[], models: readonly number[]): Scheme => {
   const dealt = dealByRatio(
     options.map(() => 1),
     models,
@@ -60,15 +60,15 @@ const deal = (scheme: Scheme, id: string, dealt: (variant: Variant) => number[][
 });
 
 /** Dealt out in turn by shares: 2 to 1 gives two of the first, then one of the second. */
-export const dealInTurn = (scheme: Scheme, id: string, shares: readonly number[], models: number): Scheme =>
+export const dealInTurn = (scheme: Scheme, id: string, shares: readonly number[], models: readonly number[]): Scheme =>
   deal(scheme, id, () => dealByRatio(shares, models));
 
 /** Every squad gets one option, in turn; who is in no squad gets the first. */
-export const dealBySquad = (scheme: Scheme, id: string, models: number): Scheme =>
+export const dealBySquad = (scheme: Scheme, id: string, models: readonly number[]): Scheme =>
   deal(scheme, id, ({ options }) => {
     const squads = scheme.groups.filter((group) => group.kind === 'squad');
     const dealt = options.map((): number[] => []);
-    for (let model = 1; model <= models; model++) {
+    for (const model of models) {
       const squad = squads.findIndex((group) => group.models.includes(model));
       dealt[squad < 0 ? 0 : squad % options.length]!.push(model);
     }

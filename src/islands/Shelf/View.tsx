@@ -115,6 +115,7 @@ export function ShelfView({ paints: initial, unitsUsing }: ShelfViewProps) {
             <TextField label="Colour" type="color" value={inHand.hex} onChange={(hex) => setInHand({ ...inHand, hex })} />
             <SelectField label="Kind" value={inHand.kind} options={kindOptions} onChange={(kind) => setInHand({ ...inHand, kind })} />
             <NumberField
+              live
               label="Dry after, if the label says so"
               unit="min"
               optional

@@ -17,7 +17,7 @@ export function CorrectMinutes({ minutes, onSave, onCancel }: CorrectMinutesProp
   const [typed, setTyped] = useState(minutes === null ? null : Math.max(LEAST, Math.round(minutes * 10) / 10));
   return (
     <>
-      <NumberField label="Minutes it took" hideLabel unit="min" value={typed} min={LEAST} max={A_WEEK} onChange={setTyped} />
+      <NumberField live label="Minutes it took" hideLabel unit="min" value={typed} min={LEAST} max={A_WEEK} onChange={setTyped} />
       <Button kind="quiet" disabled={typed === null} onClick={() => typed !== null && onSave(typed)}>
         Save minutes
       </Button>

@@ -12,6 +12,7 @@ interface MoneyFieldProps {
   min?: number;
   max?: number;
   optional?: boolean;
+  live?: boolean;
   placeholder?: string;
 }
 

@@ -77,13 +77,12 @@ interface ChangeProps {
 function Change({ change, rate, onAct }: ChangeProps) {
   const [note, setNote] = useState(change.note);
   const [priceMinor, setPrice] = useState(change.priceMinor);
-  const isStored = note === change.note && priceMinor === change.priceMinor;
-  const store = () => {
-    if (!isStored) onAct(send('PUT', `/api/scope-changes/${change.id}`, { note, priceMinor }));
+  const store = (said: Pick<ScopeChange, 'note' | 'priceMinor'>) => {
+    if (said.note !== change.note || said.priceMinor !== change.priceMinor) onAct(send('PUT', `/api/scope-changes/${change.id}`, said));
   };
   const words = scopeWords(change);
   return (
-    <tr onBlur={store} onKeyDown={(event) => event.key === 'Enter' && store()}>
+    <tr>
       <td>{momentText(Date.parse(change.at))}</td>
       <td>
         {words}
@@ -108,7 +107,10 @@ function Change({ change, rate, onAct }: ChangeProps) {
           min={-10_000_000}
           optional
           placeholder="not said"
-          onChange={setPrice}
+          onChange={(minor) => {
+            setPrice(minor);
+            store({ note, priceMinor: minor });
+          }}
         />
       </td>
       <td>
@@ -119,6 +121,8 @@ function Change({ change, rate, onAct }: ChangeProps) {
           value={note}
           maxLength={4000}
           onChange={setNote}
+          onBlur={() => store({ note, priceMinor })}
+          onKeyDown={(event) => event.key === 'Enter' && store({ note, priceMinor })}
         />
       </td>
     </tr>
@@ -150,8 +154,9 @@ function NewExtra({ commissionId, currency, onAct }: { commissionId: string; cur
   return (
     <div className={styles.extra}>
       <TextField label="What was added" placeholder="Name plates on all bases" value={what} maxLength={200} onChange={setWhat} autoFocus />
-      <NumberField label="Minutes it takes" unit="min" value={minutes} min={0} max={100_000} optional onChange={setMinutes} />
+      <NumberField live label="Minutes it takes" unit="min" value={minutes} min={0} max={100_000} optional onChange={setMinutes} />
       <MoneyField
+        live
         label="Agreed price, 0 where it is free"
         currency={currency}
         valueMinor={priceMinor}

@@ -3,7 +3,7 @@ import { idleClock } from '../../core/bench/foldClock';
 import { openPotUses, type OpenPotUse } from '../../core/bench/openPot';
 import { BenchReadiness } from '../../core/bench/readiness';
 import { lineTools } from '../../core/scheme/setups';
-import { TEST_MODEL } from '../../core/scheme/splitTrays';
+import { testModelOf } from '../../core/scheme/splitTrays';
 import { inSlices } from '../inSlices';
 import type { Stores } from '../stores';
 import { loadWorkshop } from '../workshop/loadWorkshop';
@@ -13,12 +13,12 @@ import { rosterOf } from '../workshop/roster';
 export async function loadOpenPot(stores: Stores, potId: string, now: Date): Promise<OpenPotUse[]> {
   const workshop = await loadWorkshop(stores, now);
   const line = await inSlices(benchLineInSteps(rosterOf(workshop, workshop.units), []));
-  const waiting = new Set(workshop.units.filter((unit) => unit.testModel === 'waiting').map(({ id }) => id));
+  const tests = new Map(workshop.units.filter((unit) => unit.testModel === 'waiting').map((unit) => [unit.id, testModelOf(unit)]));
   const open = {
     ...line,
     passes: line.passes.map((pass) =>
-      waiting.has(pass.unitId)
-        ? { ...pass, dips: pass.dips.map((dip) => ({ ...dip, models: dip.models.filter((model) => model === TEST_MODEL) })) }
+      tests.has(pass.unitId)
+        ? { ...pass, dips: pass.dips.map((dip) => ({ ...dip, models: dip.models.filter((model) => model === tests.get(pass.unitId)) })) }
         : pass,
     ),
   };

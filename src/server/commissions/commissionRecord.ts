@@ -16,7 +16,7 @@ export async function readRecord(stores: Stores, commission: StoredCommission, u
   const { terms, revision } = await stores.quotes.terms(commission.id);
   return {
     agreedAt: commission.agreedAt,
-    scope: (await stores.scope.ofCommission(commission.id)).map(({ id: _id, commissionId: _commission, ...change }) => change),
+    scope: (await stores.scope.allOfCommission(commission.id)).map(({ id: _id, commissionId: _commission, ...change }) => change),
     testRounds: (await stores.testRounds.ofUnits(unitIds)).map(({ id: _id, mailId: _mail, ...round }) => round),
     revisions: (await stores.revisions.ofUnits(unitIds)).reverse().map(({ id: _id, ...revision }) => revision),
     otherWork: (await stores.otherWork.ofCommissions([commission.id])).map(({ id: _id, commissionId: _commission, ...work }) => work),

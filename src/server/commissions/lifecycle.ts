@@ -2,8 +2,8 @@ import { boolean, object, type InferType } from 'yup';
 import { ulid } from 'ulid';
 import { day, requiredText } from '../../core/formats/fields';
 import { copyScheme } from '../../core/scheme/copyScheme';
-import { fitRoster } from '../../core/scheme/dealOut';
-import { modelsOf, UNCOUNTED, type Unit } from '../../core/scheme/definitions';
+import { UNCOUNTED, type Unit } from '../../core/scheme/definitions';
+import { seatModels } from '../../core/scheme/gone';
 import { undoneWords } from '../../core/scheme/undone';
 import { UNSAVED } from '../../data/revisions';
 import { NotFoundError } from '../errors';
@@ -75,7 +75,8 @@ export async function duplicateCommission(
 
 /** The unit as it would be ordered again: nothing painted, counted or settled yet. */
 export function copyUnit(unit: Unit): Unit {
-  const scheme = copyScheme(unit.scheme, ulid);
+  const whole = { ...unit, counted: null, gone: [] };
+  const { scheme } = seatModels(unit.scheme, unit, whole);
   return {
     ...unit,
     id: ulid(),
@@ -84,6 +85,6 @@ export function copyUnit(unit: Unit): Unit {
     holder: unit.holder,
     bits: unit.bits,
     testModel: unit.testModel === 'none' ? 'none' : 'waiting',
-    scheme: { ...scheme, ...fitRoster(scheme, modelsOf({ ...unit, counted: null })) },
+    scheme: copyScheme(scheme, ulid),
   };
 }

@@ -6,8 +6,9 @@ import { count, list, oneOf, requiredText } from '../../core/formats/fields';
 import { InputError } from '../../core/formats/InputError';
 import { checkWorkSize } from '../../core/formats/workSize';
 import { CLEANINGS, withCleaning, withGluedLater } from '../../core/scheme/buildChoices';
-import { fitRoster } from '../../core/scheme/dealOut';
-import { EMPTY_SCHEME, modelsOf, type Scheme } from '../../core/scheme/definitions';
+import { EMPTY_SCHEME } from '../../core/scheme/definitions';
+import { seatModels } from '../../core/scheme/gone';
+import type { RemovedPiece, StoredUnit } from '../../core/views/stored';
 import { ConflictError } from '../errors';
 import type { Stores } from '../stores';
 import { findCommission } from '../workshop/loadWorkshop';
@@ -38,34 +39,41 @@ export async function saveIntake(stores: Stores, id: string | undefined, input: 
   );
   if (elsewhere.length > 0) throw new InputError('units', elsewhere, 'give new units ids of their own: these belong to another commission');
   const before = new Map((await stores.commissions.allUnits(commission.id)).map((unit) => [unit.id, unit]));
-  checkWorkSize(input.units.map((unit) => ({ ...unit, scheme: before.get(unit.id)?.scheme ?? EMPTY_SCHEME })));
-  const scope = await scopeBefore(stores, commission, input, now);
+  const removed = await stores.commissions.removedPieces(input.units.map((unit) => unit.id));
+  const units = input.units.map((unit) => unitFor(unit, before.get(unit.id), commission.id, removed));
+  checkWorkSize(units);
+  const scope = await scopeBefore(stores, commission, { commission: input.commission, units }, now);
   await stores.allOrNothing(async (within) => {
     const { commissions } = within;
-    if (!(await commissions.saveIntake({ id: commission.id, ...input.commission }, input.units, input.revision)))
+    if (!(await commissions.saveIntake({ id: commission.id, ...input.commission }, units, input.revision)))
       throw new ConflictError(
         'This commission was changed in another window after this one was opened: reload the page, then make your change again.',
       );
-    for (const unit of input.units) {
+    for (const unit of units) {
       const known = before.get(unit.id);
-      const scheme = schemeFor(known?.scheme ?? EMPTY_SCHEME, unit, known ? modelsOf(known) : null);
-      if (JSON.stringify(scheme) !== JSON.stringify(known?.scheme ?? EMPTY_SCHEME))
-        await commissions.saveScheme(unit.id, scheme, known?.schemeRevision ?? 1, now.toISOString());
+      if (JSON.stringify(unit.scheme) !== JSON.stringify(known?.scheme ?? EMPTY_SCHEME))
+        await commissions.saveScheme(unit.id, unit.scheme, unit.schemeRevision, now.toISOString());
       if (known && unit.testModel === 'approved' && known.testModel !== 'approved')
-        await keepRevision(within, { id: unit.id, scheme }, 'approved', '', now);
+        await keepRevision(within, { id: unit.id, scheme: unit.scheme }, 'approved', '', now);
     }
+    await writeScope(within, scope, now);
   });
-  await writeScope(stores, scope, now);
   return { revision: input.revision + 1 };
 }
 
 /**
- * The scheme as Intake leaves it. Another count: who is not there any more is in no group, and who is new gets an option of every
- * variant.
+ * A unit as Intake leaves it. Another count: who is not there any more is in no group, who comes back is what they were, and who is
+ * new gets an option of every variant.
  */
-function schemeFor(scheme: Scheme, unit: IntakeInput['units'][number], modelsBefore: number | null): Scheme {
-  const models = modelsOf(unit);
-  const dealt = modelsBefore === null || modelsBefore === models ? scheme : { ...scheme, ...fitRoster(scheme, models) };
-  const cleaned = unit.cleaning === undefined ? dealt : withCleaning(dealt, unit.cleaning, (place) => `clean-${unit.id}-${place}`);
-  return unit.gluedLater === undefined ? cleaned : withGluedLater(cleaned, unit.gluedLater, ulid);
+function unitFor(
+  { cleaning, gluedLater, ...entry }: IntakeInput['units'][number],
+  known: StoredUnit | undefined,
+  commissionId: string,
+  removed: readonly RemovedPiece[],
+): StoredUnit {
+  const of = { commissionId, schemeRevision: known?.schemeRevision ?? 1 };
+  const { scheme, gone } = known ? seatModels(known.scheme, known, entry) : { scheme: EMPTY_SCHEME, gone: entry.gone };
+  const own = removed.filter(({ unitId }) => unitId === entry.id).map(({ piece }) => piece);
+  const cleaned = cleaning === undefined ? scheme : withCleaning(scheme, cleaning, (place) => `clean-${entry.id}-${place}`, own);
+  return { ...entry, ...of, gone, scheme: gluedLater === undefined ? cleaned : withGluedLater(cleaned, gluedLater, ulid, own) };
 }

@@ -3,28 +3,32 @@ import { boolean, object, type InferType } from 'yup';
 import { note } from '../../core/formats/fields';
 import { priceMinor } from '../../core/formats/moneyFields';
 import { scopeDifferences, writtenDown, type ScopeDifference } from '../../core/scheme/scopeChanges';
-import type { StoredCommission } from '../../core/views/stored';
+import type { StoredCommission, StoredUnit } from '../../core/views/stored';
 import { NotFoundError } from '../errors';
 import { passEstimates } from '../estimate/benchEstimate';
 import type { Stores } from '../stores';
-import { findCommission, loadWorkshop, type Workshop } from '../workshop/loadWorkshop';
+import { findCommission, loadWorkshop, workUnit, type Workshop, type WorkUnit } from '../workshop/loadWorkshop';
 import { startedUnits } from './startedUnits';
 
-/** What a save is about to change of an agreed scope; null when nothing is to be written down. */
+/** What a save is about to change of an agreed scope. */
 interface ComingChange {
   commissionId: string;
   differences: ScopeDifference[];
   before: AgreedMinutes;
+  after: AgreedMinutes;
 }
 
 /** Likely hands-on minutes of each unit, by its id, with all models that it should have: whether they came is another matter. */
 type AgreedMinutes = ReadonlyMap<string, number>;
 
-/** The changes of scope that a save makes, if it was agreed: said so, or models are painted already. */
+/**
+ * The changes of scope that a save makes, if it was agreed: said so, or models are painted already; null when nothing is to be
+ * written down. Worked out before anything is written, so that the changes go in with what they are changes of.
+ */
 export async function scopeBefore(
   stores: Stores,
   commission: StoredCommission,
-  input: Parameters<typeof scopeDifferences>[1],
+  input: { commission: Pick<StoredCommission, 'name' | 'standard' | 'dueOn'>; units: readonly StoredUnit[] },
   now: Date,
 ): Promise<ComingChange | null> {
   const units = await stores.commissions.units(commission.id);
@@ -32,35 +36,45 @@ export async function scopeBefore(
   if (differences.length === 0 || commission.closedAt !== null) return null;
   const workshop = await loadWorkshop(stores, now);
   if (commission.agreedAt === null && startedUnits(units, workshop.marks).length === 0) return null;
-  return { commissionId: commission.id, differences, before: agreedMinutes(workshop, commission.id) };
+  const next = { ...commission, ...input.commission };
+  return {
+    commissionId: commission.id,
+    differences,
+    before: agreedMinutes(
+      workshop,
+      workshop.units.filter((unit) => unit.commissionId === commission.id),
+    ),
+    after: agreedMinutes(
+      workshop,
+      input.units.map((unit) => workUnit(unit, next)),
+    ),
+  };
 }
 
 /** Writes the changes down with what each did to the hours. What was quoted since a change was made stays out of it. */
-export async function writeScope(stores: Stores, coming: ComingChange | null, now: Date): Promise<void> {
+export async function writeScope({ scope, quotes }: Stores, coming: ComingChange | null, now: Date): Promise<void> {
   if (coming === null) return;
-  const { commissionId, differences, before } = coming;
-  const after = agreedMinutes(await loadWorkshop(stores, now), commissionId);
-  const quotedAt = (await stores.quotes.ofCommission(commissionId)).at(-1)?.writtenAt ?? '';
+  const { commissionId, differences, before, after } = coming;
+  const quotedAt = (await quotes.ofCommission(commissionId)).at(-1)?.writtenAt ?? '';
   const nextId = monotonicFactory();
   let minutes = sumOf(before);
   for (const [difference, added] of sharedMinutes(differences, before, after)) {
-    const standing = (await stores.scope.ofCommission(commissionId)).filter(({ at }) => at > quotedAt);
+    const written = (await scope.allOfCommission(commissionId)).filter(({ at }) => at > quotedAt);
     const times = { at: now.toISOString(), minutesBefore: minutes, minutesAfter: minutes + added };
     minutes += added;
-    const { kept, gone } = writtenDown(standing, difference, { id: nextId(now.getTime()), commissionId, ...times });
-    if (kept) await stores.scope.put(kept);
-    if (gone !== null) await stores.scope.remove(gone);
+    const { kept, gone, takenBack } = writtenDown(written, difference, { id: nextId(now.getTime()), commissionId, ...times });
+    if (kept) await scope.put(kept);
+    if (gone !== null) await scope.remove(gone);
+    if (takenBack !== null) await scope.takeBack(takenBack, now.toISOString());
   }
 }
 
-const agreedMinutes = (workshop: Workshop, commissionId: string): AgreedMinutes =>
+const agreedMinutes = (workshop: Workshop, units: readonly WorkUnit[]): AgreedMinutes =>
   new Map(
-    workshop.units
-      .filter((unit) => unit.commissionId === commissionId)
-      .map((unit) => {
-        const { passes } = passEstimates(workshop, [{ ...unit, counted: null }]);
-        return [unit.id, passes.reduce((sum, pass) => sum + pass.unitMinutes, 0)];
-      }),
+    units.map((unit) => {
+      const { passes } = passEstimates(workshop, [{ ...unit, counted: null }]);
+      return [unit.id, passes.reduce((sum, pass) => sum + pass.unitMinutes, 0)];
+    }),
   );
 
 const sumOf = (minutes: AgreedMinutes) => [...minutes.values()].reduce((sum, each) => sum + each, 0);

@@ -4,6 +4,7 @@ import { id as idField, requiredText } from '../../core/formats/fields';
 import { InputError } from '../../core/formats/InputError';
 import { readScheme, writeScheme, type SchemeFile } from '../../core/formats/schemeFile';
 import { EMPTY_SCHEME, hasScheme, modelsOf, type Scheme } from '../../core/scheme/definitions';
+import { schemeInARow } from '../../core/scheme/gone';
 import { minutesThatCount } from '../../core/time/definitions';
 import type { LibraryEntry, LibraryUse } from '../../core/views/library';
 import type { LibraryRow } from '../../data/libraryStore';
@@ -87,7 +88,8 @@ export async function keepInLibrary(
   if (!unit) throw new NotFoundError(`There is no unit ${unitId}: it may have been taken out. Reload the page.`);
   if (!hasScheme(unit)) throw new InputError('unitId', unit.name, 'write its scheme first: there is nothing to keep');
   const commission = await stores.commissions.find(unit.commissionId);
-  const scheme = partId === null ? unit.scheme : recipeOf(unit.scheme, partId);
+  const whole = schemeInARow(unit);
+  const scheme = partId === null ? whole : recipeOf(whole, partId);
   const file = writeScheme({
     name,
     size: unit.size,

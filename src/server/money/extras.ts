@@ -30,6 +30,7 @@ export async function addExtra(
     minutesAfter,
     note: said,
     priceMinor: price,
+    takenBackAt: null,
   };
   await stores.scope.put(extra);
   return extra;

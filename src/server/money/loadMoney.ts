@@ -3,7 +3,7 @@ import { rateOf } from '../../core/money/currency';
 import { agreedQuote, type Offer, type UnitWork } from '../../core/money/definitions';
 import { payOf } from '../../core/money/payOf';
 import { priceWork } from '../../core/money/priceWork';
-import { fitRoster } from '../../core/scheme/dealOut';
+import { withModels } from '../../core/scheme/gone';
 import { expectedOf, hasOpenCount, modelsOf } from '../../core/scheme/definitions';
 import { minutesThatCount } from '../../core/time/definitions';
 import type { MoneyPicture, MoreModels } from '../../core/views/money';
@@ -116,13 +116,7 @@ export async function loadMoreModels(
   const models = modelsOf(unit) + more;
   if (!Number.isInteger(more) || Math.abs(more) > MOST_MORE || models < 1)
     throw new InputError('more', more, `give a whole number of models up to ${MOST_MORE} that leaves at least one`);
-  const grown: WorkUnit = {
-    ...unit,
-    promised: models,
-    owned: 0,
-    counted: null,
-    scheme: { ...unit.scheme, ...fitRoster(unit.scheme, models) },
-  };
+  const grown: WorkUnit = withModels(unit, models);
   const asked = { commissionId: commission.id, paidFor: commission.standard, units: units.map((each) => (each === unit ? grown : each)) };
   return { unitId, models, units: (await fromTheStart(stores, workshop, asked, commission.standard, now)).units.map(sent) };
 }

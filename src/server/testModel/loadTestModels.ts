@@ -1,6 +1,6 @@
 import { doneModels } from '../../core/bench/foldMarks';
 import { effortOf, passesOf } from '../../core/scheme/passes';
-import { TEST_MODEL } from '../../core/scheme/splitTrays';
+import { testModelOf } from '../../core/scheme/splitTrays';
 import { factorOf, modelFactors } from '../../core/scheme/whoTakes';
 import { minutesThatCount } from '../../core/time/definitions';
 import { stretchMinutes } from '../../core/time/learningCurve';
@@ -24,8 +24,8 @@ type Progress = Pick<TestModelPicture, 'stepsDone' | 'stepsTotal' | 'minutesLogg
 
 function progressOf(unit: WorkUnit, rounds: readonly TestRound[], workshop: Workshop): Progress {
   const { marks, house, model, log } = workshop;
-  const passes = passesOf(unit, unit.standard, house).filter((pass) => pass.models.includes(TEST_MODEL));
-  const factor = factorOf(modelFactors(unit.scheme, house), TEST_MODEL);
+  const passes = passesOf(unit, unit.standard, house).filter((pass) => pass.models.includes(testModelOf(unit)));
+  const factor = factorOf(modelFactors(unit.scheme, house), testModelOf(unit));
   // Until its gate was opened nothing else of the unit could be painted.
   const openedAt = rounds.find(({ answer }) => answer === 'approved' || answer === 'on trust')?.answeredAt;
   const until = unit.testModel === 'waiting' ? null : (openedAt ?? '');
@@ -33,7 +33,7 @@ function progressOf(unit: WorkUnit, rounds: readonly TestRound[], workshop: Work
     .filter((row) => row.unitId === unit.id && row.models === 1 && (until === null || Date.parse(row.startedAt) <= Date.parse(until)))
     .map((row) => minutesThatCount(row) ?? 0);
   return {
-    stepsDone: passes.filter((pass) => doneModels(marks.marks, pass.key).has(TEST_MODEL)).length,
+    stepsDone: passes.filter((pass) => doneModels(marks.marks, pass.key).has(testModelOf(unit))).length,
     stepsTotal: passes.length,
     minutesLogged: logged.length === 0 ? null : logged.reduce((sum, minutes) => sum + minutes, 0),
     minutesExpected: passes.reduce(

@@ -3,7 +3,7 @@ import { benchSessions } from '../../core/calendar/benchSessions';
 import { hasOpenCount, hasScheme, modelsOf } from '../../core/scheme/definitions';
 import { passesOf } from '../../core/scheme/passes';
 import { undoneOf } from '../../core/scheme/undone';
-import { TEST_MODEL } from '../../core/scheme/splitTrays';
+import { testModelOf } from '../../core/scheme/splitTrays';
 import type { DateOutlook } from '../../core/time/forecast';
 import { paintedShare } from '../../core/views/estimate';
 import type { ScopeChange } from '../../core/views/scope';
@@ -87,7 +87,7 @@ function describe(
 /** Something of the unit is left that waits for nobody. */
 function canBePainted(unit: WorkUnit, { marks, house }: Workshop): boolean {
   return passesOf(unit, unit.standard, house).some((pass) =>
-    pass.models.some((model) => (unit.testModel !== 'waiting' || model === TEST_MODEL) && !marks.marks.get(pass.key)?.has(model)),
+    pass.models.some((model) => (unit.testModel !== 'waiting' || model === testModelOf(unit)) && !marks.marks.get(pass.key)?.has(model)),
   );
 }
 

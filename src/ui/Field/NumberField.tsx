@@ -1,4 +1,4 @@
-import { useState, type InputHTMLAttributes } from 'react';
+import { useEffect, useRef, useState, type InputHTMLAttributes, type KeyboardEvent } from 'react';
 import { TextField } from './Field';
 
 interface NumberFieldProps extends Omit<InputHTMLAttributes<HTMLInputElement>, 'onChange' | 'value' | 'min' | 'max'> {
@@ -6,22 +6,49 @@ interface NumberFieldProps extends Omit<InputHTMLAttributes<HTMLInputElement>, '
   hideLabel?: boolean;
   unit?: string;
   value: number | null;
-  /** Called with every number in range, and with null when emptied and `optional`. */
+  /** Called with a number in range once it is finished, and with null when emptied and `optional`. */
   onChange: (value: number | null) => void;
   min: number;
   max: number;
   whole?: boolean;
   optional?: boolean;
+  /** Called with every number in range while it is typed: where a button takes the whole form. */
+  live?: boolean;
 }
 
-/** A number typed as text: what is typed stays until it is a number in range, and the field says what is wrong meanwhile. */
-export function NumberField({ value, onChange, min, max, whole = false, optional = false, ...rest }: NumberFieldProps) {
+/**
+ * A number typed as text. It is taken when it is finished, by Enter or by leaving the field or the page: what is typed on the way to
+ * 18 is no 1. What is no number in range stays, and the field says what is wrong with it.
+ */
+export function NumberField({ value, onChange, onKeyDown, min, max, whole = false, optional = false, live = false, ...rest }: NumberFieldProps) {
   const [draft, setDraft] = useState<string | null>(null);
   const shown = draft ?? (value === null ? '' : String(value));
   const error = draft === null ? null : problemOf(draft, { min, max, whole, optional });
-  const take = (text: string) => {
+  const take = () => {
+    if (draft === null || error !== null) return;
+    setDraft(null);
+    const typed = draft.trim() === '' ? null : asNumber(draft);
+    if (typed !== value) onChange(typed);
+  };
+  const type = (text: string) => {
     setDraft(text);
-    if (problemOf(text, { min, max, whole, optional }) === null) onChange(text.trim() === '' ? null : asNumber(text));
+    if (live && problemOf(text, { min, max, whole, optional }) === null) onChange(text.trim() === '' ? null : asNumber(text));
+  };
+  const isTyped = draft !== null;
+  const takeNow = useRef(take);
+  useEffect(() => {
+    takeNow.current = take;
+  });
+  useEffect(() => {
+    if (!isTyped) return;
+    const onLeave = () => takeNow.current();
+    // Before whoever asks whether something is still to be stored.
+    window.addEventListener('beforeunload', onLeave, { capture: true });
+    return () => window.removeEventListener('beforeunload', onLeave, { capture: true });
+  }, [isTyped]);
+  const onKey = (event: KeyboardEvent<HTMLInputElement>) => {
+    if (event.key === 'Enter') take();
+    onKeyDown?.(event);
   };
   return (
     <TextField
@@ -29,8 +56,9 @@ export function NumberField({ value, onChange, min, max, whole = false, optional
       inputMode={whole ? 'numeric' : 'decimal'}
       value={shown}
       error={error}
-      onChange={take}
-      onBlur={() => error === null && setDraft(null)}
+      onChange={type}
+      onBlur={take}
+      onKeyDown={onKey}
     />
   );
 }

@@ -58,6 +58,7 @@ const change = (id: string, more: Partial<ScopeChange>): ScopeChange => ({
   minutesAfter: 660,
   note: '',
   priceMinor: null,
+  takenBackAt: null,
   ...more,
 });
 const hours = { unknown: { steps: 0, minutes: 0 }, painted: 300, other: 60, leftLikely: 240, leftSafe: 300, otherLeft: 0, done: 0.5 };

@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { checkScheme } from '../../../src/core/formats/checkScheme';
 import { adoptScheme } from '../../../src/core/scheme/adoptScheme';
 import { ONLY_LEADERS, paint, part, scheme, step } from '../../support/units';
+import { inARow } from '../../../src/core/scheme/dealOut';
 
 describe('a scheme from elsewhere', () => {
   const coat = part('coat', step('basecoat', { paint: 'sea', paintFor: [{ option: 'tar', paint: 'ink' }] }), step('layer', { mix: 'm' }));
@@ -25,7 +26,7 @@ describe('a scheme from elsewhere', () => {
   };
   const shelf = [paint('sea'), { ...paint('mine'), name: 'lamp BLACK ' }];
   let ids = 0;
-  const adopted = adoptScheme(given, shelf, 4, () => `new${++ids}`);
+  const adopted = adoptScheme(given, shelf, inARow(4), () => `new${++ids}`);
 
   it('takes the paints of the shelf by id or name, and names those that it lacks', () => {
     expect(adopted.newPaints.map(({ name }) => name)).to.deep.equal(['Paint foam']);
@@ -44,6 +45,6 @@ describe('a scheme from elsewhere', () => {
   it('fits the models of the unit', () => {
     expect(adopted.scheme.variants[0]!.options.map((option) => option.models)).to.deep.equal([[1, 2, 3], [4]]);
     const paints = new Set([...shelf, ...adopted.newPaints].map(({ id }) => id));
-    checkScheme(adopted.scheme, { field: '', models: 4, taken: new Set(), isPaint: (id) => paints.has(id) });
+    checkScheme(adopted.scheme, { field: '', models: inARow(4), taken: new Set(), isPaint: (id) => paints.has(id) });
   });
 });

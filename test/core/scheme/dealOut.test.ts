@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { dealByRatio, fitRoster } from '../../../src/core/scheme/dealOut';
+import { dealByRatio, fitRoster, inARow } from '../../../src/core/scheme/dealOut';
 import { passesOf } from '../../../src/core/scheme/passes';
 import { modelFactors, standardOf } from '../../../src/core/scheme/whoTakes';
 import { DEFAULT_HOUSE_RULES } from '../../../src/core/scheme/houseRules';
@@ -7,7 +7,7 @@ import { leaderGroup, part, scheme, step, unit } from '../../support/units';
 
 describe('dealing a variant out', () => {
   it('goes in turn by ratio', () => {
-    expect(dealByRatio([2, 1], 7)).to.deep.equal([
+    expect(dealByRatio([2, 1], inARow(7))).to.deep.equal([
       [1, 2, 4, 5, 7],
       [3, 6],
     ]);
@@ -20,10 +20,10 @@ describe('dealing a variant out', () => {
 
   it('keeps what everybody has when models go, and gives new ones to who is furthest behind its share', () => {
     const groups = [leaderGroup(1), { ...leaderGroup(0), id: 'squad', models: [5, 6] }];
-    const fewer = fitRoster({ groups, variants: [boots] }, 5);
+    const fewer = fitRoster({ groups, variants: [boots] }, inARow(5));
     expect(fewer.groups.map((group) => group.models)).to.deep.equal([[1], [5]]);
     expect(fewer.variants[0]!.options.map((each) => each.models)).to.deep.equal([[1, 2, 3, 4], [5]]);
-    const more = fitRoster({ groups, variants: [boots] }, 9);
+    const more = fitRoster({ groups, variants: [boots] }, inARow(9));
     expect(more.variants[0]!.options.map((each) => each.models)).to.deep.equal([
       [1, 2, 3, 4, 7, 9],
       [5, 6, 8],

@@ -5,6 +5,7 @@ import { adoptScheme } from '../../../src/core/scheme/adoptScheme';
 import { repainted } from '../../../src/core/scheme/recolour';
 import type { Scheme } from '../../../src/core/scheme/definitions';
 import { paint, part, scheme, step } from '../../support/units';
+import { inARow } from '../../../src/core/scheme/dealOut';
 
 const shelf = [paint('red'), paint('blue'), paint('brass', 'metallic')];
 const paints = new Map(shelf.map((each) => [each.id, each]));
@@ -26,7 +27,7 @@ describe('the lineage of a step', () => {
   });
 
   it('is kept where a scheme of the library or of a file is taken, in other colours too', () => {
-    const { scheme: adopted } = adoptScheme({ scheme: given, paints: shelf }, shelf, 8, ids());
+    const { scheme: adopted } = adoptScheme({ scheme: given, paints: shelf }, shelf, inARow(8), ids());
     expect(likeOf(stepOf(adopted), paints)).to.equal('s1');
     expect(likeOf(stepOf(repainted(adopted, () => 'blue')), paints)).to.equal('s1');
   });

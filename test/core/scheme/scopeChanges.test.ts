@@ -32,12 +32,12 @@ describe('a change of scope', () => {
     minutesAfter,
   });
   const more = (before: string, after: string) => ({ unitId: 'a', unit: 'Keepers', subject: 'models' as const, before, after });
-  const first: ScopeChange = { ...more('10', '1'), ...entry(10, 90), note: '', priceMinor: null };
+  const first: ScopeChange = { ...more('10', '1'), ...entry(10, 90), note: '', priceMinor: null, takenBackAt: null };
 
   it('grows while it is typed, and goes when it is taken back', () => {
     const { kept } = writtenDown([first], more('1', '12'), entry(11, 120));
     expect(kept).to.include({ id: 'e10', before: '10', after: '12', minutesBefore: 100, minutesAfter: 110 });
-    expect(writtenDown([first], more('1', '10'), entry(11, 100))).to.deep.equal({ kept: null, gone: 'e10' });
+    expect(writtenDown([first], more('1', '10'), entry(11, 100))).to.deep.equal({ kept: null, gone: 'e10', takenBack: null });
   });
 
   it('is a new one once the last has a note, or on another day', () => {

@@ -4,6 +4,7 @@ import { SIZES } from '../../../src/core/scheme/definitions';
 import { buildLine } from '../../../src/core/scheme/buildLine';
 import { commonPaints, schemeOfStarter, startersFor, STARTERS } from '../../../src/core/scheme/starters';
 import { roster, unit } from '../../support/units';
+import { inARow } from '../../../src/core/scheme/dealOut';
 
 describe('a scheme to start from', () => {
   for (const starter of STARTERS) {
@@ -11,7 +12,7 @@ describe('a scheme to start from', () => {
       let ids = 0;
       const { scheme, paints } = schemeOfStarter(starter, () => `id${++ids}`);
       const shelf = new Map(paints.map((paint) => [paint.id, paint]));
-      checkScheme(scheme, { field: '', models: 20, taken: new Set(), isPaint: (id) => shelf.has(id) });
+      checkScheme(scheme, { field: '', models: inARow(20), taken: new Set(), isPaint: (id) => shelf.has(id) });
       const made = { ...unit('starter', [], [], { promised: 20, size: starter.sizes[0]! }), scheme };
       const { jobs } = buildLine(roster([made], { paints: shelf, standard: 'table' }));
       expect(jobs.length).to.be.at.least(10);
