@@ -198,6 +198,11 @@ export class CommissionStore {
     return rows.map((row) => ({ ...row, piece: JSON.parse(row.piece) as RemovedPiece['piece'] }));
   }
 
+  /** Keeps what was taken out elsewhere. */
+  async putPiecesAside(removed: readonly Omit<RemovedPiece, 'id'>[]): Promise<void> {
+    for (const each of removed) await this.db('removed_piece').insert({ ...each, id: ulid(), piece: JSON.stringify(each.piece) });
+  }
+
   async findUnit(id: string): Promise<StoredUnit | null> {
     const row = await this.db<UnitRow>('unit').where({ id }).first();
     return row ? storedUnit(row) : null;

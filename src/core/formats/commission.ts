@@ -8,7 +8,7 @@ import { benchRunSchema, checkRun, eventsOfRun, type BenchRun } from './benchRun
 import { commissionFields, paintSchema, unitFields } from './commissionSchemas';
 import { unitsAsToday } from './earlierSchemes';
 import { schemeOf, schemeSchema } from './schemeSchemas';
-import { recordOf, recordSchema, type CommissionRecord } from './commissionRecord';
+import { filedRecord, recordOf, recordSchema, type CommissionRecord } from './commissionRecord';
 import { aroundUnit, checkScheme } from './checkScheme';
 import { checkUnits } from './checkUnits';
 import { count, id, instant, list, minutes, oneOf, parse, requiredText } from './fields';
@@ -114,17 +114,46 @@ function checkReferences(file: CommissionFile): void {
     if (paints.has(paint.id)) throw new InputError(`paints[${index}].id`, paint.id, 'list every paint once');
     paints.add(paint.id);
   });
+  const removed = file.record?.removedUnits ?? [];
   const taken = new Set(file.units.map((unit) => unit.id));
-  file.units.forEach((unit, index) =>
-    checkScheme(unit.scheme, aroundUnit(unit, { field: `units[${index}].scheme.`, taken, isPaint: (id) => paints.has(id) })),
-  );
-  checkEvents(file, taken);
+  const check = (unit: Unit, field: string) =>
+    checkScheme(unit.scheme, aroundUnit(unit, { field: `${field}.scheme.`, taken, isPaint: (id) => paints.has(id) }));
+  file.units.forEach((unit, index) => check(unit, `units[${index}]`));
+  removed.forEach((unit, index) => {
+    const field = `record.removedUnits[${index}]`;
+    if (taken.has(unit.id)) throw new InputError(`${field}.id`, unit.id, 'give every unit an id of its own');
+    taken.add(unit.id);
+    check(unit, field);
+  });
+  const known = knownUnits(file);
+  checkEvents(file, taken, known);
+  if (file.record) checkRecord(file.record, known);
 }
 
-/** Every event is of a unit of the file, or of one that was taken out at Intake and that the facts tell of. */
-function checkEvents({ id, units, events, judgements }: CommissionFile, taken: Set<string>): void {
-  const known = new Set(units.map((unit) => unit.id));
-  for (const { unit, facts } of events) if (unit !== null && facts?.commissionId === id) known.add(unit);
+/** The units of the file, those taken out at Intake among them, whether the file has them or only the facts of its events tell of them. */
+const knownUnits = ({ id, units, events, record }: CommissionFile): Set<string> =>
+  new Set([
+    ...units.map((unit) => unit.id),
+    ...(record?.removedUnits ?? []).map((unit) => unit.id),
+    ...events.flatMap(({ unit, facts }) => (unit !== null && facts?.commissionId === id ? [unit] : [])),
+  ]);
+
+/** What is kept of units is of units of the file. */
+function checkRecord(record: CommissionRecord, known: ReadonlySet<string>): void {
+  const kept: Record<string, readonly { unitId: string | null }[]> = {
+    testRounds: record.testRounds,
+    revisions: record.revisions,
+    pictures: record.pictures,
+    removedPieces: record.removedPieces,
+  };
+  for (const [field, rows] of Object.entries(kept))
+    rows.forEach(({ unitId }, index) => {
+      if (unitId !== null && !known.has(unitId))
+        throw new InputError(`record.${field}[${index}].unitId`, unitId, 'name a unit of the file');
+    });
+}
+
+function checkEvents({ events, judgements }: CommissionFile, taken: ReadonlySet<string>, known: ReadonlySet<string>): void {
   const ids = new Set<string>();
   events.forEach((event, index) => {
     const field = `events[${index}]`;
@@ -154,7 +183,11 @@ const FIELDS = [
 
 /** Writes a commission, its fields always in the same order; reading it again and writing that gives the same text. */
 export function writeCommission(file: Omit<CommissionFile, 'format'>): string {
-  const written: Record<string, unknown> = { ...file, events: file.events.map(compactEvent) };
+  const written: Record<string, unknown> = {
+    ...file,
+    events: file.events.map(compactEvent),
+    record: file.record && filedRecord(file.record),
+  };
   const fields = FIELDS.flatMap((field) => (written[field] === undefined ? [] : [[field, written[field]] as const]));
   return `${JSON.stringify({ format: COMMISSION_FORMAT, ...Object.fromEntries(fields) }, null, 2)}\n`;
 }

@@ -2,12 +2,15 @@ import { number, object, string, type InferType } from 'yup';
 import { SCOPE_SUBJECTS, type ScopeChange } from '../views/scope';
 import { CLOSENESSES, PICTURE_KINDS, type Picture } from '../views/pictures';
 import { REVISION_REASONS, type SchemeRevision } from '../views/revisions';
+import type { Unit } from '../scheme/definitions';
+import type { RemovedPiece } from '../views/stored';
 import { ANSWERS, type TestRound } from '../views/testModel';
 import { OTHER_WORK, type OtherWork } from '../bench/otherWork';
 import type { Quote, QuoteTerms } from '../money/definitions';
+import { unitFields } from './commissionSchemas';
 import { id, instant, list, note, oneOf, optionalList, text } from './fields';
 import { priceMinor, quoteSchema, termsSchema } from './moneyFields';
-import { schemeOf, schemeSchema } from './schemeSchemas';
+import { filedPiece, removedPieceOf, removedPieceSchema, schemeOf, schemeSchema, type FiledPiece } from './schemeSchemas';
 
 /** What was agreed, sent, answered and shown for a commission, beside its units and its bench. */
 export interface CommissionRecord {
@@ -23,6 +26,10 @@ export interface CommissionRecord {
   quotes: Omit<Quote, 'id' | 'commissionId' | 'mailId'>[];
   /** What was not done when it was handed over, in words. */
   undone: string[];
+  /** Units taken out at Intake, with what was painted of them in the events. */
+  removedUnits: Unit[];
+  /** Parts and steps taken out of the schemes. */
+  removedPieces: Omit<RemovedPiece, 'id'>[];
   /** Each with its JPEG, base64. */
   pictures: (Pick<Picture, 'unitId' | 'partId' | 'kind' | 'closeness' | 'caption' | 'addedAt'> & { jpeg: string })[];
 }
@@ -36,11 +43,14 @@ export const NO_RECORD: CommissionRecord = {
   terms: null,
   quotes: [],
   undone: [],
+  removedUnits: [],
+  removedPieces: [],
   pictures: [],
 };
 
 const MOST = 1000;
 const MOST_PICTURES = 100;
+const MOST_PIECES = 10_000;
 const MOST_BASE64 = 4_000_000;
 
 const orNull = () => id().nullable().notRequired().defined();
@@ -96,6 +106,8 @@ export const recordSchema = object({
   terms: termsSchema.nullable().notRequired().default(undefined),
   quotes: optionalList(quoteSchema, MOST),
   undone: optionalList(text('what was not done'), MOST),
+  removedUnits: optionalList(object({ ...unitFields, scheme: schemeSchema.required() }), 500),
+  removedPieces: optionalList(removedPieceSchema, MOST_PIECES),
   pictures: list(
     object({
       unitId: orNull(),
@@ -121,6 +133,8 @@ export const recordOf = (parsed: InferType<typeof recordSchema>): CommissionReco
     scope: parsed.scope.map((change) => ({ ...change, priceMinor: change.priceMinor ?? null, takenBackAt: change.takenBackAt ?? null })),
     otherWork: parsed.otherWork ?? [],
     undone: parsed.undone ?? [],
+    removedUnits: (parsed.removedUnits ?? []).map((unit) => ({ ...unit, scheme: schemeOf(unit.scheme) })),
+    removedPieces: ((parsed.removedPieces ?? []) as FiledPiece[]).map(removedPieceOf),
     terms: parsed.terms ?? null,
     quotes: parsed.quotes ?? [],
     revisions: parsed.revisions.map((revision) => ({ ...revision, scheme: schemeOf(revision.scheme) })),
@@ -128,3 +142,6 @@ export const recordOf = (parsed: InferType<typeof recordSchema>): CommissionReco
 
 /** Nothing was agreed, sent or shown. */
 export const isEmptyRecord = (record: CommissionRecord): boolean => JSON.stringify(record) === JSON.stringify(NO_RECORD);
+
+/** As it is written. */
+export const filedRecord = (record: CommissionRecord): object => ({ ...record, removedPieces: record.removedPieces.map(filedPiece) });

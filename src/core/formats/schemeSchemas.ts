@@ -7,6 +7,7 @@ import {
   TECHNIQUES,
   THINNERS,
   type MixShare,
+  type Part,
   type PaintFor,
   type Scheme,
   type Step,
@@ -14,7 +15,8 @@ import {
 } from '../scheme/definitions';
 import { MOMENTS } from '../scheme/moments';
 import { SCHOOL_QUESTIONS, SCHOOLS, type SchoolQuestion, type Schools } from '../scheme/schools';
-import { atLeast, count, id, list, LONGEST_MINUTES, note, oneOf, optionalMinutes, requiredText, share, text } from './fields';
+import type { RemovedPiece } from '../views/stored';
+import { atLeast, count, id, instant, list, LONGEST_MINUTES, note, oneOf, optionalMinutes, requiredText, share, text } from './fields';
 
 /** Models of one unit. */
 export const MOST_MODELS = 1000;
@@ -138,6 +140,31 @@ export const schemeSchema = object(schemeFields);
 type Parsed = InferType<typeof schemeSchema>;
 type ParsedStep = InferType<typeof step>;
 
+/** What was taken out of a scheme, as a file has it: a part, or a step of a part or of everything. */
+export const removedPieceSchema = object({
+  unitId: id(),
+  removedAt: instant(),
+  part: part.optional().default(undefined),
+  step: step.optional().default(undefined),
+  partId: id().nullable().notRequired().default(null),
+}).test('one-piece', '${path} is neither a part nor a step, or both: give one of them', (piece) => !piece.part !== !piece.step);
+
+export type FiledPiece = Pick<RemovedPiece, 'unitId' | 'removedAt'> & { part?: Part; step?: Step; partId?: string | null };
+
+export const filedPiece = ({ unitId, removedAt, piece }: Omit<RemovedPiece, 'id'>): FiledPiece => ({
+  unitId,
+  removedAt,
+  ...(piece.kind === 'part' ? { part: piece.part } : { step: piece.step, partId: piece.partId }),
+});
+
+export const removedPieceOf = ({ unitId, removedAt, part: strip, step: one, partId }: FiledPiece): Omit<RemovedPiece, 'id'> => ({
+  unitId,
+  removedAt,
+  piece: strip
+    ? { kind: 'part', part: partOf(strip as unknown as Parsed['parts'][number]) }
+    : { kind: 'step', step: stepOf(one as unknown as ParsedStep), partId: partId ?? null },
+});
+
 /** The scheme that was read, every field in its place and nothing undefined among them. */
 export function schemeOf(parsed: Parsed): Scheme {
   const { groups, variants, mixes, schools, rules, off, stops, parts: strips, allOver } = parsed as unknown as Scheme & Parsed;
@@ -149,10 +176,13 @@ export function schemeOf(parsed: Parsed): Scheme {
     rules,
     off,
     stops,
-    parts: strips.map((each) => ({ ...each, steps: each.steps.map((one) => stepOf(one as unknown as ParsedStep)) })),
+    parts: strips.map((each) => partOf(each as unknown as Parsed['parts'][number])),
     allOver: allOver.map((one) => stepOf(one as unknown as ParsedStep)),
   };
 }
+
+const partOf = (parsed: Parsed['parts'][number]): Part =>
+  ({ ...parsed, steps: parsed.steps.map((one) => stepOf(one as unknown as ParsedStep)) }) as Part;
 
 const stepOf = ({ like, ...parsed }: ParsedStep): Step =>
   ({

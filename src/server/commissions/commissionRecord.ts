@@ -1,6 +1,7 @@
 import { ulid } from 'ulid';
 import type { CommissionRecord } from '../../core/formats/commissionRecord';
-import type { StoredCommission } from '../../core/views/stored';
+import type { Unit } from '../../core/scheme/definitions';
+import type { StoredCommission, StoredUnit } from '../../core/views/stored';
 import { UNSAVED } from '../../data/revisions';
 import { encodePicture, type EncodedPicture } from '../pictures/encodePicture';
 import type { Stores } from '../stores';
@@ -25,9 +26,14 @@ export async function readRecord(stores: Stores, commission: StoredCommission, u
       ({ id: _id, commissionId: _commission, mailId: _mail, ...quote }) => quote,
     ),
     undone: await stores.commissions.undone(commission.id),
+    removedUnits: (await stores.commissions.removedUnits(commission.id)).map(unitOf),
+    removedPieces: (await stores.commissions.removedPieces(unitIds)).reverse().map(({ id: _id, ...removed }) => removed),
     pictures,
   };
 }
+
+/** A unit as a file has it. */
+export const unitOf = ({ commissionId: _commission, schemeRevision: _scheme, ...unit }: StoredUnit): Unit => unit;
 
 /** The pictures of a file re-encoded, before anything is written. Throws an `InputError` for one that is broken. */
 export const encodeRecord = async ({ pictures }: CommissionRecord): Promise<EncodedPicture[]> => {
@@ -40,7 +46,7 @@ export const encodeRecord = async ({ pictures }: CommissionRecord): Promise<Enco
 export async function writeRecord(
   stores: Stores,
   commissionId: string,
-  { agreedAt, scope, testRounds, revisions, otherWork, terms, quotes, pictures }: CommissionRecord,
+  { agreedAt, scope, testRounds, revisions, otherWork, terms, quotes, removedPieces, pictures }: CommissionRecord,
   encoded: readonly EncodedPicture[],
 ): Promise<void> {
   if (agreedAt !== null) await stores.commissions.setAgreed(commissionId, agreedAt);
@@ -54,6 +60,7 @@ export async function writeRecord(
   for (const round of testRounds)
     await stores.testRounds.put({ ...round, id: idAt(round.sentAt ?? round.answeredAt ?? '1970'), mailId: null });
   for (const revision of revisions) await stores.revisions.insert({ ...revision, id: idAt(revision.at) });
+  await stores.commissions.putPiecesAside(removedPieces);
   for (const [index, { jpeg: _jpeg, ...picture }] of pictures.entries()) {
     const { bytes, width, height } = encoded[index]!;
     await stores.pictures.insert({ ...picture, id: idAt(picture.addedAt), commissionId, width, height, removedAt: null }, bytes);

@@ -2,12 +2,12 @@ import type { BenchEvent } from '../../core/bench/definitions';
 import { SITTING_GAP_MINUTES } from '../../core/bench/foldClock';
 import { isEmptyRecord } from '../../core/formats/commissionRecord';
 import { writeCommission } from '../../core/formats/commission';
-import type { Paint, Unit } from '../../core/scheme/definitions';
+import { EMPTY_SCHEME, type Paint, type Unit } from '../../core/scheme/definitions';
 import { paintsOfScheme } from '../../core/scheme/pots';
 import { wholeCommission } from '../../core/views/selection';
-import type { StoredEvent } from '../../core/views/stored';
+import type { RemovedPiece, StoredEvent } from '../../core/views/stored';
 import { findCommission } from '../workshop/loadWorkshop';
-import { readRecord } from './commissionRecord';
+import { readRecord, unitOf } from './commissionRecord';
 import type { Stores } from '../stores';
 
 const GAP_MS = SITTING_GAP_MINUTES * 60_000;
@@ -16,12 +16,10 @@ const GAP_MS = SITTING_GAP_MINUTES * 60_000;
 export async function exportCommission(stores: Stores, id: string | undefined): Promise<{ name: string; text: string }> {
   const stored = await findCommission(stores, id);
   const { revision: _revision, createdAt: _createdAt, agreedAt: _agreed, closedAt, ...commission } = stored;
-  const units = (await stores.commissions.units(commission.id)).map(
-    ({ commissionId: _commission, schemeRevision: _scheme, ...unit }): Unit => unit,
-  );
+  const units = (await stores.commissions.units(commission.id)).map(unitOf);
   const unitIds = await stores.commissions.unitIds(commission.id);
   const record = await readRecord(stores, stored, unitIds);
-  const used = usedPaints([...units, ...record.revisions]);
+  const used = usedPaints([...units, ...record.removedUnits, ...record.revisions, ...record.removedPieces.map(schemeOfPiece)]);
   const paints = (await stores.paints.list()).filter((paint) => used.has(paint.id));
   const line = await stores.workshop.ownLine(wholeCommission(commission.id));
   const judgements = (await stores.timeLog.ofCommission(commission.id))
@@ -43,6 +41,11 @@ export async function exportCommission(stores: Stores, id: string | undefined): 
 }
 
 const byId = (a: Paint, b: Paint) => (a.id < b.id ? -1 : 1);
+
+/** What was taken out needs its paints to come back. */
+const schemeOfPiece = ({ piece }: Pick<RemovedPiece, 'piece'>): Pick<Unit, 'scheme'> => ({
+  scheme: piece.kind === 'part' ? { ...EMPTY_SCHEME, parts: [piece.part] } : { ...EMPTY_SCHEME, allOver: [piece.step] },
+});
 
 const usedPaints = (units: readonly Pick<Unit, 'scheme'>[]) => new Set(units.flatMap((unit) => [...paintsOfScheme(unit.scheme)]));
 

@@ -1,7 +1,7 @@
 import type { BenchEvent } from '../../core/bench/definitions';
 import { pieceIds } from '../../core/formats/checkScheme';
 import { readCommission, type CommissionFile } from '../../core/formats/commission';
-import type { Paint } from '../../core/scheme/definitions';
+import type { Paint, Unit } from '../../core/scheme/definitions';
 import { wholeCommission } from '../../core/views/selection';
 import { refuseOtherEvents } from '../bench/refuseOtherEvents';
 import { encodeRecord, writeRecord } from './commissionRecord';
@@ -30,7 +30,12 @@ export async function importCommission(stores: Stores, value: unknown, now: Date
   });
 }
 
-async function refuseKnown({ commissions }: Stores, { id, name, units }: CommissionFile): Promise<void> {
+/** Those taken out at Intake too. */
+const allUnits = ({ units, record }: CommissionFile): Unit[] => [...units, ...(record?.removedUnits ?? [])];
+
+async function refuseKnown({ commissions }: Stores, file: CommissionFile): Promise<void> {
+  const { id, name } = file;
+  const units = allUnits(file);
   if (await commissions.find(id))
     throw new ConflictError(`"${name}" is here already: open it instead, or give the file, its units, parts and steps other ids.`);
   const unitIds = units.map((unit) => unit.id);
@@ -54,8 +59,10 @@ async function takeIn(stores: Stores, file: CommissionFile, now: Date): Promise<
   const shelf = new Map((await stores.paints.list()).map((paint) => [paint.id, paint]));
   await stores.paints.addMissing(paints);
   await stores.commissions.insert(commission, now.toISOString(), closedAt);
-  await stores.commissions.saveIntake(commission, units, 1);
-  for (const unit of units) await stores.commissions.saveScheme(unit.id, unit.scheme, 1, now.toISOString());
+  const all = allUnits(file);
+  await stores.commissions.saveIntake(commission, all, 1);
+  if (all.length > units.length) await stores.commissions.saveIntake(commission, units, 2);
+  for (const unit of all) await stores.commissions.saveScheme(unit.id, unit.scheme, 1, now.toISOString());
   const selection = wholeCommission(commission.id);
   if (line) await stores.workshop.saveOwnLine(selection, line, await stores.workshop.ownLineRevision(selection));
   await stores.timeLog.saveJudgements(judgements);
