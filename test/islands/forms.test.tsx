@@ -98,7 +98,7 @@ describe('a strip of a scheme', () => {
         onRemove={nothing}
         onNewPaint={promise}
         painted={painted}
-        onEvents={promise}
+        isMarked={() => false}
       />,
     );
 

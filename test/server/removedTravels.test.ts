@@ -81,13 +81,11 @@ describe('what was taken out', () => {
       return error.message;
     };
     const revision = { unitId: 'unit-of-another', at: minute(1).toISOString(), why: 'kept', note: '', scheme: file.units[0]!.scheme };
-    expect(await refused({ revisions: [revision] })).to.match(
-      /record\.revisions\[0\]\.unitId.*unit-of-another.*name a unit of the file/,
-    );
+    expect(await refused({ revisions: [revision] })).to.match(/record\.revisions\[0\]\.unitId.*unit-of-another.*name a unit of the file/);
     expect(await refused({ removedUnits: [file.record.removedUnits[0]!, file.record.removedUnits[0]!] })).to.match(/id of its own/);
     expect(await refused({ removedUnits: [file.units[0]!] })).to.match(/id of its own/);
     const [piece] = file.record.removedPieces;
-    expect(await refused({ removedPieces: [{ ...piece, part: undefined }] })).to.match(/neither a part nor a step/);
+    expect(await refused({ removedPieces: [{ ...piece, part: undefined }] })).to.match(/either a part or a step/);
     expect(await refused({ removedPieces: [{ ...piece, unitId: 'unit-of-another' }] })).to.match(/removedPieces\[0\]\.unitId/);
   });
 });

@@ -41,8 +41,10 @@ export function foldMarks(events: readonly BenchEvent[], { before = noMarks(), k
 function take(folded: BenchMarks, event: BenchEvent, key: string | null, facts: WorkFacts | undefined): void {
   switch (event.kind) {
     case 'done':
-    case 'kept':
       return markDone(folded, event, key!, facts);
+    case 'kept':
+      // Nothing was painted then: it is dry, and no brush was used.
+      return markDone(folded, event, key!, undefined);
     case 'touched-up':
       return touchUp(folded, event, key!);
     case 'missed':

@@ -70,7 +70,7 @@ export class BenchReadiness {
     const uses = new Map<string, number>();
     for (const [key, models] of this.state.marks) {
       if (toolOf(this.passes.get(key)?.technique ?? null) !== id) continue;
-      for (const mark of models.values()) uses.set(mark.setupId, Math.max(uses.get(mark.setupId) ?? 0, mark.at));
+      for (const mark of models.values()) if (mark.setupId !== '') uses.set(mark.setupId, Math.max(uses.get(mark.setupId) ?? 0, mark.at));
     }
     // Each of the brushes used last holds its setup; another setup takes the one that has rested longest.
     const held = [...uses].sort((a, b) => b[1] - a[1]).slice(0, tool.count);

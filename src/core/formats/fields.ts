@@ -13,7 +13,7 @@ import {
 import { InputError, showValue } from './InputError';
 
 /** Message of a Yup check in our two halves. */
-const remedy =
+export const remedy =
   (text: string): Message =>
   ({ path, originalValue }: { path: string; originalValue?: unknown }) =>
     `${path || 'the input'} is ${showValue(originalValue)}: ${text}`;

@@ -16,7 +16,7 @@ import {
 import { MOMENTS } from '../scheme/moments';
 import { SCHOOL_QUESTIONS, SCHOOLS, type SchoolQuestion, type Schools } from '../scheme/schools';
 import type { RemovedPiece } from '../views/stored';
-import { atLeast, count, id, instant, list, LONGEST_MINUTES, note, oneOf, optionalMinutes, requiredText, share, text } from './fields';
+import { atLeast, count, id, instant, list, LONGEST_MINUTES, note, oneOf, optionalMinutes, remedy, requiredText, share, text } from './fields';
 
 /** Models of one unit. */
 export const MOST_MODELS = 1000;
@@ -147,7 +147,7 @@ export const removedPieceSchema = object({
   part: part.optional().default(undefined),
   step: step.optional().default(undefined),
   partId: id().nullable().notRequired().default(null),
-}).test('one-piece', '${path} is neither a part nor a step, or both: give one of them', (piece) => !piece.part !== !piece.step);
+}).test('one-piece', remedy('give either a part or a step'), (piece) => !piece.part !== !piece.step);
 
 export type FiledPiece = Pick<RemovedPiece, 'unitId' | 'removedAt'> & { part?: Part; step?: Step; partId?: string | null };
 

@@ -23,6 +23,7 @@ import { Why } from '../shared/Why';
 import { stepCost } from './costs';
 import { CopyStep } from './CopyStep';
 import { HalfDone } from './HalfDone';
+import type { SaidOfMarks } from './markEffect';
 import { MorePaints } from './MorePaints';
 import { PaintPicker, potOf } from './PaintPicker';
 import { reasonsFor } from './reasons';
@@ -49,11 +50,12 @@ interface StepEditorProps {
   onDuplicate: () => void;
   /** Copies it to these parts. */
   onPaste: (partIds: string[]) => void;
-  onChange: (part: Partial<Step>) => void;
+  /** With what holds of the models that are painted already. */
+  onChange: (part: Partial<Step>, said?: SaidOfMarks) => void;
   /** Models painted under this step. */
   painted: number[];
-  /** Says of them that they count as done under these coats, or are painted again. */
-  onEvents: (kind: 'kept' | 'reopened', coats: number[]) => Promise<unknown> | null;
+  /** Whether some count as done under a coat. */
+  isMarked: (coat: number) => boolean;
   onRemove: () => void;
   onNewPaint: (paint: Paint) => Promise<void>;
 }

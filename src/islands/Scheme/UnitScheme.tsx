@@ -43,7 +43,7 @@ import { Starters } from './Starters';
 import { StepEditor } from './StepEditor';
 import { StopLines } from './Stops';
 import { Strip } from './Strip';
-import { sendMarks } from './sendMarks';
+import { markEffect } from './markEffect';
 import { TypedLines } from './TypedLines';
 import { UsedAgain } from './UsedAgain';
 import { paintedUnder } from './usePainted';
@@ -62,6 +62,8 @@ interface UnitSchemeProps {
   onNewPaint: (paint: Paint) => Promise<void>;
   /** Models painted under each pass. */
   painted: ReadonlyMap<string, number[]>;
+  /** Something was said of what is painted. */
+  onMarked: () => void;
   /** Taken out of this scheme before. */
   removed: RemovedPiece[];
   revisions: SchemeRevision[];
@@ -83,6 +85,7 @@ export function UnitScheme({
   onSave,
   onNewPaint,
   painted,
+  onMarked,
   removed,
   revisions,
 }: UnitSchemeProps) {
@@ -264,6 +267,7 @@ export function UnitScheme({
               estimate={estimate}
               onNewPaint={onNewPaint}
               painted={step ? paintedUnder(painted, step.id) : []}
+              isMarked={(coat) => step !== null && (painted.get(`${step.id}#${coat}`) ?? []).length > 0}
               onStops={(stops) => change({ ...scheme, stops })}
               onDuplicate={() => {
                 if (!step || !selected) return;
@@ -272,8 +276,14 @@ export function UnitScheme({
                 setSelected({ strip: selected.strip, step: copied.step.id });
               }}
               onPaste={(to) => step && change(pasteStep(scheme, step, stepPart, to))}
-              onChange={(part) => selected && change(changeStep(scheme, selected.strip, selected.step, part))}
-              onEvents={(kind, coats) => step && sendMarks(unit.id, step, kind, coats, paintedUnder(painted, step.id))}
+              onChange={(part, said) =>
+                selected &&
+                step &&
+                change(
+                  changeStep(scheme, selected.strip, selected.step, part),
+                  said && markEffect(unit.id, step, said, paintedUnder(painted, step.id), onMarked),
+                )
+              }
               onRemove={() =>
                 selected &&
                 step &&

@@ -34,7 +34,7 @@ function OpenedScheme({ picture, commissionId, wantedUnit }: SchemeViewProps & {
   const [estimate, setEstimate] = useState(picture.estimate);
   const [shown, setShown] = useState(() => (picture.units.find((unit) => unit.id === wantedUnit) ?? picture.units[0])?.id);
   const pictures = usePictures(commissionId);
-  const painted = usePainted(commissionId, picture.painted);
+  const { painted, refresh: refreshPainted } = usePainted(commissionId, picture.painted);
   const unit = units.find((each) => each.id === shown);
   if (!unit) {
     return (
@@ -98,6 +98,7 @@ function OpenedScheme({ picture, commissionId, wantedUnit }: SchemeViewProps & {
         onSave={saveScheme}
         onNewPaint={addPaint}
         painted={painted}
+        onMarked={refreshPainted}
         revisions={picture.revisions.filter((each) => each.unitId === unit.id)}
         removed={picture.removed.filter((each) => each.unitId === unit.id)}
       />

@@ -1,19 +1,24 @@
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { stepOfKey } from '../../core/scheme/halves';
 import type { PaintedModels } from '../../core/views/commission';
 import { send } from '../shared/api';
 
 /** Models painted under each pass, step id and coat in its key; asked for anew when the painter comes back from the bench. */
-export function usePainted(commissionId: string, initial: PaintedModels[]): ReadonlyMap<string, number[]> {
+export function usePainted(
+  commissionId: string,
+  initial: PaintedModels[],
+): { painted: ReadonlyMap<string, number[]>; refresh: () => void } {
   const [painted, setPainted] = useState(initial);
+  const refresh = useCallback(
+    // What was known before stays when the program does not answer.
+    () => void send<PaintedModels[]>('GET', `/api/commissions/${commissionId}/painted`).then(setPainted, () => undefined),
+    [commissionId],
+  );
   useEffect(() => {
-    const refresh = () =>
-      // What was known before stays when the program does not answer.
-      void send<PaintedModels[]>('GET', `/api/commissions/${commissionId}/painted`).then(setPainted, () => undefined);
     window.addEventListener('focus', refresh);
     return () => window.removeEventListener('focus', refresh);
-  }, [commissionId]);
-  return new Map(painted.map(({ passKey, models }) => [passKey, models]));
+  }, [refresh]);
+  return { painted: new Map(painted.map(({ passKey, models }) => [passKey, models])), refresh };
 }
 
 /** Models painted under any coat of a step. */

@@ -20,6 +20,18 @@ export interface SavedControls {
   canRedo: boolean;
 }
 
+/** What a change does beside the value, at the server: sent before the value is, and taken back when the change is. */
+export interface Effect {
+  make: () => Promise<void>;
+  takeBack: () => Promise<void>;
+}
+
+/** A value that was left, and what leaving it did. */
+interface Left<T> {
+  value: T;
+  effect: Effect | null;
+}
+
 interface Options<T> {
   initial: T;
   /** Sends the value; called again only after it has answered. */
@@ -33,7 +45,8 @@ interface Options<T> {
 export function useSaved<T>({ initial, save }: Options<T>) {
   const [value, setValue] = useState(initial);
   const [status, setStatus] = useState<SaveStatus>({ kind: 'saved' });
-  const history = useRef<{ past: T[]; future: T[] }>({ past: [], future: [] });
+  const history = useRef<{ past: Left<T>[]; future: Left<T>[] }>({ past: [], future: [] });
+  const effects = useRef<(() => Promise<void>)[]>([]);
   const [can, setCan] = useState({ undo: false, redo: false });
   const latest = useRef(initial);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
@@ -50,6 +63,7 @@ export function useSaved<T>({ initial, save }: Options<T>) {
     sending.current = true;
     try {
       while (dirty.current) {
+        for (; effects.current[0]; effects.current.shift()) await effects.current[0]();
         dirty.current = false;
         await saveRef.current(latest.current);
       }
@@ -77,7 +91,7 @@ export function useSaved<T>({ initial, save }: Options<T>) {
 
   /** Goes to another value; what was there before is remembered on one of the two stacks. */
   const go = useCallback(
-    (next: T, past: T[], future: T[]) => {
+    (next: T, past: Left<T>[], future: Left<T>[]) => {
       history.current = { past: past.slice(-MOST_REMEMBERED), future };
       setCan({ undo: past.length > 0, redo: future.length > 0 });
       put(next);
@@ -85,16 +99,28 @@ export function useSaved<T>({ initial, save }: Options<T>) {
     [put],
   );
 
-  const change = useCallback((next: T) => go(next, [...history.current.past, latest.current], []), [go]);
+  const change = useCallback(
+    (next: T, effect: Effect | null = null) => {
+      if (effect) effects.current.push(effect.make);
+      go(next, [...history.current.past, { value: latest.current, effect }], []);
+    },
+    [go],
+  );
 
   const undo = useCallback(() => {
     const { past, future } = history.current;
-    if (past.length > 0) go(past.at(-1)!, past.slice(0, -1), [...future, latest.current]);
+    const left = past.at(-1);
+    if (!left) return;
+    if (left.effect) effects.current.push(left.effect.takeBack);
+    go(left.value, past.slice(0, -1), [...future, { value: latest.current, effect: left.effect }]);
   }, [go]);
 
   const redo = useCallback(() => {
     const { past, future } = history.current;
-    if (future.length > 0) go(future.at(-1)!, [...past, latest.current], future.slice(0, -1));
+    const left = future.at(-1);
+    if (!left) return;
+    if (left.effect) effects.current.push(left.effect.make);
+    go(left.value, [...past, { value: latest.current, effect: left.effect }], future.slice(0, -1));
   }, [go]);
 
   useEffect(() => {
