@@ -41,6 +41,7 @@ const units: RosterUnit[] = Array.from({ length: UNITS }, (_, unit) => ({
   counted: null,
   countNote: '',
   gone: [],
+  late: [],
   trayLimit: 10,
   holder: '',
   bits: [],

@@ -5,9 +5,10 @@ import { EMPTY_SCHEME, type Bit, type Commission, type GoneModel, type Scheme, t
 import type { RemovedPiece, StoredCommission, StoredUnit, UnitEntry } from '../core/views/stored';
 import { inPieces } from './inPieces';
 
-interface UnitRow extends Omit<UnitEntry, 'bits' | 'gone'> {
+interface UnitRow extends Omit<UnitEntry, 'bits' | 'gone' | 'late'> {
   bits: string;
   gone: string;
+  late: string;
   commissionId: string;
   position: number;
   removed: number;
@@ -31,6 +32,7 @@ const unitRow = (unit: UnitEntry, commissionId: string, position: number) => ({
   counted: unit.counted,
   countNote: unit.countNote,
   gone: JSON.stringify(unit.gone),
+  late: JSON.stringify(unit.late),
   trayLimit: unit.trayLimit,
   holder: unit.holder,
   bits: JSON.stringify(unit.bits),
@@ -51,10 +53,11 @@ const commissionRow = ({ id, name, client, dueOn, standard, hourlyRateMinor, cur
 
 const commissionOf = ({ deletedAt: _deleted, undone: _undone, ...commission }: CommissionRow): StoredCommission => commission;
 
-const storedUnit = ({ position: _position, removed: _removed, scheme, bits, gone, ...unit }: UnitRow): StoredUnit => ({
+const storedUnit = ({ position: _position, removed: _removed, scheme, bits, gone, late, ...unit }: UnitRow): StoredUnit => ({
   ...unit,
   bits: JSON.parse(bits) as Bit[],
   gone: JSON.parse(gone) as GoneModel[],
+  late: JSON.parse(late) as number[],
   scheme: { ...EMPTY_SCHEME, ...(JSON.parse(scheme) as Partial<Scheme>) },
 });
 

@@ -4,11 +4,13 @@ import { exportCommission } from '../../src/server/commissions/exportCommission'
 import { saveIntake } from '../../src/server/commissions/saveIntake';
 import { saveScheme } from '../../src/server/commissions/saveScheme';
 import { setAgreed, settleScope } from '../../src/server/commissions/scope';
+import { idleClock } from '../../src/core/bench/foldClock';
+import { BenchReadiness } from '../../src/core/bench/readiness';
 import { withCleaning } from '../../src/core/scheme/buildChoices';
 import { allModels } from '../../src/core/scheme/whoTakes';
 import { readCommission } from '../../src/core/formats/commission';
-import { entry, minute, NOW, shopForEachTest, unitEntry } from '../support/shop';
-import { leaderGroup, scheme } from '../support/units';
+import { ALL, entry, minute, NOW, shopForEachTest, unitEntry } from '../support/shop';
+import { leaderGroup, scheme, step } from '../support/units';
 
 type Units = Parameters<typeof saveIntake>[2]['units'];
 
@@ -80,6 +82,29 @@ describe('who is who when the count changes', () => {
       there: [1, 2, 3, 4, 5, 6, 7, 8, 9, 10],
       who: [[10], [3, 8, 9], [1, 2, 3, 4, 5, 10], [6, 7, 8, 9]],
     });
+  });
+
+  it('lets a model that comes later hold nobody up but itself', async () => {
+    const keepers = unitEntry('Keepers');
+    const { id } = await given.shop.commission('Coast', [keepers]);
+    const [unit] = await unitsNow(id);
+    const prime = step('prime', { id: 'primer', paint: 'red' });
+    await saveScheme(given.stores, keepers.id, { revision: unit!.schemeRevision, scheme: scheme(unit!.scheme.parts, [prime]) }, NOW);
+    await given.shop.putOnBench(id);
+    const primer = await given.shop.pass('Keepers', null);
+    await given.shop.record(given.shop.painting(primer, ALL, 1));
+    await save(id, [{ ...keepers, promised: 11 }], 20);
+    const at = minute(24 * 60);
+    const { line, marks } = await given.shop.bench(at);
+    const coat = line.passes.find(({ part }) => part === 'Coat')!;
+    expect(line.units[0]!.trays.map(({ models }) => models)).to.deep.equal([ALL, [11]]);
+    const readiness = new BenchReadiness(line, [], marks, idleClock());
+    expect(ALL.filter((model) => readiness.of(coat.key, model).readyAt > at.getTime())).to.deep.equal([]);
+    expect(readiness.of(coat.key, 11).readyAt).to.equal(Infinity);
+    expect(readiness.broken(coat.key, [11]).map(({ before }) => before.technique)).to.deep.equal(['prime']);
+    await save(id, [keepers], 30);
+    await save(id, [{ ...keepers, promised: 11 }], 31);
+    expect((await unitsNow(id))[0]!.late).to.deep.equal([11]);
   });
 
   it('brings a step of the build back as it was', async () => {

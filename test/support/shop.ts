@@ -42,6 +42,7 @@ export const unitEntry = (name: string, more: Partial<ShopUnit> = {}): ShopUnit 
   counted: null,
   countNote: '',
   gone: [],
+  late: [],
   trayLimit: 10,
   holder: '',
   bits: [],

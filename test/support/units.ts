@@ -53,6 +53,7 @@ export const unit = (
   counted: null,
   countNote: '',
   gone: [],
+  late: [],
   trayLimit: 10,
   holder: '',
   bits: [],

@@ -38,6 +38,7 @@ export const unitFields = {
   gone: list(object({ model: count(1, MOST_MODELS), in: list(id(), 500).optional().default([]) }), MOST_MODELS)
     .optional()
     .default([]),
+  late: list(count(1, MOST_MODELS), MOST_MODELS).optional().default([]),
   trayLimit: count(1, MOST_MODELS),
   holder: text('what holds the models', 200).optional().default(''),
   bits: list(

@@ -246,6 +246,8 @@ export interface Unit {
   countNote: string;
   /** Models that are not there: the others keep their numbers, and who comes back is who they were. */
   gone: GoneModel[];
+  /** Models that came when others were painted already: they travel apart, so that nobody waits for them. */
+  late: number[];
   /** Most models that travel together. */
   trayLimit: number;
   /** What they are held by while they are painted: corks, card strips; empty while nobody has said. */
@@ -257,11 +259,12 @@ export interface Unit {
 }
 
 /** What nobody has said of a unit yet. */
-export const UNCOUNTED: Pick<Unit, 'owned' | 'counted' | 'countNote' | 'gone' | 'holder' | 'bits' | 'testModel'> = {
+export const UNCOUNTED: Pick<Unit, 'owned' | 'counted' | 'countNote' | 'gone' | 'late' | 'holder' | 'bits' | 'testModel'> = {
   owned: 0,
   counted: null,
   countNote: '',
   gone: [],
+  late: [],
   holder: '',
   bits: [],
   testModel: 'none',

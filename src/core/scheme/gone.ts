@@ -15,30 +15,34 @@ export function goneAtCount(unit: Roll, models: number): number[] {
 
 /**
  * The groups and variants of a unit whose count or whose missing models changed, and who is gone with what they were. Who goes is
- * remembered with groups and options; who comes back is what they were; who is new gets an option of every variant.
+ * remembered with groups and options; who comes back is what they were; who is new gets an option of every variant, and is `late`
+ * where others are painted already.
  */
-export function seatModels(scheme: Scheme, before: Roll, after: Roll): { scheme: Scheme; gone: GoneModel[] } {
+export function seatModels(
+  scheme: Scheme,
+  before: Roll & Pick<Unit, 'late'>,
+  after: Roll,
+  isStarted = false,
+): { scheme: Scheme } & Pick<Unit, 'gone' | 'late'> {
   const present = allModels(after);
   const there = new Set(present);
-  const last = present.at(-1) ?? 0;
   const memory = new Map(before.gone.map((each) => [each.model, each.in]));
   for (const model of allModels(before)) memory.set(model, placesOf(scheme, model));
   const asked = new Set(after.gone.map(({ model }) => model));
   const gone = [...new Set([...memory.keys(), ...asked])]
     .filter((model) => !there.has(model))
     .map((model): GoneModel => ({ model, in: memory.get(model) ?? [] }))
-    // Who comes after all others and was nobody in particular need not be remembered.
-    .filter((each) => each.model < last || each.in.length > 0)
     .sort((a, b) => a.model - b.model);
-  if (JSON.stringify(allModels(before)) === JSON.stringify(present)) return { scheme, gone };
+  const late = isStarted ? [...before.late, ...present.filter((model) => !memory.has(model))] : before.late;
+  if (JSON.stringify(allModels(before)) === JSON.stringify(present)) return { scheme, gone, late };
   const back = before.gone.filter(({ model }) => there.has(model));
-  return { scheme: { ...scheme, ...fitRoster(withBack(scheme, back), present) }, gone };
+  return { scheme: { ...scheme, ...fitRoster(withBack(scheme, back), present) }, gone, late };
 }
 
 /** The unit with so many models promised, nothing owned and nothing counted. */
 export function withModels<U extends Unit>(unit: U, models: number): U {
   const roll = { promised: models, owned: 0, counted: null, gone: goneAtCount(unit, models).map((model) => ({ model, in: [] })) };
-  return { ...unit, ...roll, ...seatModels(unit.scheme, unit, roll) };
+  return { ...unit, ...roll, ...seatModels(unit.scheme, unit, roll), late: [] };
 }
 
 /** The scheme of a unit with its models numbered 1 to n: as it travels to other units. */

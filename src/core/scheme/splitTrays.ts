@@ -20,15 +20,24 @@ export const testModelOf = (unit: Roll): number => allModels(unit)[0]!;
 /** With leaders as a treat, one follows every so many of the others. */
 const TREAT_AFTER = 10;
 
-type SplitUnit = Roll & Pick<Unit, 'id' | 'trayLimit' | 'testModel' | 'scheme'>;
+type SplitUnit = Roll & Pick<Unit, 'id' | 'late' | 'trayLimit' | 'testModel' | 'scheme'>;
 
 /**
  * Splits a unit into as few trays as its limit allows, as even as possible; leaders travel with the others or apart, as the school
- * says. While its test model waits for the client, only that model may be on a tray.
+ * says, and those that came late travel apart. While its test model waits for the client, only that model may be on a tray.
  */
 export function splitTrays(unit: SplitUnit, house: Pick<HouseRules, 'schools'>): UnitTray[] {
-  const all = allModels(unit);
-  return runsOf(unit.testModel === 'waiting' ? all.slice(0, 1) : all, unit, house).map(({ models, isLeaders }, index) => ({
+  const all = unit.testModel === 'waiting' ? [testModelOf(unit)] : allModels(unit);
+  const isLate = (model: number) => unit.late.includes(model);
+  const runs = [
+    ...runsOf(
+      all.filter((model) => !isLate(model)),
+      unit,
+      house,
+    ),
+    ...evenly(all.filter(isLate), unit.trayLimit, false),
+  ];
+  return runs.map(({ models, isLeaders }, index) => ({
     id: `${unit.id}/${index + 1}`,
     unitId: unit.id,
     number: index + 1,

@@ -1,15 +1,16 @@
 import { Hidden } from '../../ui/Hidden/Hidden';
 import { cx } from '../../ui/cx';
 import type { Bench } from './useBench';
-import { unitWords } from './words';
+import { lackWords, unitWords } from './words';
 import styles from './View.module.css';
 
-type Look = 'todo' | 'now' | 'wet' | 'done' | 'missed' | 'aside';
+type Look = 'todo' | 'now' | 'wet' | 'lacking' | 'done' | 'missed' | 'aside';
 
 const LOOK_WORDS = {
   todo: 'to do',
   now: 'in hand',
   wet: 'still wet',
+  lacking: 'an earlier step is not done',
   done: 'done',
   missed: 'a spot missed',
   aside: 'set aside',
@@ -30,8 +31,12 @@ export function TrayStrip({ bench, now, onPick }: TrayStripProps) {
     if (mark) return mark.missed ? 'missed' : 'done';
     if (state.aside.get(job.unitId)?.has(model)) return 'aside';
     if (model === view.model) return 'now';
-    return view.readiness.of(job.passKey, model).readyAt > now ? 'wet' : 'todo';
+    const { readyAt } = view.readiness.of(job.passKey, model);
+    if (!Number.isFinite(readyAt)) return 'lacking';
+    return readyAt > now ? 'wet' : 'todo';
   };
+  const lackOf = (model: number) =>
+    view.readiness.broken(job.passKey, [model]).map(({ before }) => lackWords(before))[0] ?? LOOK_WORDS.lacking;
   const looks = job.models.map((model) => ({ model, look: lookOf(model) }));
   const done = looks.filter(({ look }) => look === 'done').length;
   return (
@@ -51,7 +56,7 @@ export function TrayStrip({ bench, now, onPick }: TrayStripProps) {
             onClick={() => onPick(model)}
           >
             <span className={styles.modelNumber}>{model}</span>
-            <Hidden>{LOOK_WORDS[look]}</Hidden>
+            <Hidden>{look === 'lacking' ? lackOf(model) : LOOK_WORDS[look]}</Hidden>
           </button>
         </li>
       ))}

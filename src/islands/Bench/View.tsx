@@ -23,7 +23,8 @@ import { TouchUpPicker } from './TouchUpPicker';
 import { TrayStrip } from './TrayStrip';
 import { useBench, type Bench } from './useBench';
 import { useBenchKeys } from './useBenchKeys';
-import { jobWords, passWords } from './words';
+import { useSteady } from './useSteady';
+import { jobWords, lackWords, passWords } from './words';
 import styles from './View.module.css';
 
 const NOTHING_KNOWN = 'Nothing is on the bench yet. Choose units and an order first, then put the line on the bench.';
@@ -90,7 +91,8 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
     if (isQuickMiss && choices[index]) back(() => miss(choices[index]!, [view.model!], ''))();
     else if (asking?.kind === 'touch-up' && view.misses[index]) back(() => touchUp(view.misses[index]!))();
   };
-  const act = () => (isQuickMiss || (asking?.kind === 'touch-up' && view.misses.length > 0) ? byNumber(0) : actions.main());
+  const steady = useSteady(mainMeaning(bench, now), bench.ownTaps);
+  const act = () => (isQuickMiss || (asking?.kind === 'touch-up' && view.misses.length > 0) ? byNumber(0) : steady.press(actions.main));
   useBenchKeys(
     {
       ' ': act,
@@ -144,6 +146,11 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
           <Notice kind="flag" role="alert">
             The last tap was {minutesText((now - lastAt) / MINUTE_MS)} ago.{' '}
             <Button onClick={back(actions.wasBreak)}>That was a break</Button>
+          </Notice>
+        )}
+        {steady.isHeld && (
+          <Notice kind="flag" role="alert">
+            What the button does has just changed, and not by a tap of yours: look, then press again.
           </Notice>
         )}
         <Changes bench={bench} reload={reload} />
@@ -225,12 +232,18 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
 function mainLabel({ view, pass, job }: Bench, now: number): string {
   if (!job || !pass || view.model === null) return 'Nothing left on this line';
   if (view.clock.pausedSince !== null) return 'Go on';
-  const isMissing = !Number.isFinite(view.readyAt);
+  const [lacking] = Number.isFinite(view.readyAt) ? [] : view.readiness.broken(job.passKey, [view.model]);
   const isWet = Math.max(view.readyAt, view.toolReadyAt) > now;
-  const anyway = isMissing ? 'anyway (an earlier step is not done)' : 'anyway (still wet)';
+  const anyway = lacking ? `anyway (${lackWords(lacking.before)})` : 'anyway (still wet)';
   if (view.needsStart) return isWet ? `Start ${anyway}` : `Start: ${factsOf(pass.technique).label.toLowerCase()}`;
   return isWet ? `Paint model ${view.model} ${anyway}` : `Model ${view.model} is done`;
 }
+
+/** Whether the big button marks a model or takes something up. */
+const mainMeaning = ({ view, job }: Bench, now: number): 'done' | 'start' | 'none' => {
+  if (!job || view.model === null) return 'none';
+  return view.needsStart || view.clock.pausedSince !== null || Math.max(view.readyAt, view.toolReadyAt) > now ? 'start' : 'done';
+};
 
 /** A window of an earlier version brings itself up to date as soon as nothing is on its way. */
 function useReloadWhenOutdated({ isOutdated, unsent }: Bench): void {

@@ -29,6 +29,7 @@ interface Listeners {
 export function useEvents(picture: BenchPicture, { onStored, onStale }: Listeners) {
   const [more, setMore] = useState<BenchEvent[]>([]);
   const [unsent, setUnsent] = useState(0);
+  const [ownTaps, setOwnTaps] = useState(0);
   const [problem, setProblem] = useState<string | null>(null);
   const [isOutdated, setOutdated] = useState(false);
   const lastAt = useRef(0);
@@ -106,6 +107,7 @@ export function useEvents(picture: BenchPicture, { onStored, onStale }: Listener
         return;
       }
       merge(made);
+      setOwnTaps((count) => count + made.length);
       setUnsent(readOutbox().length);
       void flush();
     },
@@ -175,5 +177,5 @@ export function useEvents(picture: BenchPicture, { onStored, onStale }: Listener
     };
   }, [merge]);
 
-  return { events: more, unsent, problem, isOutdated, record };
+  return { events: more, unsent, ownTaps, problem, isOutdated, record };
 }

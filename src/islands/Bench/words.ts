@@ -9,6 +9,9 @@ type Names = Pick<Bench, 'units' | 'passes' | 'paints' | 'line'>;
 export const passWords = (pass: Pick<BenchPass, 'part' | 'technique' | 'coat' | 'coats' | 'half'>): string =>
   `${pass.part?.toLowerCase() ?? 'everything'}, ${factsOf(pass.technique).label.toLowerCase()}${coatWords(pass)}`;
 
+/** What a model lacks before it may be painted: not primed yet. */
+export const lackWords = (before: BenchPass): string => (before.technique === 'prime' ? 'not primed yet' : `no ${passWords(before)} yet`);
+
 /** The unit, with its commission where the line has several. */
 export function unitWords({ units, line }: Names, unitId: string): string {
   const unit = units.get(unitId)!;

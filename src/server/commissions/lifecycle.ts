@@ -75,7 +75,7 @@ export async function duplicateCommission(
 
 /** The unit as it would be ordered again: nothing painted, counted or settled yet. */
 export function copyUnit(unit: Unit): Unit {
-  const whole = { ...unit, counted: null, gone: [] };
+  const whole = { ...unit, counted: null, gone: [], late: [] };
   const { scheme } = seatModels(unit.scheme, unit, whole);
   return {
     ...unit,

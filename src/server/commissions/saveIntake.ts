@@ -11,7 +11,8 @@ import { seatModels } from '../../core/scheme/gone';
 import type { RemovedPiece, StoredUnit } from '../../core/views/stored';
 import { ConflictError } from '../errors';
 import type { Stores } from '../stores';
-import { findCommission } from '../workshop/loadWorkshop';
+import { findCommission, loadWorkshop } from '../workshop/loadWorkshop';
+import { startedUnits } from './startedUnits';
 import { keepRevision } from './revisions';
 import { scopeBefore, writeScope } from './scope';
 
@@ -40,7 +41,10 @@ export async function saveIntake(stores: Stores, id: string | undefined, input: 
   if (elsewhere.length > 0) throw new InputError('units', elsewhere, 'give new units ids of their own: these belong to another commission');
   const before = new Map((await stores.commissions.allUnits(commission.id)).map((unit) => [unit.id, unit]));
   const removed = await stores.commissions.removedPieces(input.units.map((unit) => unit.id));
-  const units = input.units.map((unit) => unitFor(unit, before.get(unit.id), commission.id, removed));
+  const started = new Set(startedUnits([...before.values()], (await loadWorkshop(stores, now)).marks));
+  const units = input.units.map((unit) =>
+    unitFor(unit, { known: before.get(unit.id), isStarted: started.has(unit.id), removed }, commission.id),
+  );
   checkWorkSize(units);
   const scope = await scopeBefore(stores, commission, { commission: input.commission, units }, now);
   await stores.allOrNothing(async (within) => {
@@ -67,13 +71,14 @@ export async function saveIntake(stores: Stores, id: string | undefined, input: 
  */
 function unitFor(
   { cleaning, gluedLater, ...entry }: IntakeInput['units'][number],
-  known: StoredUnit | undefined,
+  { known, isStarted, removed }: { known: StoredUnit | undefined; isStarted: boolean; removed: readonly RemovedPiece[] },
   commissionId: string,
-  removed: readonly RemovedPiece[],
 ): StoredUnit {
   const of = { commissionId, schemeRevision: known?.schemeRevision ?? 1 };
-  const { scheme, gone } = known ? seatModels(known.scheme, known, entry) : { scheme: EMPTY_SCHEME, gone: entry.gone };
+  const { scheme, ...roll } = known
+    ? seatModels(known.scheme, known, entry, isStarted)
+    : { scheme: EMPTY_SCHEME, gone: entry.gone, late: [] };
   const own = removed.filter(({ unitId }) => unitId === entry.id).map(({ piece }) => piece);
   const cleaned = cleaning === undefined ? scheme : withCleaning(scheme, cleaning, (place) => `clean-${entry.id}-${place}`, own);
-  return { ...entry, ...of, gone, scheme: gluedLater === undefined ? cleaned : withGluedLater(cleaned, gluedLater, ulid, own) };
+  return { ...entry, ...of, ...roll, scheme: gluedLater === undefined ? cleaned : withGluedLater(cleaned, gluedLater, ulid, own) };
 }
