@@ -19,6 +19,9 @@ export class NewerDatabaseError extends DataError {
 /** Is another thread of this program writing just now? */
 export const isBusy = (error: unknown): boolean => codeOf(error)?.startsWith('SQLITE_BUSY') ?? false;
 
+/** Is it no database any more? */
+export const isUnreadable = (error: unknown): boolean => /^SQLITE_(CORRUPT|NOTADB)/.test(codeOf(error) ?? '');
+
 const codeOf = (error: unknown): string | undefined =>
   error instanceof Error && 'code' in error && typeof error.code === 'string' ? error.code : undefined;
 
@@ -38,7 +41,7 @@ export function asDataError(error: unknown, folder: string): DataError | null {
     );
   if (['ENOTDIR', 'EEXIST', 'EISDIR'].includes(code))
     return new DataError(`${folder} is not a folder: set NEAT_RELAY_DATA to a folder, or move the file away.`);
-  if (/^SQLITE_(CORRUPT|NOTADB)/.test(code)) return damaged(folder, `${file} is damaged`);
+  if (isUnreadable(error)) return damaged(folder, `${file} is damaged`);
   if (code.startsWith('SQLITE_IOERR') || code === 'EIO')
     return new DataError(`${file} cannot be read or written (${code}): look at the disk. ${wayBack(folder)}`);
   return null;

@@ -20,13 +20,25 @@ export const copiesFolder = (folder: string): string => path.join(folder, COPIES
 /** A moment as a file name can hold it. */
 export const fileTime = (now: Date): string => now.toISOString().replaceAll(/[:.]/g, '-');
 
+/** Files of this program that are still being written, by their paths. */
+const written = new Set<string>();
+
+/** Says that a file is being written; until the answer is called it is not taken for what a killed program left. */
+export function underWay(file: string): () => void {
+  const named = path.resolve(file);
+  written.add(named);
+  return () => void written.delete(named);
+}
+
+const isUnderWay = (file: string): boolean => [...written].some((each) => path.resolve(file).startsWith(each));
+
 /** Makes the folder where it is missing, for its owner only, and clears away what a killed program left unfinished. */
 export function prepareFolder(folder: string): void {
   for (const each of [folder, copiesFolder(folder)]) {
     mkdirSync(each, { recursive: true, mode: OWNER_ONLY_FOLDER });
     ownerOnly(each, OWNER_ONLY_FOLDER);
     for (const name of readdirSync(each)) {
-      if (name.includes(UNFINISHED)) rmSync(path.join(each, name), { recursive: true, force: true });
+      if (name.includes(UNFINISHED) && !isUnderWay(path.join(each, name))) rmSync(path.join(each, name), { recursive: true, force: true });
       else if (/\.(sqlite|lock)(-wal|-shm)?$/.test(name)) ownerOnly(path.join(each, name), OWNER_ONLY_FILE);
     }
   }

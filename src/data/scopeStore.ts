@@ -25,7 +25,11 @@ export class ScopeStore {
     const changes: ScopeChange[] = [];
     for (const piece of inPieces(commissionIds))
       changes.push(
-        ...(await this.db<ScopeChange>('scope_change').whereIn('commissionId', piece).whereNull('priceMinor').whereNull('takenBackAt').orderBy(['at', 'id'])),
+        ...(await this.db<ScopeChange>('scope_change')
+          .whereIn('commissionId', piece)
+          .whereNull('priceMinor')
+          .whereNull('takenBackAt')
+          .orderBy(['at', 'id'])),
       );
     return changes;
   }

@@ -8,5 +8,5 @@ export async function up(knex: Knex): Promise<void> {
 }
 
 export async function down(knex: Knex): Promise<void> {
-  await knex.raw('ALTER TABLE scope_change DROP COLUMN takenBackAt');
+  await knex.raw('ALTER TABLE scope_change DROP COLUMN taken_back_at');
 }

@@ -1,19 +1,19 @@
 import { createWriteStream, openSync, rmSync } from 'node:fs';
 import { open } from 'node:fs/promises';
 import path from 'node:path';
-import { Readable, Transform } from 'node:stream';
+import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { ulid } from 'ulid';
 import { copyNamed, DAYS_KEPT, listCopies } from '../../data/copies';
 import { copyDatabase } from '../../data/copyDatabase';
-import { copiesFolder, databaseFile, fileTime, UNFINISHED } from '../../data/folder';
-import { prepareRestore, putInPlace, type RestoreCandidate } from '../../data/restoreDatabase';
+import { copiesFolder, databaseFile, fileTime, removeDatabase, underWay, UNFINISHED } from '../../data/folder';
+import { dropCandidate, prepareRestore, putInPlace, type RestoreCandidate } from '../../data/restoreDatabase';
 import { InputError } from '../../core/formats/InputError';
 import type { BackupsPicture } from '../../core/views/backups';
 import { announce } from '../bench/announcements';
 import { NotFoundError } from '../errors';
-import { TooLargeError } from '../http/readBody';
-import { closeDatabase, dataFolder, openedDatabase, writing } from '../services';
+import { chunksOf } from '../http/readBody';
+import { checkInPlace, closeDatabase, dataFolder, openedDatabase, writing } from '../services';
 import { serving } from '../serving';
 
 /** Larger than the work of a life. */
@@ -51,46 +51,50 @@ interface Restored {
 export async function restoreCopy(name: string, now: Date): Promise<Restored> {
   const copy = copyNamed(dataFolder(), name);
   if (copy === null) throw new NotFoundError(`There is no copy "${name}" any more: reload the page.`);
-  return restore(await prepareRestore(copy, dataFolder()), now);
+  return restore(copy, now);
 }
 
 /** Goes back to a file that the painter has saved. */
 export async function restoreFile(body: ReadableStream<Uint8Array> | null, now: Date): Promise<Restored> {
   if (body === null) throw new InputError('the file', null, 'choose a backup that Neat Relay has saved');
+  checkInPlace((await openedDatabase()).database);
   const file = `${databaseFile(dataFolder())}.${ulid()}${UNFINISHED}`;
+  const letGo = underWay(file);
   try {
-    await pipeline(Readable.fromWeb(body as never), limited(), createWriteStream('', { fd: openSync(file, 'wx', 0o600) }));
-    return await restore(await prepareRestore(file, dataFolder(), 'the file'), now);
+    const chunks = chunksOf(body, { limitBytes: LIMIT_BYTES, remedy: 'choose a backup that Neat Relay has saved' });
+    await pipeline(Readable.from(chunks), createWriteStream('', { fd: openSync(file, 'wx', 0o600) }));
+    return await restore(file, now, 'the file');
   } finally {
     rmSync(file, { force: true });
+    letGo();
   }
 }
 
-function limited(): Transform {
-  let length = 0;
-  return new Transform({
-    transform(chunk: Uint8Array, _encoding, done) {
-      length += chunk.length;
-      if (length > LIMIT_BYTES)
-        done(new TooLargeError(`The file is larger than ${LIMIT_BYTES} bytes: choose a backup that Neat Relay has saved.`));
-      else done(null, chunk);
-    },
-  });
+/** What was there is there again, and nothing of the attempt is kept. */
+function goBack(before: RestoreCandidate, aside: string, now: Date): void {
+  const unfit = putInPlace(before, now);
+  for (const file of [aside, unfit]) if (file !== null) removeDatabase(file);
 }
 
 /** Nobody is answered while the file is changed. What cannot be opened afterwards is taken out again. */
-const restore = (candidate: RestoreCandidate, now: Date): Promise<Restored> =>
-  serving.byItself(() =>
-    writing.byItself(async () => {
-      await closeDatabase();
-      const aside = putInPlace(candidate, now);
-      try {
-        await openedDatabase();
-      } catch (error) {
-        if (aside !== null) putInPlace(await prepareRestore(aside, dataFolder()), now);
-        throw error;
-      }
-      announce('changed');
-      return { aside };
-    }),
-  );
+async function restore(from: string, now: Date, name?: string): Promise<Restored> {
+  const candidate = await prepareRestore(from, dataFolder(), name);
+  try {
+    return await serving.byItself(() =>
+      writing.byItself(async () => {
+        await closeDatabase();
+        const aside = putInPlace(candidate, now);
+        try {
+          await openedDatabase();
+        } catch (error) {
+          if (aside !== null) goBack(await prepareRestore(aside, dataFolder()), aside, now);
+          throw error;
+        }
+        announce('changed');
+        return { aside };
+      }),
+    );
+  } finally {
+    dropCandidate(candidate);
+  }
+}

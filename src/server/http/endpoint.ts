@@ -11,7 +11,8 @@ import type { Stores } from '../stores';
 import { taskInThread } from '../threads/threads';
 import type { TaskName, TaskRequest } from '../threads/tasks';
 import { fitAhead } from '../workshop/loadWorkshop';
-import { readBody, readBytes, TooLargeError } from './readBody';
+import { serving } from '../serving';
+import { readBody, readBytes, StalledError, TooLargeError } from './readBody';
 import { readJson } from './readJson';
 
 const DEFAULT_LIMIT_BYTES = 1_000_000;
@@ -38,8 +39,8 @@ export function endpoint<S extends Schema>(
   useCase: (input: InferType<S>, call: Call) => Promise<unknown>,
   { limitBytes = DEFAULT_LIMIT_BYTES, tells = 'changed', isAlone = false }: EndpointOptions = {},
 ): APIRoute {
-  return answering(async (context, call) => {
-    const input = parse(schema, readJson(await readBody(context.request, limitBytes)));
+  return answering(jsonBody(limitBytes), async (body, call) => {
+    const input = parse(schema, readJson(body));
     const pass = isAlone ? writing.byItself.bind(writing) : writing.together.bind(writing);
     const answer = answerOf(await pass(() => useCase(input, call)));
     if (tells) announce(tells);
@@ -52,22 +53,17 @@ export function bytesEndpoint(
   useCase: (file: Uint8Array, call: Call) => Promise<unknown>,
   { limitBytes }: Required<Pick<EndpointOptions, 'limitBytes'>>,
 ): APIRoute {
-  return answering(async ({ request }, call) => {
-    const file = await readBytes(request, limitBytes);
-    return answerOf(await writing.together(() => useCase(file, call)));
-  });
+  return answering(bytesBody(limitBytes), async (file, call) => answerOf(await writing.together(() => useCase(file, call))));
 }
 
 /** An endpoint that takes a JSON body and writes nothing. A use case may return a `Response` of its own, for files. */
 export function question<S extends Schema>(schema: S, useCase: (input: InferType<S>, call: Call) => Promise<unknown>): APIRoute {
-  return answering(async (context, call) =>
-    answerOf(await useCase(parse(schema, readJson(await readBody(context.request, DEFAULT_LIMIT_BYTES))), call)),
-  );
+  return answering(jsonBody(DEFAULT_LIMIT_BYTES), async (body, call) => answerOf(await useCase(parse(schema, readJson(body)), call)));
 }
 
 /** An endpoint without a body, otherwise like the one above. */
 export function query(useCase: (call: Call) => Promise<unknown>): APIRoute {
-  return answering(async (_context, call) => answerOf(await useCase(call)));
+  return answering(noBody, async (_body, call) => answerOf(await useCase(call)));
 }
 
 /** An endpoint that does not need the data folder open, as it changes the very file. */
@@ -87,8 +83,8 @@ export function fileEndpoint<T extends TaskName>(
   inputOf: (file: Uint8Array, url: URL) => TaskRequest<T>['input'],
   { limitBytes, writes = () => true }: { limitBytes: number; writes?: (url: URL) => boolean },
 ): APIRoute {
-  return answering(async ({ request, url }, { stores, now }) => {
-    const input = inputOf(await readBytes(request, limitBytes), url);
+  return answering(bytesBody(limitBytes), async (file, { stores, now, url }) => {
+    const input = inputOf(file, url);
     const work = (): Promise<unknown> => taskInThread({ task, input, folder: dataFolder(), now });
     if (!writes(url)) return json(await work());
     const answer = json(await writing.byItself(work));
@@ -99,21 +95,30 @@ export function fileEndpoint<T extends TaskName>(
   });
 }
 
+type BodyReader<B> = (request: Request) => Promise<B>;
+const jsonBody =
+  (limitBytes: number): BodyReader<string> =>
+  (request) =>
+    readBody(request, limitBytes);
+const bytesBody =
+  (limitBytes: number): BodyReader<Uint8Array> =>
+  (request) =>
+    readBytes(request, limitBytes);
+const noBody = () => Promise.resolve(null);
+
 const answerOf = (result: unknown) => (result instanceof Response ? result : json(result));
 
-function answering(handle: (context: APIContext, call: Call) => Promise<Response>): APIRoute {
-  return async (context) => {
+/** Reads the body first: one that comes slowly keeps nobody waiting who wants to be alone with the data. */
+function answering<B>(read: BodyReader<B>, handle: (body: B, call: Call) => Promise<Response>): APIRoute {
+  return async ({ request, params, url }) => {
     try {
-      const answer = await handle(context, {
-        stores: await services(),
-        params: context.params,
-        url: context.url,
-        request: context.request,
-        now: programTime(),
+      const body = await read(request);
+      return await serving.together(async () => {
+        const answer = await handle(body, { stores: await services(), params, url, request, now: programTime() });
+        // A folder that was taken away in the middle has not stored anything.
+        checkInPlace((await openedDatabase()).database);
+        return answer;
       });
-      // A folder that was taken away in the middle has not stored anything.
-      checkInPlace((await openedDatabase()).database);
-      return answer;
     } catch (error) {
       return refusal(error);
     }
@@ -135,6 +140,7 @@ function refusal(error: unknown): Response {
   if (error instanceof NotFoundError) return json({ error: error.message }, 404);
   if (error instanceof ConflictError) return json({ error: error.message }, 409);
   if (error instanceof TooLargeError) return closing(json({ error: error.message }, 413));
+  if (error instanceof StalledError) return closing(json({ error: error.message }, 408));
   if (isBusy(error)) return json({ error: 'Something else is being written just now: try again in a moment.' }, 503);
   if (error instanceof UnfitBackupError) return json({ error: error.message }, 400);
   const dataError = asDataError(error, dataFolder());
