@@ -1,5 +1,7 @@
 import type { Knex } from 'knex';
 import type { BenchEvent } from '../core/bench/definitions';
+import { movedBackBy, type TapsAround } from '../core/bench/doubtedClock';
+import type { ClockCorrection } from '../core/views/clock';
 import type { StoredEvent } from '../core/views/stored';
 import { deriveLog } from './deriveLog';
 import { eventOf, rowOf, type EventRow } from './eventRows';
@@ -12,11 +14,11 @@ export class BenchStore {
 
   /**
    * Adds events, each once by its id; where only the time of one was known, what is told now replaces that. The time log rows of
-   * the sittings concerned are worked out anew in the same transaction.
+   * the sittings concerned are worked out anew in the same transaction. `told` has the times of those that were told otherwise.
    */
-  async add(events: readonly BenchEvent[], receivedAt: string): Promise<void> {
+  async add(events: readonly BenchEvent[], receivedAt: string, told: ReadonlyMap<string, string> = new Map()): Promise<void> {
     const written = await this.db.transaction(async (trx) => {
-      const fresh = await write(trx, await ofKnownUnits(trx, events), receivedAt);
+      const fresh = await write(trx, await ofKnownUnits(trx, events), receivedAt, told);
       return deriveLog(trx, fresh);
     });
     logCacheOf(this.db).touch(written);
@@ -97,24 +99,89 @@ export class BenchStore {
     return (row?.['at'] as number | null | undefined) ?? null;
   }
 
+  /** Taps of this bench around a moment (UTC ms); null when there is none. */
+  async tapsAround(now: number): Promise<TapsAround | null> {
+    const ours = () => this.db('bench_event').whereNull('bench');
+    const last = await this.lastAt();
+    if (last === null) return null;
+    const [{ before }] = (await ours().where('atMs', '<=', now).max({ before: 'atMs' })) as [{ before: number | null }];
+    const [{ ahead }] = (await ours().where('atMs', '>', now).min({ ahead: 'atMs' })) as [{ ahead: number | null }];
+    return { last, before, ahead };
+  }
+
   /**
-   * Brings events of this bench that lie further in the future than `from` (UTC ms) back before `now`: a clock was far ahead
-   * when they were tapped. The time between them stays as it was.
+   * Brings events of this bench that lie in the future back before `now` (UTC ms): a clock was ahead when they were tapped. The time
+   * between them stays as it was, and so do all others; what was told is kept.
    */
-  async bringBack(from: number, now: number): Promise<void> {
-    const written = await this.db.transaction(async (trx) => {
-      const ahead = await trx<EventRow>('bench_event').whereNull('bench').where('atMs', '>', from).orderBy('atMs');
-      const shift = now - ahead.at(-1)!.atMs - 1;
-      const moved = (at: string) => new Date(Date.parse(at) + shift).toISOString();
-      for (const { id, at, atMs, readyAt } of ahead)
-        await trx('bench_event')
-          .where({ id })
-          .update({ at: moved(at), atMs: atMs + shift, readyAt: readyAt && moved(readyAt), toldAt: at });
-      return deriveLog(
-        trx,
-        ahead.map((row) => ({ ...eventOf(row), at: moved(row.at) })),
-      );
+  async bringBack(id: string, now: number): Promise<void> {
+    const around = await this.tapsAround(now);
+    if (around === null || around.ahead === null) return;
+    const { ahead } = around;
+    const movedByMs = movedBackBy({ ...around, ahead }, now);
+    await this.moving(async (trx) => {
+      const seq = (await trx('bench_event').max({ seq: 'seq' }).first())?.['seq'] as number;
+      await trx('clock_correction').insert({ id, madeAt: new Date(now).toISOString(), movedByMs, seq });
+      return shift(trx, await trx<EventRow>('bench_event').whereNull('bench').where('atMs', '>=', ahead), movedByMs, id);
     });
+  }
+
+  /** The run in which the last correction was made is over: what is tapped now is told by another clock. */
+  async endCorrectedRun(): Promise<void> {
+    const seq = await this.lastSeq();
+    await this.db('clock_correction').whereNull('untilSeq').update({ untilSeq: seq });
+  }
+
+  /**
+   * The last correction, if nobody has looked at it since, and the last moment that it would be if it were taken back (UTC ms): of
+   * what was moved, and of what was tapped behind it.
+   */
+  async doubtfulCorrection(): Promise<{ id: string; lastAt: number } | null> {
+    const last = await this.db<CorrectionRow>('clock_correction')
+      .where({ isSure: false })
+      .whereNull('takenBackAt')
+      .orderBy('id', 'desc')
+      .first();
+    return last ? { id: last.id, lastAt: (await this.lastAt())! - last.movedByMs } : null;
+  }
+
+  /** The clock was ahead indeed. */
+  async confirmCorrection(id: string): Promise<void> {
+    await this.db('clock_correction').where({ id }).update({ isSure: true });
+  }
+
+  /** Corrections that stand and may still be wrong, the latest first. */
+  async corrections(): Promise<ClockCorrection[]> {
+    const rows = await this.db<CorrectionRow>('clock_correction').where({ isSure: false }).whereNull('takenBackAt').orderBy('id', 'desc');
+    const found: ClockCorrection[] = [];
+    for (const { id, madeAt, movedByMs } of rows) {
+      const [count] = (await this.db('bench_event').where({ movedBy: id }).count({ taps: '*' })) as { taps: number }[];
+      found.push({ id, madeAt, movedByMs, taps: count!.taps });
+    }
+    return found;
+  }
+
+  /**
+   * The clock was behind when it was believed: what was moved goes back to where it was told, and what was tapped in that run comes
+   * behind it. False when there is no such correction.
+   */
+  async takeBackCorrection(id: string, takenBackAt: string): Promise<boolean> {
+    const correction = await this.db<CorrectionRow>('clock_correction').where({ id }).whereNull('takenBackAt').first();
+    if (!correction) return false;
+    await this.moving(async (trx) => {
+      const { movedByMs, seq, untilSeq } = correction;
+      await trx('clock_correction').where({ id }).update({ takenBackAt });
+      const moved = await trx<EventRow>('bench_event').where({ movedBy: id });
+      const since = await trx<EventRow>('bench_event')
+        .whereNull('bench')
+        .where('seq', '>', seq)
+        .where('seq', '<=', untilSeq ?? Number.MAX_SAFE_INTEGER);
+      return shift(trx, [...moved, ...since], -movedByMs, null);
+    });
+    return true;
+  }
+
+  private async moving(work: (trx: Knex) => Promise<BenchEvent[]>): Promise<void> {
+    const written = await this.db.transaction(async (trx) => deriveLog(trx, await work(trx)));
     logCacheOf(this.db).touch(written);
   }
 
@@ -128,12 +195,42 @@ export class BenchStore {
   }
 }
 
+interface CorrectionRow {
+  id: string;
+  madeAt: string;
+  movedByMs: number;
+  seq: number;
+  untilSeq: number | null;
+  isSure: boolean;
+  takenBackAt: string | null;
+}
+
+/** Moves events by so much; what was told first is kept. Answers with them where they were and where they are. */
+async function shift(trx: Knex, rows: readonly EventRow[], byMs: number, movedBy: string | null): Promise<BenchEvent[]> {
+  const moved = (at: string) => new Date(Date.parse(at) + byMs).toISOString();
+  const where: BenchEvent[] = [];
+  for (const row of rows) {
+    const next = { at: moved(row.at), atMs: row.atMs + byMs, readyAt: row.readyAt && moved(row.readyAt) };
+    const told = row.toldAt ?? row.at;
+    await trx('bench_event')
+      .where({ id: row.id })
+      .update({ ...next, toldAt: told === next.at ? null : told, movedBy });
+    where.push(eventOf(row), { ...eventOf(row), at: next.at });
+  }
+  return where;
+}
+
 const WRITTEN_AT_ONCE = 100;
 
 /** Answers with those that were not known before, or known by no more than their time. */
-async function write(trx: Knex, events: readonly BenchEvent[], receivedAt: string): Promise<BenchEvent[]> {
+async function write(
+  trx: Knex,
+  events: readonly BenchEvent[],
+  receivedAt: string,
+  toldAt: ReadonlyMap<string, string>,
+): Promise<BenchEvent[]> {
   const byId = new Map(events.map((event) => [event.id, event]));
-  const rows = [...byId.values()].map((event) => rowOf(event, receivedAt));
+  const rows = [...byId.values()].map((event) => ({ ...rowOf(event, receivedAt), toldAt: toldAt.get(event.id) ?? null }));
   const known = new Map<string, string>();
   for (const piece of inPieces(rows.map((row) => row.id)))
     for (const row of await trx('bench_event').whereIn('id', piece).select('id', 'kind')) known.set(row.id as string, row.kind as string);

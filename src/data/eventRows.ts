@@ -8,9 +8,11 @@ export interface EventRow extends Omit<StoredEvent, 'models' | 'facts'> {
   facts: string | null;
   /** The time as the client told it, where it was corrected since. */
   toldAt: string | null;
+  /** The correction that moved it. */
+  movedBy: string | null;
 }
 
-export const eventOf = ({ atMs: _ms, toldAt: _told, models, facts, ...event }: EventRow): StoredEvent => ({
+export const eventOf = ({ atMs: _ms, toldAt: _told, movedBy: _moved, models, facts, ...event }: EventRow): StoredEvent => ({
   ...event,
   models: JSON.parse(models) as number[],
   facts: facts === null ? null : factsAsToday(JSON.parse(facts) as WorkFacts),

@@ -47,6 +47,7 @@ const entry = (more: Partial<TodayCommission> = {}): TodayCommission => ({
 });
 const session = { from: NOW + 60 * MINUTE, to: NOW + 210 * MINUTE };
 const today = (commissions: TodayCommission[], more: Partial<Today> = {}): Today => ({
+  corrections: [],
   commissions,
   sessions: [session],
   tonight: null,

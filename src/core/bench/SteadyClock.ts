@@ -6,11 +6,12 @@ const CORRECTION_MS = 2_000;
 
 /**
  * The time of the bench (UTC ms): the computer's clock, except that a clock set back or ahead in the middle of a sitting is not followed until
- * the sitting is over. Minutes between two taps are what really passed between them.
+ * the sitting is over, and never back behind a tap. Minutes between two taps are what really passed between them.
  */
 export class SteadyClock {
   private at: number;
   private passedAt: number;
+  /** What comes next lies behind it. */
   private lastTapAt = -Infinity;
 
   /** `wall` is the computer's clock, `passed` counts milliseconds and is never set, sleep included where the system tells of it. */
@@ -28,7 +29,7 @@ export class SteadyClock {
     this.passedAt = passed;
     const wall = this.wall();
     if (Math.abs(wall - this.at) <= CORRECTION_MS) this.at = Math.max(this.at, wall);
-    else if (this.at - this.lastTapAt > SITTING_GAP_MINUTES * MINUTE_MS) this.at = wall;
+    else if (this.at - this.lastTapAt > SITTING_GAP_MINUTES * MINUTE_MS && wall >= this.lastTapAt) this.at = wall;
     return this.at;
   }
 
@@ -38,5 +39,11 @@ export class SteadyClock {
     if (at > now + SITTING_GAP_MINUTES * MINUTE_MS) return;
     this.at = Math.max(now, at);
     this.lastTapAt = Math.max(this.lastTapAt, at);
+  }
+
+  /** Goes on from a tap, however far the computer's clock is behind it. */
+  goOnFrom(at: number): void {
+    this.at = Math.max(this.now(), at);
+    this.lastTapAt = at;
   }
 }

@@ -1,5 +1,6 @@
 import type { Undone } from '../scheme/undone';
 import type { DateOutlook } from '../time/forecast';
+import type { ClockCorrection } from './clock';
 import type { CommissionEstimate } from './estimate';
 import type { StoredCommission } from './stored';
 
@@ -43,6 +44,8 @@ export interface TonightJob {
 }
 
 export interface Today {
+  /** Taps that were moved, while nobody knows for sure that they had to be. */
+  corrections: ClockCorrection[];
   commissions: TodayCommission[];
   /** The next sessions at the bench, UTC ms. */
   sessions: { from: number; to: number }[];

@@ -17,6 +17,7 @@ import * as copiedSteps from './20261129_steps_that_were_copied';
 import * as handOver from './20261129_what_a_hand_over_left_undone';
 import * as gone from './20261129_who_is_not_there';
 import * as scopeTakenBack from './20261129_changes_of_scope_taken_back';
+import * as clockCorrections from './20261129_corrections_of_the_clock';
 import * as whatTheLogTeaches from './20261126_what_the_log_teaches';
 
 export interface Migration {
@@ -24,6 +25,8 @@ export interface Migration {
   up: (knex: Knex) => Promise<void>;
   down: (knex: Knex) => Promise<void>;
 }
+
+const DAY_OF_NAME = /^(\d{4})(\d\d)(\d\d)/;
 
 /** All migrations in the order they run. Imported, not read from a folder, so that they are part of the build. */
 export const migrations: readonly Migration[] = [
@@ -46,4 +49,8 @@ export const migrations: readonly Migration[] = [
   handOver,
   gone,
   scopeTakenBack,
+  clockCorrections,
 ];
+
+/** The day of the newest of them, UTC ms: the program was written after it. */
+export const WRITTEN_ON: number = Math.max(...migrations.map(({ name }) => Date.parse(name.replace(DAY_OF_NAME, '$1-$2-$3').slice(0, 10))));

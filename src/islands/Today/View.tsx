@@ -5,6 +5,7 @@ import { TextField } from '../../ui/Field/Field';
 import { Notice } from '../../ui/Notice/Notice';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted, minutesText, momentText, timeOfDayText } from '../../ui/format';
+import { ClockCorrections } from '../shared/ClockCorrections';
 import { send } from '../shared/api';
 import { useNow } from '../shared/useNow';
 import { CommissionRow } from './CommissionRow';
@@ -42,6 +43,7 @@ export function TodayView({ today, now: start, deleted }: TodayViewProps) {
     <div className={styles.view}>
       <div className={styles.main}>
         {deleted && <Deleted {...deleted} />}
+        <ClockCorrections corrections={today.corrections} />
         <TakeUp today={today} now={now} />
         <Panel
           title="Commissions, by date"

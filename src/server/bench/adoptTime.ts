@@ -1,16 +1,31 @@
-import { SITTING_GAP_MINUTES } from '../../core/bench/foldClock';
+import { ulid } from 'ulid';
+import type { SteadyClock } from '../../core/bench/SteadyClock';
+import { whomToBelieve } from '../../core/bench/doubtedClock';
+import { WRITTEN_ON } from '../../data/migrations';
+import { NotFoundError } from '../errors';
 import { clock } from '../programTime';
 import type { Stores } from '../stores';
 
-const GAP_MS = SITTING_GAP_MINUTES * 60_000;
-
 /**
- * The clock goes on from the last tap at this bench. Taps a little ahead of the computer's clock tell that it was set back since;
- * taps far ahead tell that it was wrong then, and are brought back.
+ * The clock goes on from the last tap at this bench. Where taps lie ahead of the computer's clock, it is either behind now, and time
+ * goes on from the last tap, or was ahead then, and they are brought back. The next start tells which it was: had it been ahead, what
+ * it told would still lie ahead.
  */
-export async function adoptTime({ bench }: Pick<Stores, 'bench'>): Promise<void> {
-  const now = clock.now();
-  if (((await bench.lastAt()) ?? 0) > now + GAP_MS) await bench.bringBack(now + GAP_MS, now);
-  const last = await bench.lastAt();
-  if (last !== null) clock.tapped(last);
+export async function adoptTime({ bench }: Pick<Stores, 'bench'>, by: SteadyClock = clock): Promise<void> {
+  await bench.endCorrectedRun();
+  const now = by.now();
+  const doubtful = await bench.doubtfulCorrection();
+  if (doubtful && doubtful.lastAt <= now) await bench.takeBackCorrection(doubtful.id, new Date(now).toISOString());
+  else if (doubtful) await bench.confirmCorrection(doubtful.id);
+  const around = await bench.tapsAround(now);
+  if (around === null) return;
+  if (whomToBelieve(around, now, WRITTEN_ON) === 'clock') await bench.bringBack(ulid(now), now);
+  by.goOnFrom((await bench.lastAt())!);
+}
+
+/** The painter says that the clock was behind when taps were moved back. */
+export async function takeBackCorrection({ bench }: Pick<Stores, 'bench'>, id: string | undefined, now: Date): Promise<void> {
+  if (!(await bench.takeBackCorrection(id ?? '', now.toISOString())))
+    throw new NotFoundError(`There is no correction ${id} of the clock that stands: reload the page.`);
+  clock.goOnFrom((await bench.lastAt())!);
 }

@@ -21,23 +21,33 @@ export async function recordEvents(
   now: Date,
 ): Promise<{ recorded: string[] }> {
   // Whoever taps here taps at this bench.
-  const events = notAhead(
-    input.events.map((event) => ({ ...eventOf(event), bench: null })),
-    now,
-  );
+  const sent = input.events.map((event) => ({ ...eventOf(event), bench: null }));
+  const events = notAhead(sent, now);
   events.forEach((event, index) => checkBenchEvent(event, `events[${index}]`));
   await checkUnits(stores, events);
   await refuseOtherEvents(stores, events);
-  await stores.bench.add(await withFacts(stores, events, now), now.toISOString());
+  const told = new Map(sent.flatMap(({ id, at }, index) => (events[index]!.at === at ? [] : [[id, at]])));
+  await stores.bench.add(await withFacts(stores, events, now), now.toISOString(), told);
   return { recorded: events.map((event) => event.id) };
 }
 
-/** Nobody taps in the future: a device whose clock is ahead is taken back by as much, so that the time between its taps stays. */
+/** Taps of one device that lie further apart were told by its clock before and after it was set. */
+const OTHER_CLOCK_MS = 30 * 86_400_000;
+
+/**
+ * Nobody taps in the future: a device whose clock is ahead is taken back by as much, so that the time between its taps stays. What
+ * lies far from all others is taken back by itself: a year 9999 spoils no other time.
+ */
 function notAhead(events: BenchEvent[], now: Date): BenchEvent[] {
-  const ahead = events.reduce((most, { at }) => Math.max(most, Date.parse(at) - now.getTime()), 0);
-  if (ahead <= AHEAD_MS) return events;
-  const moved = (at: string) => new Date(Date.parse(at) - ahead).toISOString();
-  return events.map((event) => ({ ...event, at: moved(event.at), readyAt: event.readyAt && moved(event.readyAt) }));
+  const times = events.map(({ at }) => Date.parse(at)).sort((a, b) => a - b);
+  /** The last moment told by the same setting of the clock. */
+  const lastOf = (at: number) => times.find((time, place) => time >= at && !(times[place + 1]! - time <= OTHER_CLOCK_MS))!;
+  return events.map((event) => {
+    const ahead = lastOf(Date.parse(event.at)) - now.getTime();
+    if (ahead <= AHEAD_MS) return event;
+    const moved = (at: string) => new Date(Date.parse(at) - ahead).toISOString();
+    return { ...event, at: moved(event.at), readyAt: event.readyAt && moved(event.readyAt) };
+  });
 }
 
 async function checkUnits(stores: Pick<Stores, 'commissions'>, events: readonly BenchEvent[]): Promise<void> {
