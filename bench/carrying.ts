@@ -25,7 +25,7 @@ async function firstCommission(): Promise<string> {
 try {
   const id = await importLongLine(app.url, await firstCommission(), JOBS);
   const { units } = (await (await fetch(`${app.url}/api/commissions/${id}/file`)).json()) as CommissionFile;
-  await user.open(`/line?of=${id}`);
+  await user.plan(id);
   await user.find('[data-searching="false"]');
   await user.see('#job-in-hand', /^1 of/);
   const jobs = /of (\d+):/.exec(await user.text('#job-in-hand'))![1];

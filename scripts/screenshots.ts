@@ -8,7 +8,7 @@ const FOLDER = 'docs/screenshots';
 const SETTLE_MS = 2200;
 
 /** What is done on a view before its picture is taken, so that it shows its work. */
-const VIEWS: { name: string; path: string; act?: (user: PageUser) => Promise<void> }[] = [
+const VIEWS: { name: string; path: string; planned?: string; act?: (user: PageUser) => Promise<void> }[] = [
   { name: 'today', path: '/' },
   { name: 'intake', path: '/c/SECOND/intake' },
   { name: 'scheme', path: '/c/FIRST/scheme', act: (user) => user.press('Mussel blue') },
@@ -20,8 +20,8 @@ const VIEWS: { name: string; path: string; act?: (user: PageUser) => Promise<voi
     },
   },
   { name: 'money', path: '/c/FIRST/money', act: async (user) => void (await user.find('[data-testid="price-sum"]')) },
-  { name: 'line', path: '/line?of=FIRST' },
-  { name: 'trays', path: '/trays?of=SECOND', act: async (user) => void (await user.find('[data-done="true"]')) },
+  { name: 'line', path: '/line', planned: 'FIRST' },
+  { name: 'trays', path: '/trays', planned: 'SECOND', act: async (user) => void (await user.find('[data-done="true"]')) },
   { name: 'ledger', path: '/ledger' },
   { name: 'shelf', path: '/shelf' },
   { name: 'library', path: '/library' },
@@ -50,8 +50,9 @@ try {
   const ids = await driver.executeScript<string[]>(
     'return [...new Set([...document.querySelectorAll("main a[href*=intake]")].map((link) => link.getAttribute("href").split("/")[2]))]',
   );
-  for (const { name, path, act } of VIEWS) {
-    await user.open(path.replace('FIRST', ids[0]!).replace('SECOND', ids[1]!));
+  const named = (text: string) => text.replace('FIRST', ids[0]!).replace('SECOND', ids[1]!);
+  for (const { name, path, planned, act } of VIEWS) {
+    await (planned === undefined ? user.open(named(path)) : user.plan(named(planned), path));
     await driver.sleep(SETTLE_MS);
     await act?.(user);
     await driver.sleep(800);

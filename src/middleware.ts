@@ -6,12 +6,15 @@ import { serving } from './server/serving';
 const routes = import.meta.glob('./pages/api/**/*.ts');
 
 /** Every page and endpoint passes here, behind the host: no stack trace gets out, and what is not there says so in its own kind. */
-export const onRequest = defineMiddleware(async ({ url, routePattern, cookies, locals }, next) => {
+export const onRequest = defineMiddleware(async ({ url, request, routePattern, cookies, locals }, next) => {
   locals.theme = cookies.get('theme')?.value === 'lamp' ? 'lamp' : 'daylight';
+  const isPage = !url.pathname.startsWith('/api/');
+  if (isPage && !['GET', 'HEAD'].includes(request.method))
+    return refuse(405, 'A page is only read: use an address that the pages write to.', { allow: 'GET, HEAD' });
   const answer = () => next().catch(failure);
   // Endpoints pass the gate once they have read what was sent.
-  const response = url.pathname.startsWith('/api/') ? await answer() : await serving.together(answer);
-  if (url.pathname.startsWith('/api/') && response.status === 404 && !isJson(response)) return notThere(routePattern);
+  const response = isPage ? await serving.together(answer) : await answer();
+  if (!isPage && response.status === 404 && !isJson(response)) return notThere(routePattern);
   // Astro writes the policy with the hashes of its scripts; it has no directive for style attributes, which carry paint colours.
   const policy = response.headers.get('content-security-policy');
   if (policy) response.headers.set('content-security-policy', `${policy} style-src-attr 'unsafe-inline'`);

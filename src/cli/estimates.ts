@@ -1,5 +1,4 @@
-import { readFileSync, writeFileSync } from 'node:fs';
-import { parseArgs } from 'node:util';
+import { writeFileSync } from 'node:fs';
 import { InputError } from '../core/formats/InputError';
 import { readTimeLog } from '../core/formats/readTimeLog';
 import { readWork } from '../core/formats/readWork';
@@ -7,7 +6,8 @@ import { allAtOnce } from '../core/steps';
 import { backtest, scoreOf } from '../core/time/backtest';
 import type { JudgedRow } from '../core/time/definitions';
 import { forecastWork } from '../core/time/forecastWork';
-import { decodeText } from '../server/text/decodeText';
+import { readArguments, wholeNumber } from './readArguments';
+import { readText, whyNot } from './readFiles';
 
 /** `backtest LOG.csv` says how good the estimates would have been; `forecast LOG.csv WORK.csv` what work still to do will take. */
 const COMMANDS = {
@@ -31,20 +31,12 @@ const FORECAST_FORMAT = 'neat-relay/forecast@1';
 const DECIMALS = 6;
 const rounded = (value: number): number => Number(value.toFixed(DECIMALS));
 
-function textOf(file: string): string {
-  try {
-    return decodeText(readFileSync(file === '-' ? 0 : file), file);
-  } catch (error) {
-    if (error instanceof InputError) throw error;
-    throw new InputError('FILE', file, `give a file that can be read (${(error as NodeJS.ErrnoException).code ?? 'unreadable'})`);
-  }
-}
-
-/** Rows that cannot be read are listed and left out; the others are taken. */
+/** Rows that cannot be read are listed and left out; the others are taken, if there are any. */
 function rowsOf(file: string): JudgedRow[] {
-  const { rows, bad, badCount } = readTimeLog(textOf(file));
+  const { rows, bad, badCount } = readTimeLog(readText(file));
   for (const { line, column, message } of bad) process.stderr.write(`line ${line}, ${column} ${message}\n`);
   if (badCount > bad.length) process.stderr.write(`and ${badCount - bad.length} more values that cannot be read\n`);
+  if (rows.length === 0 && badCount > 0) throw new InputError(file, 'a log of which no row can be read', 'mend the values listed above');
   return rows;
 }
 
@@ -55,23 +47,18 @@ function printBacktest([log]: readonly string[], { rows: rowsFile }: Values): un
     try {
       writeFileSync(rowsFile, `${['row,p10,p50,p90', ...lines].join('\n')}\n`);
     } catch (error) {
-      throw new InputError(
-        '--rows',
-        rowsFile,
-        `give a file that can be written (${(error as NodeJS.ErrnoException).code ?? 'unwritable'})`,
-      );
+      throw new InputError('--rows', rowsFile, `give a file that can be written: ${whyNot(error)}`);
     }
   }
   return scoreOf(predicted);
 }
 
 function printForecast([log, work]: readonly string[], { seed = '1' }: Values): unknown {
-  const value = Number(seed);
-  if (!Number.isSafeInteger(value) || value < 0) throw new InputError('--seed', seed, 'give a whole number that is 0 or more');
+  const value = wholeNumber('--seed', seed);
   const rows = rowsOf(log!).map((row) => ({ ...row, unitId: null, stepId: null }));
   // The work begins when the log ends.
   const now = rows.length === 0 ? new Date() : new Date(rows.at(-1)!.startedAt);
-  const { p10, p50, p80, p90, p95 } = allAtOnce(forecastWork(rows, readWork(textOf(work!)), now, value));
+  const { p10, p50, p80, p90, p95 } = allAtOnce(forecastWork(rows, readWork(readText(work!)), now, value));
   const figures = { p10: rounded(p10), p50: rounded(p50), p80: rounded(p80), p90: rounded(p90), p95: rounded(p95) };
   return { format: FORECAST_FORMAT, ...figures };
 }
@@ -80,13 +67,7 @@ function run(): unknown {
   const [name = '', ...rest] = process.argv.slice(2);
   if (!Object.hasOwn(COMMANDS, name)) throw new InputError('the command', name, 'give backtest or forecast');
   const { usage, options, files, run: print } = COMMANDS[name as keyof typeof COMMANDS];
-  let parsed;
-  try {
-    parsed = parseArgs({ args: rest, allowPositionals: true, options });
-  } catch (error) {
-    const [problem = ''] = (error as Error).message.split(/\. |\n/);
-    throw new Error(`${problem}: start it as ${usage}`, { cause: error });
-  }
+  const parsed = readArguments(rest, options, usage);
   if (parsed.positionals.length !== files)
     throw new InputError('FILE', parsed.positionals, `give ${files === 1 ? 'one file' : 'two files'}: ${usage}`);
   return print(parsed.positionals, parsed.values as Values);

@@ -1,4 +1,3 @@
-import { parseArgs } from 'node:util';
 import { InputError } from '../core/formats/InputError';
 import { readLineProblem, readOrder } from '../core/formats/lineProblem';
 import { compileLine } from '../core/line/problem/compileLine';
@@ -6,7 +5,8 @@ import type { LineProblem } from '../core/line/definitions';
 import { planOrder } from '../core/line/search/planOrder';
 import type { SolveReport } from '../core/line/search/runSolver';
 import { solveInThread } from '../server/threads/threads';
-import { readJsonFile } from './readJsonFile';
+import { readArguments, secondsOf, wholeNumber } from './readArguments';
+import { readJsonFile } from './readFiles';
 
 const USAGE = 'npm run --silent plan -- FILE [--seconds S | --steps N] [--seed N] [--order ORDER.json] [--progress]';
 const DEFAULT_SECONDS = 5;
@@ -21,17 +21,8 @@ const OPTIONS = {
   progress: { type: 'boolean', default: false },
 } as const;
 
-function parsedArguments() {
-  try {
-    return parseArgs({ allowPositionals: true, options: OPTIONS });
-  } catch (error) {
-    const [problem = ''] = (error as Error).message.split(/\. |\n/);
-    throw new Error(`${problem}: start it as ${USAGE}`, { cause: error });
-  }
-}
-
-function readArguments() {
-  const { values, positionals } = parsedArguments();
+function asked() {
+  const { values, positionals } = readArguments(process.argv.slice(2), OPTIONS, USAGE);
   const file = positionals[0];
   if (file === undefined || positionals.length > 1) throw new InputError('FILE', positionals, `give one file: ${USAGE}`);
   if (values.seconds !== undefined && values.steps !== undefined)
@@ -42,24 +33,12 @@ function readArguments() {
     progress: values.progress,
     seed: wholeNumber('--seed', values.seed),
     steps: values.steps === undefined ? null : wholeNumber('--steps', values.steps),
-    seconds: values.seconds === undefined ? DEFAULT_SECONDS : positive('--seconds', values.seconds),
+    seconds: values.seconds === undefined ? DEFAULT_SECONDS : secondsOf('--seconds', values.seconds),
   };
 }
 
-function wholeNumber(option: string, given: string): number {
-  const value = Number(given);
-  if (!Number.isSafeInteger(value) || value < 0) throw new InputError(option, given, 'give a whole number that is 0 or more');
-  return value;
-}
-
-function positive(option: string, given: string): number {
-  const value = Number(given);
-  if (!Number.isFinite(value) || value <= 0) throw new InputError(option, given, 'give a number of seconds above 0');
-  return value;
-}
-
 async function run(): Promise<void> {
-  const options = readArguments();
+  const options = asked();
   const problem = readLineProblem(readJsonFile(options.file));
   const line = compileLine(problem);
   const solved = options.order === undefined ? await search(problem, options) : null;
@@ -74,7 +53,7 @@ async function run(): Promise<void> {
   process.stdout.write(`${JSON.stringify(plan, null, 1)}\n`);
 }
 
-function search(problem: LineProblem, { seed, steps, seconds, progress }: ReturnType<typeof readArguments>): Promise<SolveReport> {
+function search(problem: LineProblem, { seed, steps, seconds, progress }: ReturnType<typeof asked>): Promise<SolveReport> {
   // The seconds are those of the whole command: reading a long problem takes some of them.
   const left = Math.max(LEAST_MS, seconds * 1000 - performance.now());
   const request = { problem, seed, steps, milliseconds: steps === null ? left : null };

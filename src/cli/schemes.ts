@@ -9,7 +9,7 @@ import { orderRules } from '../core/scheme/orderRules';
 import { passesOf } from '../core/scheme/passes';
 import { withPots } from '../core/scheme/pots';
 import { normMinutes } from '../core/time/norms';
-import { readJsonFile } from './readJsonFile';
+import { readJsonFile } from './readFiles';
 
 /** `rules FILE` lists the order rules of a scheme or commission file; `problem FILE` prints its line problem. */
 const COMMANDS = { rules: printRules, problem: printProblem };

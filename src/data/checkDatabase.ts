@@ -11,12 +11,13 @@ const HEADER = 'SQLite format 3\0';
  * Answers with the names of the migrations it has had; throws a `DataError` otherwise.
  */
 export async function checkDatabase(file: string, folder: string, migrations: readonly Migration[]): Promise<string[]> {
-  if (statSync(file).size === 0) throw damaged(folder, `${file} is empty`);
-  if (headerOf(file) !== HEADER) throw damaged(folder, `${file} is damaged or no database`);
+  const { size, ...stat } = lookAt(file);
+  if (!stat.isFile) throw new DataError(`${file} is not a file: move it away, or set NEAT_RELAY_DATA to another folder.`);
+  if (size === 0) throw damaged(folder, `${file} is empty`);
+  if (!isSound(headerOf(file))) throw damaged(folder, `${file} is damaged or no database`);
   const db = connect(file, { readonly: true });
   try {
-    const [result] = await db.raw<Record<string, string>[]>('PRAGMA integrity_check(1)');
-    if (Object.values(result ?? {})[0] !== 'ok') throw damaged(folder, `${file} is damaged`);
+    if (!(await isWhole(db))) throw damaged(folder, `${file} is damaged`);
     const applied = await appliedMigrations(db);
     if (applied.length === 0) throw new DataError(`${file} is not a database of Neat Relay: choose another file.`);
     refuseNewer(applied, migrations, file);
@@ -69,15 +70,34 @@ interface Thing {
 const columnsOf = async (db: Knex, pragma: 'table_info' | 'index_info', name: string) =>
   (await db.raw(`SELECT * FROM pragma_${pragma}(?)`, [name])) as { name: string; type: string }[];
 
-function headerOf(file: string): string {
+const lookAt = (file: string) => {
+  const stat = statSync(file);
+  return { size: stat.size, isFile: stat.isFile() };
+};
+
+/** What SQLite refuses in other words than that the file is damaged: versions of its format that there are not. */
+const isSound = (bytes: Buffer): boolean =>
+  bytes.subarray(0, HEADER.length).toString('latin1') === HEADER &&
+  [bytes[18]!, bytes[19]!].every(isVersion) &&
+  bytes.readUInt32BE(44) <= 4;
+const isVersion = (version: number) => version === 1 || version === 2;
+
+const HEADER_BYTES = 100;
+
+function headerOf(file: string): Buffer {
   const handle = openSync(file, 'r');
   try {
-    const bytes = Buffer.alloc(HEADER.length);
-    readSync(handle, bytes, 0, HEADER.length, 0);
-    return bytes.toString('latin1');
+    const bytes = Buffer.alloc(HEADER_BYTES);
+    readSync(handle, bytes, 0, HEADER_BYTES, 0);
+    return bytes;
   } finally {
     closeSync(handle);
   }
+}
+
+async function isWhole(db: Knex): Promise<boolean> {
+  const [result] = await db.raw<Record<string, string>[]>('PRAGMA integrity_check(1)');
+  return Object.values(result ?? {})[0] === 'ok';
 }
 
 async function appliedMigrations(db: Knex): Promise<string[]> {

@@ -39,8 +39,13 @@ export function asDataError(error: unknown, folder: string): DataError | null {
     return new DataError(
       `${folder} cannot be written (${code}): make the folder and its files writable for your user, or set NEAT_RELAY_DATA to another folder.`,
     );
-  if (['ENOTDIR', 'EEXIST', 'EISDIR'].includes(code))
-    return new DataError(`${folder} is not a folder: set NEAT_RELAY_DATA to a folder, or move the file away.`);
+  const { path = folder } = error as NodeJS.ErrnoException;
+  if (code === 'EISDIR') return new DataError(`${path} is a folder where a file should be: move it away.`);
+  if (['ENOTDIR', 'EEXIST'].includes(code))
+    return new DataError(`${path} is not a folder: set NEAT_RELAY_DATA to a folder, or move the file away.`);
+  if (code === 'ENAMETOOLONG') return new DataError(`The name of the data folder is too long: set NEAT_RELAY_DATA to a shorter one.`);
+  if (['ENOENT', 'ELOOP'].includes(code) && path.startsWith(folder))
+    return new DataError(`${path} is not there, or a link that leads nowhere: mend the link, or set NEAT_RELAY_DATA to another folder.`);
   if (isUnreadable(error)) return damaged(folder, `${file} is damaged`);
   if (code.startsWith('SQLITE_IOERR') || code === 'EIO')
     return new DataError(`${file} cannot be read or written (${code}): look at the disk. ${wayBack(folder)}`);

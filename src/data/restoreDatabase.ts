@@ -122,7 +122,7 @@ export async function restoreFolder(from: string, folder: string, now: Date): Pr
       await unlock();
     }
   } catch (error) {
-    if (isNew) rmSync(folder, { recursive: true, force: true });
+    if (isNew && existsSync(folder)) rmSync(folder, { recursive: true, force: true });
     throw asDataError(error, folder) ?? error;
   }
 }

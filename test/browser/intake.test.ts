@@ -35,7 +35,7 @@ describe('from a test model to the batch, and a change of scope in the middle', 
   });
 
   const jobsOf = async () => {
-    await user.open(`/line?of=${id}`);
+    await user.plan(id);
     await user.find('[data-searching="false"]');
     return ((await (await fetch(`${app.url}/api/line`)).json()) as { jobs: { unitName: string; models: number[] }[] }).jobs;
   };

@@ -28,10 +28,8 @@ describe('arranging a line by hand', function () {
   /** What lies on the bench is looked at as the painter's own order: here the suggestion is wanted. */
   async function putAnotherOnTheBench(): Promise<void> {
     await user.open('/');
-    const links = await driver.executeScript<string[]>(
-      'return [...document.querySelectorAll("main a[href^=\\"/line\\"]")].map((link) => link.getAttribute("href"))',
-    );
-    await user.open(links[0]!);
+    await driver.executeScript('[...document.querySelectorAll("main button")].find((each) => each.textContent === "Line").click()');
+    await user.path(/\/line$/);
     await user.press('Replace the line on the bench');
     await user.path(/\/bench$/);
   }
@@ -39,7 +37,7 @@ describe('arranging a line by hand', function () {
   async function openLine(): Promise<void> {
     await user.open('/');
     const link = await driver.executeScript<string>('return document.querySelector("main a[href*=intake]").getAttribute("href")');
-    await user.open(link.replace('/c/', '/line?of=').replace('/intake', ''));
+    await user.plan(link.split('/')[2]!);
     await user.find('[data-searching="false"]');
   }
 
@@ -208,7 +206,7 @@ describe('arranging a line by hand', function () {
 
   it('carries a job over more than 600, of which it draws only what is in sight', async () => {
     const commission = new URL(await driver.getCurrentUrl()).searchParams.get('of')!;
-    await user.open(`/line?of=${await importLongLine(app.url, commission, 600)}`);
+    await user.plan(await importLongLine(app.url, commission, 600));
     await user.find('[data-searching="false"]');
     await user.see('#job-in-hand', /^1 of/);
     const jobs = Number(/of (\d+):/.exec(await user.text('#job-in-hand'))![1]);

@@ -133,7 +133,7 @@ describe('the middle of real work', function () {
 
   it('keeps all that over two new lines and another count', async () => {
     for (let round = 0; round < 2; round++) {
-      await user.open(`/line?of=${commission}`);
+      await user.plan(commission);
       await user.find('[data-searching="false"]');
       await user.press('Replace the line on the bench');
       await user.path(/\/bench$/);

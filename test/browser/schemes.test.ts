@@ -75,7 +75,7 @@ describe('every way of painting a unit', function () {
   });
 
   it('makes a job of each pot, with the models that take it, on the line and at the bench', async () => {
-    await user.open(`/line?of=${id}`);
+    await user.plan(id);
     await user.find('[data-searching="false"]');
     const { jobs } = (await (await fetch(`${app.url}/api/line`)).json()) as {
       jobs: { id: string; passKey: string; paintId: string; models: number[] }[];

@@ -19,7 +19,7 @@ describe('choosing trays', function () {
     await user.open('/');
     const link = await driver.executeScript<string>('return document.querySelector("main a[href*=intake]").getAttribute("href")');
     commission = link.split('/')[2]!;
-    await user.open(`/trays?of=${commission}`);
+    await user.plan(commission, '/trays');
     await tried();
   });
   after(async () => {
@@ -63,7 +63,7 @@ describe('choosing trays', function () {
   });
 
   it('undoes and takes the sweet spot by keyboard, each kept over a reload', async () => {
-    await user.open(`/trays?of=${commission}`);
+    await user.plan(commission, '/trays');
     await tried();
     await user.press('Pony couriers');
     await tried();
@@ -101,7 +101,7 @@ describe('choosing trays', function () {
       headers: { 'content-type': 'application/json', origin: app.url },
     });
     const { id } = (await answer.json()) as { id: string };
-    await user.open(`/trays?of=${id}`);
+    await user.plan(id, '/trays');
     await user.see('main', /No unit here has a scheme yet/);
     await user.press('Enter the units first');
     await user.path(/\/intake$/);

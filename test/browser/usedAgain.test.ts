@@ -167,7 +167,7 @@ describe('a scheme typed, carried about, kept and used again in other colours', 
     await user.press('Another paint for Boots: tan');
     await user.isStored();
     const id = /c\/([^/]+)/.exec(scheme)![1]!;
-    await user.open(`/line?of=${id}`);
+    await user.plan(id);
     await user.find('[data-searching="false"]');
     await user.press('Put this line on the bench');
     await user.path(/\/bench$/);

@@ -83,6 +83,11 @@ describe('estimates from the command line', function () {
     expect(run('forecast', log()).stderr).to.match(/give two files/);
     expect(run('backtest', path.join(folder, 'nowhere.csv')).stderr).to.match(/give a file that can be read/);
     expect(run('backtest', log(), '--depth', '3').stderr).to.match(/start it as npm run --silent backtest/);
+    const none = run('backtest', write('none.csv', [HEADER, rows[0]!.replace('basecoat', 'dip')]));
+    expect([none.status, none.stderr]).to.satisfy(
+      ([status, said]: [number, string]) => status === 1 && /no row can be read": mend/.test(said),
+    );
+    expect(run('forecast', log(), log(), '--seed', '-1').stderr).to.match(/^--seed is "-1": give a whole number that is 0 or more\n$/);
     expect(run('guess').stderr).to.match(/give backtest or forecast/);
     expect(run('guess').status).to.equal(1);
   });

@@ -68,11 +68,16 @@ describe('the command line', () => {
       () => [write('good.json', good), '--order', write('wrong.json', ['b', 'a'])],
       /^order\[0\] is "b": put it after "a", which it waits for\n$/,
     ],
-    ['a file that is not there', () => [path.join(folder, 'nowhere.json')], /^FILE is .*ENOENT\)\n$/],
+    ['a file that is not there', () => [path.join(folder, 'nowhere.json')], /^FILE is .*: there is none of that name\n$/],
     ['no JSON', () => [write('text.json', 'not json')], /give valid JSON/],
     ['no file', () => [], /^FILE is \[\]: give one file/],
     ['seconds and steps together', () => ['x', '--seconds', '1', '--steps', '1'], /^--seconds is "1": give either/],
     ['steps that are no number', () => ['x', '--steps', 'many'], /^--steps is "many": give a whole number/],
+    ['a seed below 0', () => ['x', '--seed', '-1'], /^--seed is "-1": give a whole number that is 0 or more\n$/],
+    ['a number as machines write it', () => ['x', '--seconds', '0x10'], /^--seconds is "0x10": give a number of seconds/],
+    ['a folder', () => [folder], /^FILE is .*: this is a folder\n$/],
+    ['a file nested without end', () => [write('deep.json', '['.repeat(200_000))], /nest lists and objects at most 64 deep\n$/],
+    ['a field that every object has', () => [write('inherited.json', { ...good, constructor: 1 })], /is "constructor": leave it out/],
     ['an unknown option', () => ['x', '--fast'], /--fast/],
   ];
   for (const [what, args, message] of CASES) {

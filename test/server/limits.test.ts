@@ -7,7 +7,7 @@ import { parse } from '../../src/core/formats/fields';
 import { saveIntake } from '../../src/server/commissions/saveIntake';
 import { saveScheme } from '../../src/server/commissions/saveScheme';
 import { houseRulesSchema } from '../../src/server/house/saveHouseRules';
-import { readJson } from '../../src/server/http/readJson';
+import { readJson } from '../../src/core/formats/readJson';
 import { saveTrays } from '../../src/server/line/saveTrays';
 import { chooseUnits } from '../../src/server/workshop/choice';
 import { entry, NOW, rejected, shopForEachTest, unitEntry } from '../support/shop';

@@ -64,7 +64,7 @@ describe('other work', () => {
     const [left] = (await loadOtherWork(given.stores, id, minute(701))).work;
     expect(otherMinutes(left!, minute(701).getTime())).to.equal(null);
     const { id: _id, ...rest } = left!;
-    await saveOtherWork(given.stores, work, { ...rest, minutes: 35 });
+    await saveOtherWork(given.stores, work, { ...rest, minutes: 35 }, minute(702));
     expect(otherMinutesOf((await loadOtherWork(given.stores, id, minute(702))).work, 0)).to.equal(35);
   });
 
@@ -89,14 +89,20 @@ describe('other work', () => {
     await removeOtherWork(given.stores, work);
     expect((await loadOtherWork(given.stores, id, minute(61))).work).to.deep.equal([]);
     const { id: _id, ...rest } = piece!;
-    await saveOtherWork(given.stores, work, rest);
+    await saveOtherWork(given.stores, work, rest, minute(120));
     expect((await loadOtherWork(given.stores, id, minute(61))).work).to.deep.equal([piece]);
     expect((await rejected(removeOtherWork(given.stores, 'nothing'))).message).to.match(/no other work nothing/);
     expect((await rejected(start('nowhere', 0))).message).to.match(/commissionId is "nowhere": name a commission/);
     await start(id, 70);
-    expect((await rejected(saveOtherWork(given.stores, work, { ...rest, endedAt: null }))).message).to.match(
+    expect((await rejected(saveOtherWork(given.stores, work, { ...rest, endedAt: null }, minute(120)))).message).to.match(
       /stop the clock that runs first/,
     );
+    const wrong = async (more: Partial<typeof rest>, id = work) =>
+      (await rejected(saveOtherWork(given.stores, id, { ...rest, ...more }, minute(120)))).message;
+    expect(await wrong({}, '../x')).to.match(/give an id/);
+    expect(await wrong({ startedAt: '9999-01-01T00:00:00.000Z' })).to.match(/startedAt is "9999.*give a time that is past/);
+    expect(await wrong({ endedAt: minute(-500).toISOString() })).to.match(/endedAt is .*give a time after/);
+    expect(await wrong({ endedAt: minute(500).toISOString() })).to.match(/give a time that is past, or none/);
   });
 
   it('travels in the file of its commission', async () => {

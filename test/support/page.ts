@@ -14,6 +14,14 @@ export class PageUser {
     await this.ready();
   }
 
+  /** Opens Line, or Trays, for a commission. */
+  async plan(commissionId: string, path = '/line'): Promise<void> {
+    const body = JSON.stringify({ selection: [{ commissionId, unitIds: null }] });
+    const answer = await fetch(`${this.url}/api/line/units`, { method: 'PUT', headers: { origin: this.url }, body });
+    if (!answer.ok) throw new Error(await answer.text());
+    await this.open(path);
+  }
+
   /** Islands answer to keys and taps only once they are awake. */
   async ready(): Promise<void> {
     await this.driver.wait(

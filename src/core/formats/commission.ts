@@ -75,10 +75,19 @@ const firstSchema = object({ ...common, runs: list(benchRunSchema, 10_000) });
 
 /** Reads a commission file of this or an earlier version; throws an `InputError` naming the first field that cannot be taken. */
 export function readCommission(value: unknown): CommissionFile {
+  refuseNewerFormat(value);
   const given = typeof value === 'object' && value !== null && 'units' in value ? { ...value, units: unitsAsToday(value.units) } : value;
   const file = isFirst(given) ? fromFirst(parse(firstSchema, given)) : asFile(parse(schema, given));
   checkReferences(file);
   return file;
+}
+
+/** A file of a later version is named as that, whatever it holds. */
+function refuseNewerFormat(value: unknown): void {
+  const format = typeof value === 'object' && value !== null && 'format' in value ? value.format : undefined;
+  const version = typeof format === 'string' ? /^neat-relay\/commission@(\d+)$/.exec(format)?.[1] : undefined;
+  if (version !== undefined && Number(version) > Number(COMMISSION_FORMAT.split('@')[1]))
+    throw new InputError('format', format, `open it with the newer Neat Relay that wrote it: this one reads up to ${COMMISSION_FORMAT}`);
 }
 
 const isFirst = (value: unknown): boolean =>

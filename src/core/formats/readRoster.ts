@@ -1,5 +1,6 @@
 import { SIZE_LABELS, SIZES, type Size } from '../scheme/definitions';
 import { delimiterOf, eachRecord } from './csvRecords';
+import { readNumber } from './readNumber';
 import { InputError } from './InputError';
 import { MOST_MODELS } from './schemeSchemas';
 
@@ -73,7 +74,7 @@ export function unitsOf(
     const refuse = (field: RosterField, message: string) => wrong.push({ line, column: titleOf(field), message });
     if (problem !== null) wrong.push({ line, column: 'row', message: problem });
     const name = cell('name');
-    const models = Number(cell('models'));
+    const models = readNumber(cell('models')) ?? NaN;
     const size = sizeOf(cell('size'));
     if (name === '') refuse('name', 'is empty: name the unit');
     else if (names.has(keyOf(name))) refuse('name', `is "${name}", which is there already: give every unit a name of its own`);

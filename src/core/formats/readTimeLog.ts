@@ -1,6 +1,7 @@
 import type { Schema } from 'yup';
 import { delimiterOf, eachRecord } from './csvRecords';
 import { isInstant, parse } from './fields';
+import { readNumber } from './readNumber';
 import { InputError } from './InputError';
 import {
   NUMBERS,
@@ -132,8 +133,7 @@ class RowReader {
     if (trimmed === '') return empty === undefined ? text : empty;
     if (!isNumber) return trimmed;
     // Where commas do not separate columns, they may stand for the decimal point.
-    const value = Number(this.delimiter === ',' ? trimmed : trimmed.replace(',', '.'));
-    return Number.isNaN(value) ? text : value;
+    return readNumber(trimmed, { comma: this.delimiter !== ',' }) ?? text;
   }
 }
 

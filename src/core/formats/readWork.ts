@@ -1,6 +1,7 @@
 import type { StepKind } from '../time/definitions';
 import { delimiterOf, eachRecord } from './csvRecords';
 import { parse } from './fields';
+import { readNumber } from './readNumber';
 import { InputError } from './InputError';
 import { rowSchema } from './timeLogColumns';
 
@@ -40,8 +41,7 @@ function rowOf(columns: readonly string[], fields: readonly string[], line: numb
   const field = (column: string) => fields[columns.indexOf(column)] ?? '';
   const number = (column: string) => {
     const given = field(column).trim();
-    const value = Number(delimiter === ',' ? given : given.replace(',', '.'));
-    return given === '' || Number.isNaN(value) ? given : value;
+    return readNumber(given, { comma: delimiter !== ',' }) ?? given;
   };
   const raw = {
     commission: field('commission'),

@@ -16,7 +16,21 @@ import {
 import { MOMENTS } from '../scheme/moments';
 import { SCHOOL_QUESTIONS, SCHOOLS, type SchoolQuestion, type Schools } from '../scheme/schools';
 import type { RemovedPiece } from '../views/stored';
-import { atLeast, count, id, instant, list, LONGEST_MINUTES, note, oneOf, optionalMinutes, remedy, requiredText, share, text } from './fields';
+import {
+  atLeast,
+  count,
+  id,
+  instant,
+  list,
+  LONGEST_MINUTES,
+  note,
+  oneOf,
+  optionalMinutes,
+  remedy,
+  requiredText,
+  share,
+  text,
+} from './fields';
 
 /** Models of one unit. */
 export const MOST_MODELS = 1000;

@@ -1,4 +1,5 @@
 import { useRef, useState } from 'react';
+import { readNumber } from '../../core/formats/readNumber';
 import type { Size } from '../../core/scheme/definitions';
 import { Button } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
@@ -19,7 +20,7 @@ export function NewUnitRow({ names, onAdd }: NewUnitRowProps) {
   const [error, setError] = useState<string | null>(null);
 
   const add = () => {
-    const models = Number(promised);
+    const models = readNumber(promised) ?? NaN;
     const problem = problemOf(name, promised, names);
     setError(problem);
     if (problem !== null) return;
@@ -65,7 +66,7 @@ function problemOf(name: string, promised: string, names: string[]): string | nu
   if (name.trim() === '') return 'The unit has no name: give it one.';
   if (names.some((other) => other.trim().toLowerCase() === name.trim().toLowerCase()))
     return `"${name}" is here already: give it a name of its own.`;
-  const models = Number(promised);
+  const models = readNumber(promised) ?? NaN;
   if (!Number.isInteger(models) || models < 1 || models > MOST)
     return `"${promised}" models cannot be: give a whole number from 1 to ${MOST}.`;
   return null;

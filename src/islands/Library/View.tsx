@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { readJson } from '../../core/formats/readJson';
 import type { LibraryEntry } from '../../core/views/library';
 import { Button, LinkButton } from '../../ui/Button/Button';
 import { FileButton } from '../../ui/FileButton/FileButton';
@@ -30,13 +31,7 @@ function OpenedLibrary({ initial }: { initial: LibraryEntry[] }) {
     );
   const reload = async () => setEntries(await send<LibraryEntry[]>('GET', URL));
   const add = async (file: File) => {
-    const value: unknown = await file
-      .text()
-      .then((text) => JSON.parse(text) as unknown)
-      .catch(() => {
-        throw new Error(`${file.name} is no JSON: choose a scheme file.`);
-      });
-    await send('POST', `${URL}/file`, value);
+    await send('POST', `${URL}/file`, readJson(await file.text(), file.name, 'choose a scheme file'));
     await reload();
   };
   const remove = async (entry: LibraryEntry, isRemoved: boolean) => {

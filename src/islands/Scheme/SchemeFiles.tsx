@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { ulid } from 'ulid';
 import { adoptScheme } from '../../core/scheme/adoptScheme';
 import { modelsOf, type Paint, type Scheme, type Standard, type Unit } from '../../core/scheme/definitions';
+import { readJson } from '../../core/formats/readJson';
 import { schemeInARow } from '../../core/scheme/gone';
 import { allModels } from '../../core/scheme/whoTakes';
 import { Button } from '../../ui/Button/Button';
@@ -24,12 +25,7 @@ const format = () => import('../../core/formats/schemeFile');
 
 async function readFile(file: File) {
   const { readScheme } = await format();
-  try {
-    return readScheme(JSON.parse(await file.text()));
-  } catch (problem) {
-    if (problem instanceof SyntaxError) throw new Error(`${file.name} is no JSON: choose a scheme file.`, { cause: problem });
-    throw problem;
-  }
+  return readScheme(readJson(await file.text(), file.name, 'choose a scheme file'));
 }
 
 /** A scheme kept as a file, and one from elsewhere taken for this unit. */

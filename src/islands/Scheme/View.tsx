@@ -7,6 +7,7 @@ import { Notice } from '../../ui/Notice/Notice';
 import { counted, minutesText } from '../../ui/format';
 import { send } from '../shared/api';
 import { Opened } from '../shared/Opened';
+import { PlanLine } from '../shared/PlanLine';
 import { keepInAddress, UnitTabs } from '../shared/UnitTabs';
 import { usePictures } from '../shared/usePictures';
 import { UnitScheme } from './UnitScheme';
@@ -83,9 +84,9 @@ function OpenedScheme({ picture, commissionId, wantedUnit }: SchemeViewProps & {
         onShow={show}
         controls="scheme"
       />
-      <LinkButton kind="main" href={`/line?of=${commissionId}`} className={styles.toLine}>
+      <PlanLine kind="main" commissionId={commissionId} className={styles.toLine}>
         Next: in which order?
-      </LinkButton>
+      </PlanLine>
       <UnitScheme
         key={unit.id}
         unit={unit}

@@ -4,11 +4,12 @@ import type { TodayCommission } from '../../core/views/today';
 import { Bar } from '../../ui/Bar/Bar';
 import { LinkButton } from '../../ui/Button/Button';
 import { dayText, daysUntil, minutesText, percentText } from '../../ui/format';
+import { PlanLine } from '../shared/PlanLine';
 import styles from './View.module.css';
 
 /** One commission with its standing: painted, left, date, and whether the date can be met. */
 export function CommissionRow({ entry, now }: { entry: TodayCommission; now: number }) {
-  const { commission, estimate, outlook, isOnBench } = entry;
+  const { commission, estimate, outlook } = entry;
   const share = paintedShare(estimate);
   const days = daysUntil(commission.dueOn, now);
   const standing = standingText(entry);
@@ -52,16 +53,15 @@ export function CommissionRow({ entry, now }: { entry: TodayCommission; now: num
           </small>
         ))}
       </div>
-      <LinkButton href={nextHref(entry)}>{isOnBench ? 'Bench' : nextName(entry)}</LinkButton>
+      <Next entry={entry} />
     </li>
   );
 }
 
 /** Where work on it goes on: at the bench, at the line, or where something is missing. */
-function nextHref({ commission, isOnBench, canBePainted, units }: TodayCommission): string {
-  if (isOnBench) return '/bench';
-  if (canBePainted) return `/line?of=${commission.id}`;
-  return `/c/${commission.id}/${units === 0 ? 'intake' : 'scheme'}`;
+function Next({ entry: { commission, isOnBench, canBePainted, units } }: { entry: TodayCommission }) {
+  if (isOnBench) return <LinkButton href="/bench">Bench</LinkButton>;
+  if (canBePainted) return <PlanLine commissionId={commission.id}>Line</PlanLine>;
+  const [name, station] = units === 0 ? ['Intake', 'intake'] : ['Scheme', 'scheme'];
+  return <LinkButton href={`/c/${commission.id}/${station}`}>{name}</LinkButton>;
 }
-
-const nextName = ({ canBePainted, units }: TodayCommission): string => (canBePainted ? 'Line' : units === 0 ? 'Intake' : 'Scheme');

@@ -2,6 +2,7 @@ import { paintedShare } from '../../core/views/estimate';
 import type { Today, TodayCommission } from '../../core/views/today';
 import { LinkButton } from '../../ui/Button/Button';
 import { momentText, percentText, timeOfDayText } from '../../ui/format';
+import { PlanLine } from '../shared/PlanLine';
 import { standingText } from './words';
 import styles from './View.module.css';
 
@@ -41,9 +42,9 @@ function Plan({ entry: { commission, estimate } }: { entry: TodayCommission }) {
           {`, ${percentText(paintedShare(estimate))} painted.`}
         </p>
       </div>
-      <LinkButton kind="main" href={`/line?of=${commission.id}`} className={styles.go}>
+      <PlanLine kind="main" commissionId={commission.id} className={styles.go}>
         Plan its line
-      </LinkButton>
+      </PlanLine>
     </section>
   );
 }

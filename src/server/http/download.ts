@@ -1,6 +1,8 @@
+import { fileName } from '../text/fileName';
+
 /** A file for the browser to save; characters that a file name cannot hold are left out. */
 export function download(content: string | Uint8Array<ArrayBuffer>, name: string, type: string): Response {
-  const safe = name.replaceAll(/[^\p{L}\p{N} ._-]/gu, '').trim() || 'neat-relay';
+  const safe = fileName(name);
   return new Response(content, {
     headers: {
       'content-type': typeof content === 'string' ? `${type}; charset=utf-8` : type,

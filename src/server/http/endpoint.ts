@@ -1,6 +1,7 @@
 import type { APIContext, APIRoute } from 'astro';
 import type { InferType, Schema } from 'yup';
 import { parse } from '../../core/formats/fields';
+import { readJson } from '../../core/formats/readJson';
 import { asDataError, isBusy, UnfitBackupError } from '../../data/dataErrors';
 import { InputError } from '../../core/formats/InputError';
 import { announce, type Announcement } from '../bench/announcements';
@@ -13,7 +14,6 @@ import type { TaskName, TaskRequest } from '../threads/tasks';
 import { fitAhead } from '../workshop/loadWorkshop';
 import { serving } from '../serving';
 import { readBody, readBytes, StalledError, TooLargeError } from './readBody';
-import { readJson } from './readJson';
 
 const DEFAULT_LIMIT_BYTES = 1_000_000;
 

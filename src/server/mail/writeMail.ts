@@ -1,3 +1,4 @@
+import { fileName } from '../text/fileName';
 import MailComposer from 'nodemailer/lib/mail-composer/index.js';
 
 /** Nothing is really sent: whoever takes the file from the outbox puts an address of theirs here. */
@@ -19,7 +20,7 @@ export async function writeMail({ to, subject, text, at, files }: Letter): Promi
     subject,
     text,
     date: at,
-    attachments: files.map(({ name, bytes, type }) => ({ filename: name, content: Buffer.from(bytes), contentType: type })),
+    attachments: files.map(({ name, bytes, type }) => ({ filename: fileName(name), content: Buffer.from(bytes), contentType: type })),
   });
   return message.compile().build();
 }

@@ -4,7 +4,7 @@ import type { BenchEvent } from '../../core/bench/definitions';
 import { clockAt, foldClock } from '../../core/bench/foldClock';
 import { OTHER_WORK } from '../../core/bench/otherWork';
 import { wholeEvent } from '../../core/formats/benchEvents';
-import { id, instant, minutes, note, oneOf } from '../../core/formats/fields';
+import { id, instant, minutes, note, oneOf, parse } from '../../core/formats/fields';
 import { InputError } from '../../core/formats/InputError';
 import type { OtherWorkPicture } from '../../core/views/otherWork';
 import { NotFoundError } from '../errors';
@@ -84,13 +84,29 @@ export const saveOtherSchema = object({
 });
 
 /** Corrects a piece of other work, or brings one back that was removed. */
-export async function saveOtherWork(stores: Stores, workId: string | undefined, input: InferType<typeof saveOtherSchema>): Promise<void> {
+export async function saveOtherWork(
+  stores: Stores,
+  workId: string | undefined,
+  input: InferType<typeof saveOtherSchema>,
+  now: Date,
+): Promise<void> {
+  const { work } = parse(object({ work: id() }), { work: workId });
+  checkTimes(input, now);
   if (!(await stores.commissions.find(input.commissionId)))
     throw new InputError('commissionId', input.commissionId, 'name a commission that is in this data folder');
   const running = await stores.otherWork.running();
-  if (input.endedAt === null && running && running.id !== workId)
+  if (input.endedAt === null && running && running.id !== work)
     throw new InputError('endedAt', null, 'stop the clock that runs first, or say when this ended');
-  await stores.otherWork.put({ ...input, id: workId! });
+  await stores.otherWork.put({ ...input, id: work });
+}
+
+/** It begins before it ends, and no later than now. */
+function checkTimes({ startedAt, endedAt }: Pick<InferType<typeof saveOtherSchema>, 'startedAt' | 'endedAt'>, now: Date): void {
+  if (Date.parse(startedAt) > now.getTime()) throw new InputError('startedAt', startedAt, 'give a time that is past');
+  if (endedAt === null) return;
+  if (Date.parse(endedAt) < Date.parse(startedAt))
+    throw new InputError('endedAt', endedAt, `give a time after ${startedAt}, when it began`);
+  if (Date.parse(endedAt) > now.getTime()) throw new InputError('endedAt', endedAt, 'give a time that is past, or none while it goes on');
 }
 
 export async function removeOtherWork(stores: Stores, workId: string | undefined): Promise<void> {

@@ -6,7 +6,7 @@ import type { HandedFit } from '../fitting/handedFit';
 import { loadStatement } from '../money/loadStatement';
 import { loadLegSheet } from '../line/loadLegSheet';
 import { loadSets } from '../line/loadSets';
-import { readJson } from '../http/readJson';
+import { readJson } from '../../core/formats/readJson';
 import { decodeText } from '../text/decodeText';
 import { importTimeLog } from '../timeLog/importTimeLog';
 import { foretell } from '../timeLog/foretell';

@@ -20,7 +20,17 @@ interface NumberFieldProps extends Omit<InputHTMLAttributes<HTMLInputElement>, '
  * A number typed as text. It is taken when it is finished, by Enter or by leaving the field or the page: what is typed on the way to
  * 18 is no 1. What is no number in range stays, and the field says what is wrong with it.
  */
-export function NumberField({ value, onChange, onKeyDown, min, max, whole = false, optional = false, live = false, ...rest }: NumberFieldProps) {
+export function NumberField({
+  value,
+  onChange,
+  onKeyDown,
+  min,
+  max,
+  whole = false,
+  optional = false,
+  live = false,
+  ...rest
+}: NumberFieldProps) {
   const [draft, setDraft] = useState<string | null>(null);
   const shown = draft ?? (value === null ? '' : String(value));
   const error = draft === null ? null : problemOf(draft, { min, max, whole, optional });
@@ -63,7 +73,9 @@ export function NumberField({ value, onChange, onKeyDown, min, max, whole = fals
   );
 }
 
-const asNumber = (text: string) => Number(text.trim().replace(',', '.'));
+/** Digits with a point or a comma: 0x10 is no number. */
+const DECIMAL = /^[+-]?(\d+[.,]?\d*|[.,]\d+)$/;
+const asNumber = (text: string) => (DECIMAL.test(text.trim()) ? Number(text.trim().replace(',', '.')) : NaN);
 
 function problemOf(
   text: string,

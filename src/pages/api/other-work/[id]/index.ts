@@ -1,4 +1,4 @@
 import { endpoint } from '../../../../server/http/endpoint';
 import { saveOtherSchema, saveOtherWork } from '../../../../server/otherWork/otherWork';
 
-export const PUT = endpoint(saveOtherSchema, (input, { stores, params }) => saveOtherWork(stores, params['id'], input));
+export const PUT = endpoint(saveOtherSchema, (input, { stores, params, now }) => saveOtherWork(stores, params['id'], input, now));
