@@ -65,7 +65,7 @@ async function estimateBench(stores: Stores, workshop: Workshop, now: Date): Pro
   const all = [...units.values()];
   const draws = await passDraws(workshop);
   for (const unit of all)
-    for (const { passKey } of unit.passes) draws.get(passKey)?.forEach((minutes, draw) => (unit.draws[draw]! += minutes));
+    for (const { passKey } of unit.passes) draws.minutes.get(passKey)?.forEach((minutes, draw) => (unit.draws[draw]! += minutes));
   const pieces = await piecesOf(stores, workshop);
   const shares = new Map<string, JobShare>();
   const queued = new Map<string, number>();

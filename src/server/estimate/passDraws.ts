@@ -1,7 +1,7 @@
 import { doneModels } from '../../core/bench/foldMarks';
 import { approved } from '../../core/scheme/definitions';
 import type { WorkItem } from '../../core/time/definitions';
-import { drawFactors } from '../../core/time/forecast';
+import { drawFactors, safeRatio } from '../../core/time/forecast';
 import { inSlices } from '../inSlices';
 import type { Workshop } from '../workshop/loadWorkshop';
 import { workOf } from '../workshop/roster';
@@ -12,10 +12,18 @@ export const DRAW_SEED = 20;
 /** An order is timed under the first so many of them, in every view. */
 export const ORDER_DRAWS = 200;
 
-const kept = new WeakMap<Workshop, Promise<ReadonlyMap<string, Float64Array>>>();
+/** What is left of all open units in every draw. */
+export interface PassDraws {
+  /** Hands-on minutes of each pass, by its key; passes that are done have none. */
+  minutes: ReadonlyMap<string, Float64Array>;
+  /** How many times the likely minutes of all of it together are safe. */
+  safeRatio: number;
+}
 
-/** Hands-on minutes of what is left of each pass of all open units in every draw, by pass key; passes that are done have none. */
-export function passDraws(workshop: Workshop): Promise<ReadonlyMap<string, Float64Array>> {
+const kept = new WeakMap<Workshop, Promise<PassDraws>>();
+
+/** Worked out once for a workshop: every line is dated by it. */
+export function passDraws(workshop: Workshop): Promise<PassDraws> {
   const known = kept.get(workshop);
   if (known) return known;
   const draws = drawPasses(workshop);
@@ -24,15 +32,15 @@ export function passDraws(workshop: Workshop): Promise<ReadonlyMap<string, Float
   return draws;
 }
 
-async function drawPasses(workshop: Workshop): Promise<ReadonlyMap<string, Float64Array>> {
+async function drawPasses(workshop: Workshop): Promise<PassDraws> {
   const byPass = new Map<string, WorkItem[]>();
   for (const unit of workshop.units)
     for (const item of workOf(approved(unit), workshop, (passKey) => doneModels(workshop.marks.marks, passKey)))
       byPass.set(item.passKey, [...(byPass.get(item.passKey) ?? []), item]);
   const draws = await inSlices(workshop.model.simulate([...byPass.values()], DRAWS, DRAW_SEED));
-  return new Map([...byPass.keys()].map((key, index) => [key, draws[index]!]));
+  return { minutes: new Map([...byPass.keys()].map((key, index) => [key, draws[index]!])), safeRatio: safeRatio(draws) };
 }
 
 /** The same as factors on what each pass takes in the middle draw. */
-export const passFactors = (draws: ReadonlyMap<string, Float64Array>): Map<string, Float64Array> =>
+export const passFactors = ({ minutes: draws }: PassDraws): Map<string, Float64Array> =>
   new Map([...draws].map(([key, minutes]) => [key, drawFactors(minutes)]));

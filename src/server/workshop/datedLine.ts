@@ -2,7 +2,6 @@ import { lineDates } from '../../core/calendar/lineDates';
 import { lineSessions, type LineSessions } from '../../core/calendar/lineSessions';
 import { lineFormatOf, type LineProblem } from '../../core/line/definitions';
 import type { BuiltLine } from '../../core/scheme/buildLine';
-import { safeRatio } from '../../core/time/forecast';
 import { passDraws } from '../estimate/passDraws';
 import { commissionDates } from './commissionDates';
 import type { Workshop } from './loadWorkshop';
@@ -17,7 +16,7 @@ export interface DatedLine {
 export async function datedLine(workshop: Workshop, built: BuiltLine, now: Date): Promise<DatedLine | null> {
   const sessions = built.jobs.length === 0 ? null : lineSessions(built.problem, workshop.house.sessions, now.getTime());
   if (!sessions) return null;
-  const due = lineDates(built.jobs, commissionDates(workshop), sessions, safeRatio([...(await passDraws(workshop)).values()]));
+  const due = lineDates(built.jobs, commissionDates(workshop), sessions, (await passDraws(workshop)).safeRatio);
   const dated = { ...built.problem, sessions: sessions.sessions, due };
   return { problem: { ...dated, format: lineFormatOf(dated) }, sessions };
 }
