@@ -2,6 +2,7 @@ import { openDatabase, type OpenedDatabase } from '../data/database';
 import { DataError } from '../data/dataErrors';
 import { keepDailyCopies } from './backups/dailyCopy';
 import { Gate } from './gate';
+import { forAll } from './givingUp';
 import { adoptTime } from './bench/adoptTime';
 import { fitBy } from './fitting/fitters';
 import { ThreadFitter } from './fitting/ThreadFitter';
@@ -33,29 +34,34 @@ export const writing = new Gate();
 
 /** The database of the running program, opened on first use in the folder NEAT_RELAY_DATA. */
 export async function openedDatabase(): Promise<Running> {
-  running ??= openDatabase(dataFolder()).then(async (database) => {
-    onStop(closeDatabase);
-    const stores = storesOf(database.knex);
-    try {
-      await adoptTime(stores);
-      await finishOutbox(stores, database.folder);
-    } catch (error) {
-      await database.close();
-      throw error;
-    }
-    keepThreadReady();
-    const fitter = new ThreadFitter();
-    fitBy(stores, fitter);
-    return {
-      database,
-      stores,
-      fitter,
-      stopCopies: keepDailyCopies(database.folder),
-      stopLearning: keepLearning(stores, database.folder, writing),
-    };
-  });
-  running.catch(() => (running = null));
-  return running;
+  if (running !== null) return running;
+  const opening = forAll(open);
+  running = opening;
+  opening.catch(() => running === opening && (running = null));
+  return opening;
+}
+
+async function open(): Promise<Running> {
+  const database = await openDatabase(dataFolder());
+  onStop(closeDatabase);
+  const stores = storesOf(database.knex);
+  try {
+    await adoptTime(stores);
+    await finishOutbox(stores, database.folder);
+  } catch (error) {
+    await database.close();
+    throw error;
+  }
+  keepThreadReady();
+  const fitter = new ThreadFitter();
+  fitBy(stores, fitter);
+  return {
+    database,
+    stores,
+    fitter,
+    stopCopies: keepDailyCopies(database.folder),
+    stopLearning: keepLearning(stores, database.folder, writing),
+  };
 }
 
 /** The stores of the running program. Throws a `DataError` when their file is not there any more. */

@@ -2,12 +2,12 @@ import { expect } from 'chai';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { DEFAULT_HOUSE_RULES } from '../../src/core/scheme/houseRules';
 import { learnSetups } from '../../src/core/time/setupTimes';
-import { HouseRulesView } from '../../src/islands/HouseRules/View';
+import { OpenedHouseRules } from '../../src/islands/HouseRules/View';
 
 describe('House rules on screen', () => {
   const shown = (measured: Parameters<typeof learnSetups>[0], leaders = { power: 0, stretches: 0 }) =>
     renderToStaticMarkup(
-      <HouseRulesView
+      <OpenedHouseRules
         rules={DEFAULT_HOUSE_RULES}
         revision={1}
         setups={learnSetups(measured, new Map(), DEFAULT_HOUSE_RULES)}

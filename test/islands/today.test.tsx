@@ -47,6 +47,7 @@ const entry = (more: Partial<TodayCommission> = {}): TodayCommission => ({
 });
 const session = { from: NOW + 60 * MINUTE, to: NOW + 210 * MINUTE };
 const today = (commissions: TodayCommission[], more: Partial<Today> = {}): Today => ({
+  now: NOW,
   corrections: [],
   commissions,
   sessions: [session],
@@ -59,7 +60,7 @@ const today = (commissions: TodayCommission[], more: Partial<Today> = {}): Today
   ...more,
 });
 const viewOf = (commissions: TodayCommission[], more: Partial<Today> = {}) =>
-  renderToStaticMarkup(<TodayView today={today(commissions, more)} now={NOW} deleted={null} />);
+  renderToStaticMarkup(<TodayView first={today(commissions, more)} deleted={null} />);
 const view = (...commissions: TodayCommission[]) => viewOf(commissions);
 
 describe('Today', () => {

@@ -49,7 +49,7 @@ export async function expectLaidAsShown(stores: Stores, selection: Selection, no
   const shown = given ?? shownLine(line);
   const total = shareMinutes(lineFigures(line, shown.order, line.sessions?.sessions ?? null).total);
   const workshop = await loadWorkshop(stores, now);
-  const factors = passFactors(await passDraws(workshop));
+  const factors = await passFactors(await passDraws(workshop));
   const dates = await queueDates(workshop, [{ built: line, order: shown.order }], factors, now);
   const before = { order: await openJobs(stores, now), bench: await stores.workshop.bench(), prices: await prices(stores, now) };
 

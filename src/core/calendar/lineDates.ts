@@ -24,9 +24,15 @@ export function lineDates(
   safeRatio: number,
 ): LineDue[] {
   const calendar = BenchCalendar.of(sessions);
+  const byCommission = new Map<string, string[]>();
+  for (const { id, commissionId } of jobs) {
+    const its = byCommission.get(commissionId);
+    if (its) its.push(id);
+    else byCommission.set(commissionId, [id]);
+  }
   const own = commissions.flatMap(({ id, by }) => {
-    const its = jobs.filter((job) => job.commissionId === id).map((job) => job.id);
-    if (its.length === 0) return [];
+    const its = byCommission.get(id);
+    if (!its) return [];
     return [{ id, jobs: its, at: Math.max(0, (by - origin) / MINUTE_MS), perMinuteLate: PER_MINUTE_LATE }];
   });
   if (own.length < 2) return own;

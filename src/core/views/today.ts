@@ -44,6 +44,8 @@ export interface TonightJob {
 }
 
 export interface Today {
+  /** UTC ms. */
+  now: number;
   /** Taps that were moved, while nobody knows for sure that they had to be. */
   corrections: ClockCorrection[];
   commissions: TodayCommission[];

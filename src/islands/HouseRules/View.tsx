@@ -2,6 +2,7 @@ import { X } from 'lucide-react';
 import { useRef } from 'react';
 import { SIZE_LABELS, SIZES } from '../../core/scheme/definitions';
 import { BATCHES, WEEKDAYS, type HouseRules, type WeeklySession } from '../../core/scheme/houseRules';
+import type { HousePicture } from '../../core/views/house';
 import { Button } from '../../ui/Button/Button';
 import { ClockField } from '../../ui/Field/ClockField';
 import { SelectField } from '../../ui/Field/Field';
@@ -12,6 +13,7 @@ import type { TimeModel } from '../../core/time/definitions';
 import { counted, minutesText, plain } from '../../ui/format';
 import { send } from '../shared/api';
 import { MoneyField } from '../shared/MoneyField';
+import { Opened } from '../shared/Opened';
 import { SaveState } from '../shared/SaveState';
 import { SchoolFields } from '../shared/SchoolFields';
 import { useSaved } from '../shared/useSaved';
@@ -52,14 +54,15 @@ const BENCH: NumberEntry[] = [
   { key: 'leaderFactor', label: 'A leader takes longer by', unit: '×', min: 1, max: 20 },
 ];
 
-interface HouseRulesProps {
-  rules: HouseRules;
-  revision: number;
-  setups: SetupEstimates;
-  leaders: TimeModel['leaders'];
+export function HouseRulesView({ first }: { first: HousePicture | null }) {
+  return (
+    <Opened<HousePicture> first={first} url="/api/house-rules" what="House rules">
+      {(picture) => <OpenedHouseRules {...picture} />}
+    </Opened>
+  );
 }
 
-export function HouseRulesView({ rules: initial, revision: opened, setups, leaders }: HouseRulesProps) {
+export function OpenedHouseRules({ rules: initial, revision: opened, setups, leaders }: HousePicture) {
   const revision = useRef(opened);
   const saved = useSaved<HouseRules>({
     initial,

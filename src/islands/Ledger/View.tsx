@@ -6,6 +6,7 @@ import { SelectField, TextField } from '../../ui/Field/Field';
 import { Notice } from '../../ui/Notice/Notice';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted, minutesText } from '../../ui/format';
+import { Opened } from '../shared/Opened';
 import { send } from '../shared/api';
 import { Closed } from './Closed';
 import { ImportLog } from './ImportLog';
@@ -16,7 +17,15 @@ import styles from './View.module.css';
 
 const EVERYTHING: LogSearch = { filter: 'all', commission: null, words: '' };
 
-export function LedgerView({ log }: { log: LogPicture }) {
+export function LedgerView({ first }: { first: LogPicture | null }) {
+  return (
+    <Opened<LogPicture> first={first} url="/api/ledger" what="the Ledger">
+      {(log) => <OpenedLedger log={log} />}
+    </Opened>
+  );
+}
+
+function OpenedLedger({ log }: { log: LogPicture }) {
   const [shown, setShown] = useState<LogPage>(log.first);
   const [search, setSearch] = useState<LogSearch>(EVERYTHING);
   const asked = useRef(0);

@@ -5,6 +5,7 @@ import { TextField } from '../../ui/Field/Field';
 import { Notice } from '../../ui/Notice/Notice';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted, minutesText, momentText, timeOfDayText } from '../../ui/format';
+import { Opened } from '../shared/Opened';
 import { ClockCorrections } from '../shared/ClockCorrections';
 import { send } from '../shared/api';
 import { useNow } from '../shared/useNow';
@@ -16,9 +17,8 @@ import { Tonight } from './Tonight';
 import { Waiting } from './Waiting';
 import styles from './View.module.css';
 
-interface TodayViewProps {
+interface TodayProps {
   today: Today;
-  now: number;
   /** A commission that was deleted just now, and can come back. */
   deleted: { id: string; name: string } | null;
 }
@@ -29,8 +29,16 @@ const MINUTE_MS = 60_000;
 const WORTH_FINDING = 5;
 const SESSIONS_SHOWN = 4;
 
-export function TodayView({ today, now: start, deleted }: TodayViewProps) {
-  const now = useNow(start, TICK_MS);
+export function TodayView({ first, deleted }: { first: Today | null; deleted: TodayProps['deleted'] }) {
+  return (
+    <Opened<Today> first={first} url="/api/today" what="today’s work">
+      {(today) => <OpenedToday today={today} deleted={deleted} />}
+    </Opened>
+  );
+}
+
+function OpenedToday({ today, deleted }: TodayProps) {
+  const now = useNow(today.now, TICK_MS);
   const [sought, setSought] = useState('');
   if (today.commissions.length === 0) return <Nothing closed={today.closed} deleted={deleted} />;
   const drying = today.commissions.flatMap(({ drying: rows, commission }) =>
@@ -122,7 +130,7 @@ function Deleted({ id, name }: { id: string; name: string }) {
   );
 }
 
-function Nothing({ closed, deleted }: { closed: number; deleted: TodayViewProps['deleted'] }) {
+function Nothing({ closed, deleted }: { closed: number; deleted: TodayProps['deleted'] }) {
   const demo = useDemo(true);
   return (
     <div className={styles.nothing}>

@@ -14,8 +14,32 @@ const NO_ANSWER = 'The program does not answer: what you did is kept in this win
 
 /** Sends JSON to our own server and returns its JSON answer; throws an `ApiError`. */
 export async function send<T>(method: 'GET' | 'POST' | 'PUT', url: string, body?: unknown): Promise<T> {
-  const response = await ask(method, url, body);
+  const response = await (method === 'GET' ? patient(url, {}) : ask(method, url, body));
   return (await response.json().catch(() => null)) as T;
+}
+
+interface Patience {
+  /** Called while the answer is still being worked out. */
+  onWorking?: () => void;
+  signal?: AbortSignal;
+}
+
+/** The same for a view: it is told meanwhile that the answer takes longer, and asks no more once it is closed. */
+export async function sendPatiently<T>(url: string, patience: Patience): Promise<T> {
+  return (await (await patient(url, patience)).json()) as T;
+}
+
+const STILL_WORKING = 202;
+const ASK_AGAIN_MS = 150;
+
+async function patient(url: string, { onWorking, signal }: Patience): Promise<Response> {
+  for (;;) {
+    const response = await fetched(url, { headers: { prefer: 'respond-async' }, ...(signal && { signal }) });
+    if (response.status !== STILL_WORKING) return response;
+    onWorking?.();
+    await new Promise((resolve) => setTimeout(resolve, ASK_AGAIN_MS));
+    signal?.throwIfAborted();
+  }
 }
 
 /** Sends a file as it is and returns the JSON answer; throws an `ApiError`. */

@@ -12,6 +12,7 @@ import { InputError } from '../../core/formats/InputError';
 import type { BackupsPicture } from '../../core/views/backups';
 import { announce } from '../bench/announcements';
 import { NotFoundError } from '../errors';
+import { giveUpAll } from '../http/patience';
 import { chunksOf } from '../http/readBody';
 import { checkInPlace, closeDatabase, dataFolder, openedDatabase, writing } from '../services';
 import { serving } from '../serving';
@@ -80,6 +81,7 @@ function goBack(before: RestoreCandidate, aside: string, now: Date): void {
 async function restore(from: string, now: Date, name?: string): Promise<Restored> {
   const candidate = await prepareRestore(from, dataFolder(), name);
   try {
+    giveUpAll();
     return await serving.byItself(() =>
       writing.byItself(async () => {
         await closeDatabase();

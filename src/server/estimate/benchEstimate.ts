@@ -38,17 +38,21 @@ interface Piece {
   isBench: boolean;
 }
 
-const kept = new WeakMap<Workshop, { of: string; estimate: Promise<BenchEstimate> }>();
+const kept = new WeakMap<Workshop, { of: string; estimate: Promise<BenchEstimate>; isDone: boolean }>();
 
 /** The estimate as things stand; worked out once for each minute of an unchanged workshop. */
 export async function benchEstimate(stores: Stores, workshop: Workshop, now: Date): Promise<BenchEstimate> {
   const of = `${Math.floor(now.getTime() / MINUTE_MS)} ${suggestionsOf(stores)}`;
   const known = kept.get(workshop);
-  if (known?.of === of) return known.estimate;
-  const estimate = estimateBench(stores, workshop, now);
-  kept.set(workshop, { of, estimate });
-  estimate.catch(() => kept.delete(workshop));
-  return estimate;
+  // Very much work takes longer than a minute: whoever asks meanwhile waits for the same.
+  if (known && (known.of === of || !known.isDone)) return known.estimate;
+  const next = { of, estimate: estimateBench(stores, workshop, now), isDone: false };
+  kept.set(workshop, next);
+  next.estimate.then(
+    () => (next.isDone = true),
+    () => kept.get(workshop) === next && kept.delete(workshop),
+  );
+  return next.estimate;
 }
 
 /** The estimate of one commission. */
@@ -88,7 +92,7 @@ async function estimateBench(stores: Stores, workshop: Workshop, now: Date): Pro
   const commissions = commissionEstimates(workshop, units, shares);
   let outlooks: Promise<ReadonlyMap<string, DateOutlook>> | null = null;
   const workOut = async () => {
-    const dates = await queueDates(workshop, lines, passFactors(draws), now);
+    const dates = await queueDates(workshop, lines, await passFactors(draws), now);
     return outlooksOf(workshop, { commissions, dates, queued }, now);
   };
   const forgetting = (error: unknown) => {

@@ -2,7 +2,7 @@ import { doneModels } from '../../core/bench/foldMarks';
 import { approved } from '../../core/scheme/definitions';
 import type { WorkItem } from '../../core/time/definitions';
 import { drawFactors, safeRatio } from '../../core/time/forecast';
-import { inSlices } from '../inSlices';
+import { inSlices, letOthersInWhenDue } from '../inSlices';
 import type { Workshop } from '../workshop/loadWorkshop';
 import { workOf } from '../workshop/roster';
 
@@ -42,5 +42,11 @@ async function drawPasses(workshop: Workshop): Promise<PassDraws> {
 }
 
 /** The same as factors on what each pass takes in the middle draw. */
-export const passFactors = ({ minutes: draws }: PassDraws): Map<string, Float64Array> =>
-  new Map([...draws].map(([key, minutes]) => [key, drawFactors(minutes)]));
+export async function passFactors({ minutes: draws }: PassDraws): Promise<Map<string, Float64Array>> {
+  const factors = new Map<string, Float64Array>();
+  for (const [key, minutes] of draws) {
+    factors.set(key, drawFactors(minutes));
+    await letOthersInWhenDue();
+  }
+  return factors;
+}

@@ -4,10 +4,10 @@ import type { LineProblem } from '../../core/line/definitions';
 import { compileLine } from '../../core/line/problem/compileLine';
 import type { BuiltLine } from '../../core/scheme/buildLine';
 import { doneDates, type DoneDates } from '../../core/time/forecast';
-import { inSlices } from '../inSlices';
+import { inSlices, letOthersInWhenDue } from '../inSlices';
 import { commissionDates } from '../workshop/commissionDates';
 import { ORDER_DRAWS } from './passDraws';
-import { datedLine } from '../workshop/datedLine';
+import { datedLine, type DatedLine } from '../workshop/datedLine';
 import type { Workshop } from '../workshop/loadWorkshop';
 
 /** A piece of the bench's queue, with the order it is planned in (job ids). */
@@ -26,7 +26,11 @@ export async function queueDates(
   factors: ReadonlyMap<string, Float64Array>,
   now: Date,
 ): Promise<Map<string, DoneDates>> {
-  const dated = await Promise.all(lines.map(({ built }) => datedLine(workshop, built, now)));
+  const dated: (DatedLine | null)[] = [];
+  for (const { built } of lines) {
+    dated.push(await datedLine(workshop, built, now));
+    await letOthersInWhenDue();
+  }
   const inSessions = await timedPieces(lines, factors, (index) => dated[index]?.problem ?? null);
   const [first] = dated;
   if (inSessions && first) {
@@ -75,6 +79,7 @@ async function timedPieces(
     const times = await inSlices(timePiece(compileLine(problem), jobs, ofJob, ORDER_DRAWS));
     if (!times) return null;
     pieces.push(times);
+    await letOthersInWhenDue();
   }
   return pieces;
 }

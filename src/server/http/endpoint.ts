@@ -6,6 +6,7 @@ import { asDataError, isBusy, UnfitBackupError } from '../../data/dataErrors';
 import { InputError } from '../../core/formats/InputError';
 import { announce, type Announcement } from '../bench/announcements';
 import { ConflictError, NotFoundError } from '../errors';
+import { forAll, GivenUpError } from '../givingUp';
 import { programTime } from '../programTime';
 import { checkInPlace, dataFolder, openedDatabase, services, writing } from '../services';
 import type { Stores } from '../stores';
@@ -13,6 +14,7 @@ import { taskInThread } from '../threads/threads';
 import type { TaskName, TaskRequest } from '../threads/tasks';
 import { fitAhead } from '../workshop/loadWorkshop';
 import { serving } from '../serving';
+import { soon, untilDone } from './patience';
 import { readBody, readBytes, StalledError, TooLargeError } from './readBody';
 
 const DEFAULT_LIMIT_BYTES = 1_000_000;
@@ -42,7 +44,8 @@ export function endpoint<S extends Schema>(
   return answering(jsonBody(limitBytes), async (body, call) => {
     const input = parse(schema, readJson(body));
     const pass = isAlone ? writing.byItself.bind(writing) : writing.together.bind(writing);
-    const answer = answerOf(await pass(() => useCase(input, call)));
+    // A write is never left halfway, whoever goes.
+    const answer = answerOf(await pass(() => forAll(() => useCase(input, call))));
     if (tells) announce(tells);
     return answer;
   });
@@ -53,7 +56,7 @@ export function bytesEndpoint(
   useCase: (file: Uint8Array, call: Call) => Promise<unknown>,
   { limitBytes }: Required<Pick<EndpointOptions, 'limitBytes'>>,
 ): APIRoute {
-  return answering(bytesBody(limitBytes), async (file, call) => answerOf(await writing.together(() => useCase(file, call))));
+  return answering(bytesBody(limitBytes), async (file, call) => answerOf(await writing.together(() => forAll(() => useCase(file, call)))));
 }
 
 /** An endpoint that takes a JSON body and writes nothing. A use case may return a `Response` of its own, for files. */
@@ -61,9 +64,17 @@ export function question<S extends Schema>(schema: S, useCase: (input: InferType
   return answering(jsonBody(DEFAULT_LIMIT_BYTES), async (body, call) => answerOf(await useCase(parse(schema, readJson(body)), call)));
 }
 
-/** An endpoint without a body, otherwise like the one above. */
+/**
+ * An endpoint without a body, otherwise like the one above. Whoever says that an answer may come later (`prefer: respond-async`) is
+ * told within a moment that it is still being worked out, and asks again.
+ */
 export function query(useCase: (call: Call) => Promise<unknown>): APIRoute {
-  return answering(noBody, async (_body, call) => answerOf(await useCase(call)));
+  const atOnce = answering(noBody, async (_body, call) => answerOf(await useCase(call)));
+  const later = answering(noBody, async (_body, call) => {
+    const found = await soon(`${call.url.pathname}${call.url.search} ${await call.stores.version()}`, () => useCase(call));
+    return found ? answerOf(found.ready) : json({ working: true }, 202);
+  });
+  return (context) => (context.request.headers.get('prefer') === 'respond-async' ? later : atOnce)(context);
 }
 
 /** An endpoint that does not need the data folder open, as it changes the very file. */
@@ -87,7 +98,7 @@ export function fileEndpoint<T extends TaskName>(
     const input = inputOf(file, url);
     const work = (): Promise<unknown> => taskInThread({ task, input, folder: dataFolder(), now });
     if (!writes(url)) return json(await work());
-    const answer = json(await writing.byItself(work));
+    const answer = json(await writing.byItself(() => forAll(work)));
     // Whoever sent the file waits for the log to be fitted, and no page after it.
     await fitAhead(stores, programTime());
     announce('changed');
@@ -114,7 +125,8 @@ function answering<B>(read: BodyReader<B>, handle: (body: B, call: Call) => Prom
     try {
       const body = await read(request);
       return await serving.together(async () => {
-        const answer = await handle(body, { stores: await services(), params, url, request, now: programTime() });
+        const call = { stores: await services(), params, url, request, now: programTime() };
+        const answer = await untilDone(request.signal, () => handle(body, call));
         // A folder that was taken away in the middle has not stored anything.
         checkInPlace((await openedDatabase()).database);
         return answer;
@@ -134,8 +146,12 @@ function closing(response: Response): Response {
   return response;
 }
 
+/** Nobody hears it. */
+const UNHEARD = 499;
+
 /** Turns a refusal into its answer; what went wrong unforeseen is written to the log and not shown. */
 function refusal(error: unknown): Response {
+  if (error instanceof GivenUpError) return json({ error: error.message }, UNHEARD);
   if (error instanceof InputError) return json({ error: error.message, field: error.field }, 400);
   if (error instanceof NotFoundError) return json({ error: error.message }, 404);
   if (error instanceof ConflictError) return json({ error: error.message }, 409);

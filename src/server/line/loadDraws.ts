@@ -8,6 +8,6 @@ const rounded = (factor: number) => Math.round(factor * 1000) / 1000;
 
 /** The draws that every date of the bench is timed under, pass by pass. */
 export async function loadDraws(stores: Stores, now: Date): Promise<LineDraws> {
-  const factors = passFactors(await passDraws(await loadWorkshop(stores, now)));
+  const factors = await passFactors(await passDraws(await loadWorkshop(stores, now)));
   return { draws: ORDER_DRAWS, passes: [...factors].map(([key, each]) => [key, Array.from(each.subarray(0, ORDER_DRAWS), rounded)]) };
 }

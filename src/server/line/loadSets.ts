@@ -28,7 +28,7 @@ export async function loadSets(
   const built = await lineLeft(workshop, units);
   const dated = await datedLine(workshop, built, now);
   if (!dated) return null;
-  const factors = passFactors(await passDraws(workshop));
+  const factors = await passFactors(await passDraws(workshop));
   const sets = new LineSets({ built, problem: dated.problem, queue: workshop.commissions.map(({ id }) => id), factors });
   const onLine = chosenUnits(workshop, selection)
     .map(({ id }) => id)

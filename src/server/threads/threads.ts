@@ -2,6 +2,7 @@ import path from 'node:path';
 import { Worker } from 'node:worker_threads';
 import type { SolveReport, SolveRequest } from '../../core/line/search/runSolver';
 import { latestFit } from '../fitting/handedFit';
+import { GivenUpError, presentClient, stopIfGone } from '../givingUp';
 import { errorFrom, type Refusal } from './refusals';
 import type { TaskName, TaskRequest, tasks } from './tasks';
 
@@ -39,19 +40,32 @@ function inThread(
   request: Exclude<WorkRequest, { getReady: true }>,
   onReport: (report: SolveReport) => void = () => undefined,
 ): Promise<unknown> {
+  const gone = presentClient();
+  stopIfGone();
   const thread = idle.pop() ?? begin();
   thread.ref();
   return new Promise((resolve, reject) => {
+    const leave = () => {
+      stopHearing();
+      void thread.terminate();
+      reject(new GivenUpError('Whoever asked for this has gone.'));
+    };
     const fail = (error: unknown) =>
       reject(error instanceof Error ? error : new Error(`A thread ended without an answer (${String(error)}).`));
     const hear = (answer: ThreadAnswer) => {
       if ('report' in answer) return onReport(answer.report);
-      thread.off('message', hear).off('error', fail).off('exit', fail);
-      putAside(thread);
+      stopHearing();
+      if (isHeavy(request)) void thread.terminate();
+      else putAside(thread);
       if ('refusal' in answer) reject(errorFrom(answer.refusal));
       else resolve(answer.result);
     };
+    const stopHearing = () => {
+      thread.off('message', hear).off('error', fail).off('exit', fail);
+      gone?.removeEventListener('abort', leave);
+    };
     thread.on('message', hear).on('error', fail).on('exit', fail);
+    gone?.addEventListener('abort', leave, { once: true });
     thread.postMessage(request);
   });
 }
@@ -63,6 +77,11 @@ function begin(): Worker {
   });
   return thread;
 }
+
+/** What a long line took of memory is given back with the thread. */
+const MANY_JOBS = 2000;
+const isHeavy = (request: Exclude<WorkRequest, { getReady: true }>): boolean =>
+  'problem' in request && request.problem.jobs.length > MANY_JOBS;
 
 /** An idle thread does not keep the program from ending. */
 function putAside(thread: Worker): void {

@@ -29,6 +29,7 @@ export async function loadToday(stores: Stores, now: Date): Promise<Today> {
   const changes = await stores.scope.unpricedOf(workshop.commissions.map(({ id }) => id));
   const paintIds = new Set(tonight?.jobs.map((job) => job.paintId));
   return {
+    now: now.getTime(),
     corrections: await stores.bench.corrections(),
     commissions: workshop.commissions.map((commission) => describe(workshop, commission, { ...estimate, outlooks, changes }, onBench, now)),
     sessions: benchSessions(workshop.house.sessions, now.getTime(), now.getTime() + WEEK_MS),

@@ -14,6 +14,7 @@ import type { StoredCommission, StoredLogRow, StoredUnit } from '../../core/view
 import { NotFoundError } from '../errors';
 import { announce } from '../bench/announcements';
 import { fitterOf } from '../fitting/fitters';
+import { forAll } from '../givingUp';
 import { letOthersIn } from '../inSlices';
 import type { Stores } from '../stores';
 
@@ -51,7 +52,7 @@ export async function loadWorkshop(stores: Stores, now: Date): Promise<Workshop>
   const version = `${await stores.version()} ${hour}`;
   const known = kept.get(stores);
   if (known?.version === version) return known.workshop;
-  const workshop = readWorkshop(stores, new Date(hour * HOUR_MS));
+  const workshop = forAll(() => readWorkshop(stores, new Date(hour * HOUR_MS)));
   kept.set(stores, { version, workshop });
   workshop.catch(() => kept.delete(stores));
   return workshop;

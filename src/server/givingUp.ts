@@ -1,0 +1,22 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
+
+/** Nobody waits any more for what was being worked out. */
+export class GivenUpError extends Error {
+  override readonly name = 'GivenUpError';
+}
+
+/** Whom the present computation is for: what it begins is for the same one. */
+const client = new AsyncLocalStorage<AbortSignal>();
+
+/** Works for somebody who may go: then the work is given up between two of its steps. */
+export const forClient = <T>(signal: AbortSignal, work: () => Promise<T>): Promise<T> => client.run(signal, work);
+
+/** Works for everybody, whoever asked first. */
+export const forAll = <T>(work: () => Promise<T>): Promise<T> => client.exit(work);
+
+/** Of whom the present work is for; undefined where it is for everybody. */
+export const presentClient = (): AbortSignal | undefined => client.getStore();
+
+export function stopIfGone(): void {
+  if (client.getStore()?.aborted) throw new GivenUpError('Whoever asked for this has gone.');
+}

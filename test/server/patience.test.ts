@@ -1,0 +1,109 @@
+import { expect } from 'chai';
+import { setTimeout as pause } from 'node:timers/promises';
+import { forAll, forClient, GivenUpError, presentClient } from '../../src/server/givingUp';
+import { giveUpAll, soon, untilDone } from '../../src/server/http/patience';
+import { chunksOf, StalledError, TooLargeError } from '../../src/server/http/readBody';
+import { inSlices, letOthersIn } from '../../src/server/inSlices';
+import { solveInThread } from '../../src/server/threads/threads';
+import { randomProblem } from '../support/lineProblems';
+import { rejected } from '../support/shop';
+
+describe('a question that takes long', () => {
+  const slow = async (milliseconds: number) => {
+    await pause(milliseconds);
+    return 'known';
+  };
+
+  it('is answered at once where it is short, and otherwise told that it is being worked out', async () => {
+    expect(await soon('short', () => Promise.resolve(1))).to.deep.equal({ ready: 1 });
+    let begun = 0;
+    const work = () => {
+      begun++;
+      return slow(1800);
+    };
+    const started = performance.now();
+    expect(await soon('long', work)).to.equal(null);
+    expect(performance.now() - started).to.be.below(1700);
+    expect(await soon('long', work)).to.deep.equal({ ready: 'known' });
+    expect(begun, 'whoever asks again waits for the same').to.equal(1);
+  });
+
+  it('says why it failed', async () => {
+    expect((await rejected(soon('failing', () => Promise.reject(new Error('no such thing'))))).message).to.equal('no such thing');
+  });
+
+  it('is given up between two steps when nobody is left to hear it', async () => {
+    let steps = 0;
+    const endless = async () => {
+      for (;;) {
+        steps++;
+        await pause(5);
+        await letOthersIn();
+      }
+    };
+    expect(await soon('endless', endless)).to.equal(null);
+    giveUpAll();
+    await pause(60);
+    const after = steps;
+    await pause(60);
+    expect(steps).to.equal(after);
+    expect(after).to.be.greaterThan(10);
+  });
+
+  it('ends the thread that searches for it', async () => {
+    const leave = new AbortController();
+    const search = forClient(leave.signal, () => solveInThread({ problem: randomProblem(1, { jobs: 40 }), seed: 1, steps: null, milliseconds: 60_000 }));
+    await pause(300);
+    leave.abort();
+    expect(await rejected(search)).to.be.instanceOf(GivenUpError);
+  });
+
+  it('is begun again by who still waits, where it was shared with one who has gone', async () => {
+    const [first, second] = [new AbortController(), new AbortController()];
+    let shared: Promise<string> | null = null;
+    const computed = () => {
+      shared ??= (async () => {
+        for (let turn = 0; turn < 20; turn++) {
+          await pause(10);
+          await letOthersIn();
+        }
+        return 'worked out';
+      })();
+      shared.catch(() => (shared = null));
+      return shared;
+    };
+    const gone = untilDone(first.signal, computed);
+    const stays = untilDone(second.signal, computed);
+    await pause(40);
+    first.abort();
+    expect(await rejected(gone)).to.be.instanceOf(GivenUpError);
+    expect(await stays).to.equal('worked out');
+  });
+
+  it('never leaves what is for everybody', async () => {
+    const leave = new AbortController();
+    leave.abort();
+    function* two() {
+      yield;
+      return presentClient();
+    }
+    expect(await forClient(leave.signal, () => forAll(() => inSlices(two())))).to.equal(undefined);
+  });
+});
+
+describe('a body', () => {
+  const endless = () => new ReadableStream<Uint8Array>({ start: (controller) => controller.enqueue(new Uint8Array(10)) });
+  const read = async (body: ReadableStream<Uint8Array>, limits: Parameters<typeof chunksOf>[1]) => {
+    let length = 0;
+    for await (const chunk of chunksOf(body, limits)) length += chunk.length;
+    return length;
+  };
+
+  it('that does not go on is given up', async () => {
+    expect(await rejected(read(endless(), { limitBytes: 100, patienceMs: 50 }))).to.be.instanceOf(StalledError);
+  });
+
+  it('that is too large is not read to its end', async () => {
+    expect(await rejected(read(endless(), { limitBytes: 5, patienceMs: 50 }))).to.be.instanceOf(TooLargeError);
+  });
+});
