@@ -6,7 +6,7 @@ import { HandedFitter, latestFit } from '../../src/server/fitting/handedFit';
 import { SlicedFitter } from '../../src/server/fitting/SlicedFitter';
 import { ThreadFitter } from '../../src/server/fitting/ThreadFitter';
 import { judgeRow, loadLogPage } from '../../src/server/timeLog/loadLog';
-import { fitAhead, loadWorkshop } from '../../src/server/workshop/loadWorkshop';
+import { loadWorkshop } from '../../src/server/workshop/loadWorkshop';
 import { demoDatabase, type TestDatabase } from '../support/database';
 import { minute, NOW, rejected } from '../support/shop';
 
@@ -123,10 +123,8 @@ describe('fitting the log', function () {
     const told = new Promise((resolve) => {
       const deaf = listen((what) => (deaf(), resolve(what)));
     });
-    const ahead = fitAhead(stores, NOW);
     fitter.goOn();
     expect(await told).to.equal('changed');
-    await ahead;
     expect((await loadWorkshop(stores, NOW)).model).to.not.equal(before.model);
   });
 });

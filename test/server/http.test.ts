@@ -94,7 +94,7 @@ describe('a gate', () => {
 describe('a file to save', () => {
   it('has a name that a disk can hold', () => {
     expect(download('x', '../Tide: "coast".json', 'text/plain').headers.get('content-disposition')).to.equal(
-      "attachment; filename*=UTF-8''..Tide%20coast.json",
+      "attachment; filename*=UTF-8''Tide%20coast.json",
     );
     expect(download('x', '///', 'text/plain').headers.get('content-disposition')).to.include('neat-relay');
   });

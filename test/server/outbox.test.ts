@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { readdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { finishOutbox, putInOutbox } from '../../src/server/mail/putInOutbox';
-import type { Letter } from '../../src/server/mail/writeMail';
+import { writeMail, type Letter } from '../../src/server/mail/writeMail';
 import { NOW, rejected, shopForEachTest } from '../support/shop';
 
 describe('the outbox', () => {
@@ -23,6 +23,13 @@ describe('the outbox', () => {
     const failing = () => Promise.reject(new Error('not written'));
     expect((await rejected(putInOutbox(given.stores, id, letter, given.database.folder, failing))).message).to.equal('not written');
     expect(readdirSync(outbox())).to.deep.equal([`${mail}.eml`]);
+  });
+
+  it('attaches files under names that lead nowhere and read one way', async () => {
+    const files = [{ name: '../../etc/cron \u202Egnp.exe.jpg', bytes: new Uint8Array([1]), type: 'image/jpeg' as const }];
+    const eml = Buffer.from(await writeMail({ ...letter, files })).toString('utf8');
+    expect(eml).to.match(/filename="?etccron gnp\.exe\.jpg"?/);
+    expect(eml).not.to.match(/\.\.\/|\u202E|%E2%80%AE/i);
   });
 
   it('is put right after the program was killed over a letter', async () => {

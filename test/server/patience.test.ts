@@ -52,7 +52,9 @@ describe('a question that takes long', () => {
 
   it('ends the thread that searches for it', async () => {
     const leave = new AbortController();
-    const search = forClient(leave.signal, () => solveInThread({ problem: randomProblem(1, { jobs: 40 }), seed: 1, steps: null, milliseconds: 60_000 }));
+    const search = forClient(leave.signal, () =>
+      solveInThread({ problem: randomProblem(1, { jobs: 40 }), seed: 1, steps: null, milliseconds: 60_000 }),
+    );
     await pause(300);
     leave.abort();
     expect(await rejected(search)).to.be.instanceOf(GivenUpError);

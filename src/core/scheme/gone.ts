@@ -1,5 +1,5 @@
 import { fitRoster, inARow, renumbered } from './dealOut';
-import type { GoneModel, Roll, Scheme, Unit } from './definitions';
+import { expectedOf, type GoneModel, type Roll, type Scheme, type Unit } from './definitions';
 import { allModels } from './whoTakes';
 
 /**
@@ -28,10 +28,13 @@ export function seatModels(
   const there = new Set(present);
   const memory = new Map(before.gone.map((each) => [each.model, each.in]));
   for (const model of allModels(before)) memory.set(model, placesOf(scheme, model));
+  const known = Math.max(present.at(-1) ?? 0, expectedOf(before), expectedOf(after));
   const asked = new Set(after.gone.map(({ model }) => model));
   const gone = [...new Set([...memory.keys(), ...asked])]
     .filter((model) => !there.has(model))
     .map((model): GoneModel => ({ model, in: memory.get(model) ?? [] }))
+    // Beyond what there should be there never was anybody, unless somebody in particular.
+    .filter((each) => each.model <= known || each.in.length > 0)
     .sort((a, b) => a.model - b.model);
   const late = isStarted ? [...before.late, ...present.filter((model) => !memory.has(model))] : before.late;
   if (JSON.stringify(allModels(before)) === JSON.stringify(present)) return { scheme, gone, late };

@@ -23,7 +23,7 @@ export function TwinsList({ picture, onChanged }: { picture: ColoursPicture; onC
   const [last, setLast] = useState<Taken | null>(null);
   const [error, setError] = useState<string | null>(null);
   const [isBusy, setBusy] = useState(false);
-  const twins = useTwins(picture.rows, limit);
+  const { twins, error: failed } = useTwins(picture.rows, limit);
   const paintOf = (id: string) => picture.rows.find(({ paint }) => paint.id === id)!.paint;
 
   const during = async (work: () => Promise<void>) => {
@@ -65,8 +65,9 @@ export function TwinsList({ picture, onChanged }: { picture: ColoursPicture; onC
         </p>
       )}
       {error && <p role="alert">{error}</p>}
+      {failed && <p role="alert">{failed}</p>}
       {twins === null ? (
-        <p role="status">Comparing …</p>
+        failed === null && <p role="status">Comparing …</p>
       ) : twins.length === 0 ? (
         <p>No two paints of one kind that are still needed differ by {plain(limit)} or less (CIEDE2000).</p>
       ) : (

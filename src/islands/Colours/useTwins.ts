@@ -4,6 +4,7 @@ import type { TwinPrice } from '../../core/colour/sharing';
 import type { BoardRow } from '../../core/colour/colourBoard';
 import type { TwinsPicture } from '../../core/views/colours';
 import { send } from '../shared/api';
+import { watchWorker } from '../shared/watchWorker';
 import type { TwinsRequest } from '../workers/twins.worker';
 
 /** As many as the server prices at once. */
@@ -15,14 +16,16 @@ export interface Twins extends NearTwins {
 }
 
 /** Near twins among the paints that are in use, found beside the page and then priced by the server. */
-export function useTwins(rows: readonly BoardRow[], limit: number): Twins[] | null {
+export function useTwins(rows: readonly BoardRow[], limit: number): { twins: Twins[] | null; error: string | null } {
   const [found, setFound] = useState<{ of: readonly BoardRow[]; limit: number; twins: NearTwins[] } | null>(null);
+  const [failed, setFailed] = useState<{ of: readonly BoardRow[]; error: string } | null>(null);
   const [prices, setPrices] = useState<{ of: NearTwins[]; prices: TwinPrice[] } | null>(null);
   useEffect(() => {
     const worker = new Worker(new URL('../workers/twins.worker.ts', import.meta.url), { type: 'module' });
     worker.addEventListener('message', ({ data }: MessageEvent<NearTwins[]>) =>
       setFound({ of: rows, limit, twins: data.map((twins) => ({ ...twins, pair: busierFirst(twins.pair, rows) })) }),
     );
+    watchWorker(worker, (error) => setFailed({ of: rows, error }));
     const paints = rows.filter(({ isMix, left }) => !isMix && left > 0).map(({ paint: { id, hex, kind } }) => ({ id, hex, kind }));
     worker.postMessage({ paints, limit } satisfies TwinsRequest);
     return () => worker.terminate();
@@ -40,9 +43,11 @@ export function useTwins(rows: readonly BoardRow[], limit: number): Twins[] | nu
       isWanted = false;
     };
   }, [twins]);
-  if (!twins) return null;
-  const known = prices?.of === twins ? prices.prices : [];
-  return twins.slice(0, MOST_PRICED).map((each, index) => ({ ...each, price: known[index] ?? null }));
+  const known = prices !== null && prices.of === twins ? prices.prices : [];
+  return {
+    twins: twins && twins.slice(0, MOST_PRICED).map((each, index) => ({ ...each, price: known[index] ?? null })),
+    error: failed?.of === rows ? failed.error : null,
+  };
 }
 
 /** The paint that more is painted with stays. */

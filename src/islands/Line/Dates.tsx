@@ -43,6 +43,7 @@ export function Dates({ picture, plan, times, drawn, order, ask, onTake }: Dates
               {cureDays > 0 && `, ${counted(cureDays, 'day')} of it to cure`}
               {partText(picture, id)}, done {times.when(end)}
               {isLate && `, ${lateText(times, end, at)}`}
+              {drawn === null && ', working out how sure that is …'}
               {chance !== null && chance < FITS_CHANCE && `, ${chanceText(chance)}`}
               {safeAt !== null && !isLate && `, safe by ${times.when(safeAt / MINUTE_MS)}`}
             </span>

@@ -41,7 +41,9 @@ export function JobDetails({ block, picture, reason, times, doneAt, place, count
         {block.gateAt !== null && `, may begin when the whole tray is dry: ${times.when(block.gateAt)}`}
         {`, then dries ${minutesText(job.dryMinutes)}.`}
       </p>
-      <p className={styles.why}>{reason && whyHere(picture, job.id, reason, times, doneAt).join(' ')}</p>
+      <p className={styles.why}>
+        {reason ? whyHere(picture, job.id, reason, times, doneAt).join(' ') : 'Working out why it stands here …'}
+      </p>
     </div>
   );
 }

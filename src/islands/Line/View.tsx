@@ -92,7 +92,8 @@ function PlannedLine({ desk }: { desk: LineDesk }) {
     line.move(from, end, to, change);
     setSelected(to > from ? to - (end - from) : to);
   };
-  const { askPlaces, askReason, askStrategies, askDates, askToKeep } = useDesk(line.withoutWishes);
+  const { askPlaces, askReason, askStrategies, askDates, askToKeep, failed } = useDesk(line.withoutWishes);
+  const problem = error ?? failed ?? line.failed;
   const dates = useDates(picture, askDates, times.sessions ? order : null);
   const fixed = useFixedStrategies(askStrategies, line.withoutWishes, picture.trays, picture.nearlyDone);
   const strategies = useMemo(() => [...fixed, ...line.strategies], [fixed, line.strategies]);
@@ -167,9 +168,9 @@ function PlannedLine({ desk }: { desk: LineDesk }) {
           make a session longer in House rules, or divide the step.
         </Notice>
       )}
-      {error && (
+      {problem && (
         <Notice kind="flag" role="alert">
-          {error}
+          {problem}
         </Notice>
       )}
       {times.sessions && (

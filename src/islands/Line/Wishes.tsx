@@ -48,13 +48,17 @@ export function Wishes({ picture, problem, order, times, doneAt, job, leg, befor
         <ul className={styles.wishes} aria-label="Pins and wishes">
           {all.map((wish, index) => {
             const words = wishText(picture, wish);
-            const price = prices?.[index];
+            const price = prices === 'failed' ? undefined : prices?.[index];
             return (
               <li key={words}>
                 <span>
                   {words}
                   <small data-price={price !== undefined}>
-                    {price === undefined ? 'working out its price …' : priceText(price, times, doneAt)}
+                    {price === undefined
+                      ? prices === 'failed'
+                        ? 'its price is not known: reload the page'
+                        : 'working out its price …'
+                      : priceText(price, times, doneAt)}
                   </small>
                 </span>
                 {index < ofHouse ? (

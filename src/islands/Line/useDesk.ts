@@ -6,6 +6,7 @@ import type { KeptDate } from '../../core/line/hand/keepDate';
 import type { PlaceCost } from '../../core/line/hand/places';
 import type { Strategy } from '../../core/line/search/strategies';
 import type { TrayInfo } from '../../core/scheme/lineJobs';
+import { watchWorker } from '../shared/watchWorker';
 import type { DeskAnswer, DeskQuestion } from '../workers/desk.worker';
 
 export type AskPlaces = (order: Int32Array, from: number, end: number) => Promise<PlaceCost[]>;
@@ -15,6 +16,7 @@ export function useDesk(problem: LineProblem) {
   const worker = useRef<Worker>(undefined);
   const waiting = useRef(new Map<number, (answer: never) => void>());
   const lastId = useRef(0);
+  const [failed, setFailed] = useState<string | null>(null);
 
   useEffect(() => {
     const desk = new Worker(new URL('../workers/desk.worker.ts', import.meta.url), { type: 'module' });
@@ -23,6 +25,7 @@ export function useDesk(problem: LineProblem) {
       open.get(data.id)?.(data.answer as never);
       open.delete(data.id);
     });
+    watchWorker(desk, setFailed);
     desk.postMessage({ kind: 'line', problem } satisfies DeskQuestion);
     worker.current = desk;
     return () => {
@@ -55,7 +58,7 @@ export function useDesk(problem: LineProblem) {
     [ask],
   );
   const askToKeep = useCallback((order: Int32Array, date: string) => ask<KeptDate>((id) => ({ kind: 'keep', id, order, date })), [ask]);
-  return { askPlaces, askReason, askStrategies, askDates, askToKeep };
+  return { askPlaces, askReason, askStrategies, askDates, askToKeep, failed };
 }
 
 /** The ways to paint the line that ask nobody; none until they have been worked out. */

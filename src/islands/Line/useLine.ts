@@ -93,6 +93,8 @@ export function useLine({ picture, own, changeOwn, saved }: LineDesk, sessions: 
     wishes: own?.wishes ?? [],
     isOwn: own !== null,
     isSearching: suggestion.isBusy,
+    /** A search that broke off. */
+    failed: suggestion.failed ?? improvement.failed,
     note: note?.of === own ? note : null,
     saved,
     /** The suggested order and, when there is one, the painter's own. */

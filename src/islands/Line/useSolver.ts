@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { LineProblem } from '../../core/line/definitions';
 import type { SolveReport, SolveRequest } from '../../core/line/search/runSolver';
+import { watchWorker } from '../shared/watchWorker';
 
 const SEED = 1;
 
@@ -9,6 +10,7 @@ export function useSolver() {
   const worker = useRef<Worker>(undefined);
   const [found, setFound] = useState<{ of: LineProblem; report: SolveReport } | null>(null);
   const [isBusy, setBusy] = useState(false);
+  const [failed, setFailed] = useState<string | null>(null);
 
   const stop = useCallback(() => {
     worker.current?.terminate();
@@ -25,7 +27,11 @@ export function useSolver() {
         setFound({ of: problem, report: data });
         if (data.done) stop();
       });
-      next.addEventListener('error', stop);
+      watchWorker(next, (error) => {
+        setFailed(error);
+        stop();
+      });
+      setFailed(null);
       setFound(null);
       setBusy(true);
       next.postMessage({ problem, seed: SEED, steps: null, milliseconds, start: from } satisfies SolveRequest);
@@ -41,5 +47,5 @@ export function useSolver() {
   useEffect(() => () => worker.current?.terminate(), []);
   /** What has been found for this very problem; null while nothing has, or when the search was for another one. */
   const reportOn = (problem: LineProblem) => (found?.of === problem ? found.report : null);
-  return { reportOn, isBusy, start, clear };
+  return { reportOn, isBusy, failed, start, clear };
 }

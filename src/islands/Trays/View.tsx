@@ -157,7 +157,7 @@ function UnitTrays({ picture, units, unit, scope, onScope, onTake }: UnitTraysPr
     limits: trayLimits(models, holderModels, unit.trayLimit),
     scope,
   }));
-  const { choices, isDone } = useTrays(request);
+  const { choices, isDone, error } = useTrays(request);
   const needs = useMemo(() => dryingNeeds(roster, unit.id), [roster, unit.id]);
   const sweet = isDone
     ? sweetSpot(
@@ -193,10 +193,15 @@ function UnitTrays({ picture, units, unit, scope, onScope, onTake }: UnitTraysPr
         >
           <p className={styles.scope} role="status" data-done={isDone}>
             {scope === 'alone' ? 'Painted by themselves, in one sitting' : 'Painted together with the other units, in one sitting'}
-            {isDone
+            {isDone || error !== null
               ? `, ${counted(choices.length, 'split')} tried.`
               : `, trying ${splitText(nextSplit(unit, request.limits[choices.length] ?? 1, picture.house))} …`}
           </p>
+          {error && (
+            <Notice kind="flag" role="alert">
+              {error}
+            </Notice>
+          )}
           <TrayCharts choices={choices} sweet={sweet} stretchMinutes={house.stretchMinutes} />
         </Panel>
         <Panel title="The smallest tray without waiting" className={styles.rest} scrolls>

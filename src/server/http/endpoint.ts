@@ -12,7 +12,6 @@ import { checkInPlace, dataFolder, openedDatabase, services, writing } from '../
 import type { Stores } from '../stores';
 import { taskInThread } from '../threads/threads';
 import type { TaskName, TaskRequest } from '../threads/tasks';
-import { fitAhead } from '../workshop/loadWorkshop';
 import { serving } from '../serving';
 import { soon, untilDone } from './patience';
 import { readBody, readBytes, StalledError, TooLargeError } from './readBody';
@@ -94,13 +93,11 @@ export function fileEndpoint<T extends TaskName>(
   inputOf: (file: Uint8Array, url: URL) => TaskRequest<T>['input'],
   { limitBytes, writes = () => true }: { limitBytes: number; writes?: (url: URL) => boolean },
 ): APIRoute {
-  return answering(bytesBody(limitBytes), async (file, { stores, now, url }) => {
+  return answering(bytesBody(limitBytes), async (file, { now, url }) => {
     const input = inputOf(file, url);
     const work = (): Promise<unknown> => taskInThread({ task, input, folder: dataFolder(), now });
     if (!writes(url)) return json(await work());
     const answer = json(await writing.byItself(() => forAll(work)));
-    // Whoever sent the file waits for the log to be fitted, and no page after it.
-    await fitAhead(stores, programTime());
     announce('changed');
     return answer;
   });

@@ -1,3 +1,4 @@
+import { GivenUpError } from '../givingUp';
 import { InputError } from '../../core/formats/InputError';
 
 /** The body is larger than the endpoint takes. */
@@ -48,7 +49,8 @@ async function nextOf(reader: ReadableStreamDefaultReader<Uint8Array>, patienceM
     return await Promise.race([reader.read(), stalled]);
   } catch (error) {
     reader.cancel().catch(() => undefined);
-    throw error;
+    if (error instanceof StalledError) throw error;
+    throw new GivenUpError('Whoever sent this has gone.', { cause: error });
   } finally {
     clearTimeout(timer);
   }

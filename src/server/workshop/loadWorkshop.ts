@@ -116,8 +116,6 @@ const isSame = (a: LearnedOf | undefined, b: LearnedOf): boolean =>
 
 /** The fit that goes on: taps meanwhile wait for the same one. */
 const fittingNow = new WeakMap<Stores, LearnedOf & { fit: Promise<Learned> }>();
-/** Fits that take longer than a page waits. */
-const fitting = new WeakMap<Stores, Promise<unknown>>();
 
 /** So long a page waits for what was logged last; after that it goes by what was known before, and open windows are told when it is done. */
 const PATIENCE_MS = 1000;
@@ -132,7 +130,7 @@ async function learned(stores: Stores, log: readonly StoredLogRow[], hour: Date)
   const fit = going && isSame(going, of) ? going.fit : beginFit(stores, of, hour, known?.spreads);
   if (!last) return fit;
   const first = await Promise.race([fit, pause(PATIENCE_MS, last, { ref: false })]);
-  if (first === last) fitting.set(stores, tellLater(stores, fit));
+  if (first === last) void tellLater(stores, fit);
   return first;
 }
 
@@ -155,12 +153,6 @@ async function tellLater(stores: Stores, fit: Promise<unknown>): Promise<void> {
   await fit.catch(() => undefined);
   kept.delete(stores);
   announce('changed');
-}
-
-/** Waits until what is shown goes by the whole log, however long that takes. */
-export async function fitAhead(stores: Stores, now: Date): Promise<void> {
-  await loadWorkshop(stores, now);
-  await fitting.get(stores);
 }
 
 const measuredSetups = (log: readonly StoredLogRow[]): MeasuredSetup[] =>
