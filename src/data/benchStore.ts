@@ -231,12 +231,14 @@ async function write(
 ): Promise<BenchEvent[]> {
   const byId = new Map(events.map((event) => [event.id, event]));
   const rows = [...byId.values()].map((event) => ({ ...rowOf(event, receivedAt), toldAt: toldAt.get(event.id) ?? null }));
-  const known = new Map<string, string>();
+  const known = new Map<string, Pick<EventRow, 'kind' | 'unit'>>();
   for (const piece of inPieces(rows.map((row) => row.id)))
-    for (const row of await trx('bench_event').whereIn('id', piece).select('id', 'kind')) known.set(row.id as string, row.kind as string);
+    for (const row of await trx<EventRow>('bench_event').whereIn('id', piece).select('id', 'kind', 'unit')) known.set(row.id, row);
   const fresh = rows.filter((row) => !known.has(row.id));
   for (let at = 0; at < fresh.length; at += WRITTEN_AT_ONCE) await trx('bench_event').insert(fresh.slice(at, at + WRITTEN_AT_ONCE));
-  const told = rows.filter((row) => known.get(row.id) === 'elsewhere' && row.kind !== 'elsewhere');
+  // Of an event of other work only the time was known, of its undoing not even whose it was.
+  const isBare = ({ kind, unit }: Pick<EventRow, 'kind' | 'unit'>) => kind === 'elsewhere' || (kind === 'undone' && unit === null);
+  const told = rows.filter((row) => known.has(row.id) && isBare(known.get(row.id)!) && !isBare(row));
   for (const row of told) await trx('bench_event').where({ id: row.id }).update(row);
   return [...fresh, ...told].map((row) => byId.get(row.id)!);
 }

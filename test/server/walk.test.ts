@@ -1,4 +1,6 @@
 import { expect } from 'chai';
+import { copyFileSync } from 'node:fs';
+import path from 'node:path';
 import { ulid } from 'ulid';
 import type { BenchEvent } from '../../src/core/bench/definitions';
 import { compileLine } from '../../src/core/line/problem/compileLine';
@@ -6,8 +8,12 @@ import { solveLine } from '../../src/core/line/search/solveLine';
 import { DEFAULT_HOUSE_RULES } from '../../src/core/scheme/houseRules';
 import { passesOf } from '../../src/core/scheme/passes';
 import { wholeCommission } from '../../src/core/views/selection';
+import type { StoredUnit } from '../../src/core/views/stored';
 import { openDatabase } from '../../src/data/database';
+import { databaseFile } from '../../src/data/folder';
+import { restoreFolder } from '../../src/data/restoreDatabase';
 import { closeCommission } from '../../src/server/commissions/lifecycle';
+import { sayOfMarks } from '../../src/server/commissions/sayOfMarks';
 import { saveIntake } from '../../src/server/commissions/saveIntake';
 import { saveScheme } from '../../src/server/commissions/saveScheme';
 import { storesOf } from '../../src/server/storesOf';
@@ -16,6 +22,7 @@ import { temporaryFolder, type TestDatabase } from '../support/database';
 import { expectLaidAsShown } from '../support/laidAsShown';
 import { expectOneNumber } from '../support/oneNumber';
 import { RandomPainter, type WalkPass } from '../support/painter';
+import { expectTravels } from '../support/travels';
 import { Random, seeds } from '../support/random';
 import { entry, minute, TestShop, unitEntry } from '../support/shop';
 import { step } from '../support/units';
@@ -97,7 +104,22 @@ class RandomWorkshop {
     const unit = this.random.pick(units);
     const save = (changed: typeof units, name = commission.name) =>
       saveIntake(stores, id, { revision: commission.revision, commission: { ...entry, name }, units: changed }, this.now);
-    switch (this.random.pick(['rename', 'count', 'trays', 'step', 'remove', 'line', 'close', 'restart'] as const)) {
+    switch (
+      this.random.pick([
+        'rename',
+        'count',
+        'trays',
+        'step',
+        'remove',
+        'line',
+        'close',
+        'restart',
+        'retype',
+        'put back',
+        'said',
+        'restore',
+      ] as const)
+    ) {
       case 'rename':
         await save(
           units.map((each) => ({ ...each, name: `${each.name}'` })),
@@ -130,10 +152,77 @@ class RandomWorkshop {
         await closeCommission(stores, id, { closed: true }, this.now);
         await closeCommission(stores, id, { closed: false }, this.now);
         return;
+      case 'retype':
+        return this.expectUnchanged(async () => {
+          await save(units.map((each) => (each.id === unit.id ? { ...each, counted: 1 } : each)));
+          await this.saveAs(id, units);
+        });
+      case 'put back':
+        if (units.length < 2) return;
+        return this.expectUnchanged(async () => {
+          await save(units.filter((each) => each.id !== unit.id));
+          await this.saveAs(id, units);
+        });
+      case 'said': {
+        const [painted] = (await this.passes()).filter(
+          (pass) => pass.unit === unit.id && (this.painter.marks.get(pass.key)?.size ?? 0) > 0,
+        );
+        if (!painted) return;
+        await this.deliver();
+        return this.expectUnchanged(async () => {
+          const again = {
+            id: ulid(),
+            kind: 'reopened' as const,
+            step: painted.step,
+            coat: painted.coat,
+            models: painted.models,
+            target: null,
+          };
+          await sayOfMarks(stores, unit.id, { events: [again] }, this.now);
+          const back = { id: ulid(), kind: 'undone' as const, step: null, coat: null, models: [], target: again.id };
+          await sayOfMarks(stores, unit.id, { events: [back] }, this.now);
+        });
+      }
+      case 'restore': {
+        await this.close();
+        const copy = path.join(this.folder, 'taken-along.sqlite');
+        copyFileSync(databaseFile(this.folder), copy);
+        // Away to the copy, and back to what was put aside for it.
+        const aside = await restoreFolder(copy, this.folder, this.now);
+        await restoreFolder(aside!, this.folder, this.now);
+        return this.open();
+      }
       case 'restart':
         await this.close();
         return this.open();
     }
+  }
+
+  /** Undo: the same list of units once more. */
+  private async saveAs(id: string, units: StoredUnit[]): Promise<void> {
+    const { revision, name } = (await this.shop.stores.commissions.find(id))!;
+    await saveIntake(this.shop.stores, id, { revision, commission: { ...entry, name }, units }, this.now);
+  }
+
+  /** What is done and undone leaves every unit, mark and row as it was. */
+  private async expectUnchanged(work: () => Promise<void>): Promise<void> {
+    const state = async () => {
+      const { units, marks } = await loadWorkshop(this.shop.stores, this.now);
+      const rows = (await this.shop.rows()).map(({ id, models, minutes }) => [id, models, minutes]);
+      return {
+        units: units.map(({ schemeRevision: _revision, ...unit }) => unit),
+        marks: [...marks.marks].map(([key, models]) => [key, [...models.keys()].sort()]).sort(),
+        rows,
+      };
+    };
+    const before = await state();
+    await work();
+    expect(await state()).to.deep.equal(before);
+  }
+
+  async expectTravels(): Promise<void> {
+    await this.deliver();
+    await expectTravels(this.shop.stores, this.now);
   }
 
   private async layAnew(): Promise<void> {
@@ -174,6 +263,7 @@ describe('a workshop that never stands still', function () {
         if (act % 5 === 0) await workshop.check(act % COMPARED_EVERY === 0);
       }
       expect(workshop.painter.worked).to.be.greaterThan(20);
+      await workshop.expectTravels();
       await workshop.close();
       remove();
     });

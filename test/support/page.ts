@@ -1,6 +1,7 @@
 import { By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver';
 
 const PATIENCE_MS = 15_000;
+const OPENED_MS = 60_000;
 
 /** What a user does with a page, said shortly. Everything waits until it can be done. */
 export class PageUser {
@@ -28,6 +29,12 @@ export class PageUser {
       () => this.driver.executeScript<boolean>('return document.readyState === "complete" && !document.querySelector("astro-island[ssr]")'),
       PATIENCE_MS,
       'the page did not wake up',
+    );
+    // What is still being worked out comes by itself, on a busy machine later.
+    await this.driver.wait(
+      () => this.driver.executeScript<boolean>('return document.querySelector("[data-opening]") === null'),
+      OPENED_MS,
+      'the view did not open',
     );
     // Listeners are hung up in effects, which run after the first paint.
     await this.driver.executeAsyncScript(

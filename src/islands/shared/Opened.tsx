@@ -15,7 +15,7 @@ interface OpenedProps<T> {
 
 /** What stands there until a view is open. */
 export const Opening = ({ what, isWorking }: { what: string; isWorking: boolean }) => (
-  <p role="status" data-working={isWorking}>
+  <p role="status" data-opening={isWorking ? 'working' : 'asked'}>
     Opening {what} …{isWorking && ' There is a lot to work out: hours and dates follow as soon as they are known.'}
   </p>
 );

@@ -1,16 +1,21 @@
 import fc from 'fast-check';
-import type { Schema } from 'yup';
+import { object, type Schema } from 'yup';
+import type { Today } from '../../../src/core/views/today';
 import { recordEventsSchema } from '../../../src/server/bench/recordEvents';
 import { putOnBenchSchema } from '../../../src/server/bench/putOnBench';
 import { newCommissionSchema } from '../../../src/server/commissions/createCommission';
 import { closeSchema, deleteSchema, duplicateSchema } from '../../../src/server/commissions/lifecycle';
 import { intakeSchema } from '../../../src/server/commissions/saveIntake';
+import { sayOfMarksSchema } from '../../../src/server/commissions/sayOfMarks';
+import { scopeSchema } from '../../../src/server/commissions/scope';
 import { saveSchemeSchema } from '../../../src/server/commissions/saveScheme';
 import { demoSchema } from '../../../src/server/demo';
 import { houseRulesSchema } from '../../../src/server/house/saveHouseRules';
 import { legSheetSchema } from '../../../src/server/line/loadLegSheet';
 import { ownLineSchema, suggestSchema } from '../../../src/server/line/saveOwnLine';
 import { saveTraysSchema } from '../../../src/server/line/saveTrays';
+import { extraSchema } from '../../../src/server/money/extras';
+import { saveOtherSchema, startOtherSchema } from '../../../src/server/otherWork/otherWork';
 import { savePaintSchema } from '../../../src/server/paints/savePaint';
 import { judgeRowSchema } from '../../../src/server/timeLog/loadLog';
 import { chooseSchema } from '../../../src/server/workshop/choice';
@@ -50,7 +55,15 @@ const BODIES: [method: string, path: string, schema: Schema, weight: number][] =
   ['POST', '/api/bench/events', recordEventsSchema, 20],
   ['PUT', '/api/time-log/ID', judgeRowSchema, 4],
   ['PUT', '/api/demo', demoSchema, 1],
+  ['POST', '/api/units/ID/marks', sayOfMarksSchema, 4],
+  ['POST', '/api/other-work', startOtherSchema, 2],
+  ['PUT', '/api/other-work/ID', saveOtherSchema, 4],
+  ['POST', '/api/commissions/ID/extras', extraSchema, 1],
+  ['PUT', '/api/scope-changes/ID', scopeSchema, 1],
+  ['POST', '/api/clock-corrections/ID/taken-back', object({}), 1],
 ];
+
+const INHERITED = ['constructor', 'toString', 'valueOf', 'hasOwnProperty', '__proto__'];
 
 const GETS = [
   '/',
@@ -62,6 +75,9 @@ const GETS = [
   '/api/trays',
   '/trays?of=ID',
   '/line?of=ID',
+  '/api/today',
+  '/api/ledger',
+  '/api/house-rules',
   '/bench',
   '/ledger',
   '/shelf',
@@ -85,9 +101,15 @@ function anyRequest(known: readonly string[]): fc.Arbitrary<Asked> {
   );
   const at = (path: string) => id.map((each) => path.replaceAll('ID', encodeURIComponent(each)));
   const json = (value: unknown) => JSON.stringify(value) ?? 'null';
+  /** Now and then with a field that every object has by birth. */
+  const inherited = fc.oneof({ arbitrary: fc.constant(null), weight: 20 }, fc.constantFrom(...INHERITED));
+  const body = (schema: Schema) =>
+    fc
+      .tuple(valuesOf(schema, known).map(json), inherited)
+      .map(([text, name]) => (name === null ? text : text.replace('{', `{"${name}":1,`)));
   return fc.oneof(
     ...BODIES.map(([method, path, schema, weight]) => ({
-      arbitrary: fc.record({ method: fc.constant(method), path: at(path), body: valuesOf(schema, known).map(json) }),
+      arbitrary: fc.record({ method: fc.constant(method), path: at(path), body: body(schema) }),
       weight,
     })),
     { arbitrary: fc.record({ method: fc.constant('GET'), path: fc.constantFrom(...GETS).chain(at), body: fc.constant(null) }), weight: 12 },
@@ -117,8 +139,8 @@ function anyRequest(known: readonly string[]): fc.Arbitrary<Asked> {
 
 /** Everything that has an id in the demo or whatever else is stored. */
 async function knownIds(url: string): Promise<string[]> {
-  const today = await (await fetch(url)).text();
-  const commissions = [...new Set([...today.matchAll(/\/c\/([\w.-]+)\/intake/g)].map(([, id]) => id!))];
+  const today = (await (await fetch(`${url}/api/today`)).json()) as Pick<Today, 'commissions'>;
+  const commissions = today.commissions.map(({ commission }) => commission.id);
   const ids = new Set(commissions);
   for (const id of commissions)
     for (const [, each] of (await (await fetch(`${url}/api/commissions/${id}/file`)).text()).matchAll(/"(?:id|unit|step)": "([^"]+)"/g))

@@ -1,0 +1,37 @@
+import { expect } from 'chai';
+import { exportCommission } from '../../src/server/commissions/exportCommission';
+import { importCommission } from '../../src/server/commissions/importCommission';
+import { loadMoney } from '../../src/server/money/loadMoney';
+import type { Stores } from '../../src/server/stores';
+import { testDatabase } from './database';
+
+const ledgerOf = async (stores: Stores) =>
+  (await stores.timeLog.list()).map(({ id, unit, part, models, minutes, setupMinutes, verdict, correctedMinutes }) => [
+    id,
+    unit,
+    part,
+    models,
+    Math.round(minutes * 1000),
+    setupMinutes === null ? null : Math.round(setupMinutes * 1000),
+    verdict,
+    correctedMinutes,
+  ]);
+
+/** All commissions taken along as files: what was logged of them, what they pay and what was taken out are the same elsewhere. */
+export async function expectTravels(stores: Stores, now: Date): Promise<void> {
+  const other = await testDatabase();
+  try {
+    const commissions = await stores.commissions.listOpen();
+    const texts = new Map<string, string>();
+    for (const { id } of commissions) texts.set(id, (await exportCommission(stores, id)).text);
+    for (const text of texts.values()) await importCommission(other.stores, JSON.parse(text), now);
+    expect(await ledgerOf(other.stores), 'Ledger').to.deep.equal(await ledgerOf(stores));
+    for (const { id, name } of commissions) {
+      const hours = async (of: Stores) => (await loadMoney(of, id, now)).hours.painted;
+      expect(await hours(other.stores), `hours of ${name}`).to.be.closeTo(await hours(stores), 1e-6);
+      expect((await exportCommission(other.stores, id)).text, name).to.equal(texts.get(id));
+    }
+  } finally {
+    await other.close();
+  }
+}
