@@ -7,6 +7,7 @@ import { demoPaints } from '../src/data/demo/paints';
 import { demoUnit, TIDE_COAST } from '../src/data/demo/units';
 import { putOnBench } from '../src/server/bench/putOnBench';
 import { loadLine } from '../src/server/line/loadLine';
+import type { Stores } from '../src/server/stores';
 import { storesOf } from '../src/server/storesOf';
 import { chooseUnits } from '../src/server/workshop/choice';
 import { startApp } from '../test/support/app';
@@ -30,25 +31,32 @@ const TRAY = 5;
 const LOG_ROWS = 100_000;
 const COMMAS = 3_300_000;
 
-/** One commission of about so many jobs, planned by nobody yet; due in the last year that a date can name. */
 async function fill(folder: string, jobs: number): Promise<string> {
   const { knex, close } = await openDatabase(folder);
-  const stores = storesOf(knex);
-  const { paints, idOf } = demoPaints(ulid);
+  const id = await addCommission(storesOf(knex), 'A very large order', jobs, '9999-12-31');
+  await close();
+  return id;
+}
+
+/** One commission of about so many jobs, planned by nobody yet. */
+export async function addCommission(stores: Stores, name: string, jobs: number, dueOn: string): Promise<string> {
+  // The same ids every time: all commissions share the shelf.
+  let made = 0;
+  const { paints, idOf } = demoPaints(() => `paint-${made++}`);
   await stores.paints.addMissing(paints);
   const now = new Date();
   const commission = {
     id: ulid(),
-    name: 'A very large order',
+    name,
     client: 'Client',
-    dueOn: '9999-12-31',
+    dueOn,
     standard: 'display' as const,
     hourlyRateMinor: 2400,
     currency: 'EUR',
     note: '',
   };
   const units: Unit[] = [];
-  for (let made = 0; made < jobs;) {
+  for (let planned = 0; planned < jobs;) {
     const unit: Unit = {
       ...demoUnit(TIDE_COAST[units.length % TIDE_COAST.length]!, ulid, idOf),
       name: `Unit ${units.length + 1}`,
@@ -56,14 +64,13 @@ async function fill(folder: string, jobs: number): Promise<string> {
     };
     unit.testModel = 'none';
     const coats = [...unit.scheme.parts.flatMap((part) => part.steps), ...unit.scheme.allOver].reduce((sum, step) => sum + step.coats, 0);
-    made += coats * Math.ceil((unit.counted ?? unit.promised) / TRAY);
+    planned += coats * Math.ceil((unit.counted ?? unit.promised) / TRAY);
     units.push(unit);
   }
   await stores.commissions.insert(commission, now.toISOString());
   await stores.commissions.saveIntake(commission, units, 1);
   for (const unit of units) await stores.commissions.saveScheme(unit.id, unit.scheme, 1, now.toISOString());
   await chooseUnits(stores, { selection: wholeCommission(commission.id) });
-  await close();
   return commission.id;
 }
 

@@ -2,6 +2,7 @@ import axe from 'axe-core';
 import { expect } from 'chai';
 import { Key, type WebDriver } from 'selenium-webdriver';
 import type chrome from 'selenium-webdriver/chrome';
+import type { LinePicture } from '../../src/core/views/line';
 import { startApp, type App } from '../support/app';
 import { openBrowser } from '../support/browser';
 import { carryToAndFro, goToPlace, importLongLine, placeOf } from '../support/longLine';
@@ -205,7 +206,8 @@ describe('arranging a line by hand', function () {
   });
 
   it('carries a job over more than 600, of which it draws only what is in sight', async () => {
-    const commission = new URL(await driver.getCurrentUrl()).searchParams.get('of')!;
+    const { selection } = (await (await fetch(`${app.url}/api/line`)).json()) as LinePicture;
+    const commission = selection[0]!.commissionId;
     await user.plan(await importLongLine(app.url, commission, 600));
     await user.find('[data-searching="false"]');
     await user.see('#job-in-hand', /^1 of/);

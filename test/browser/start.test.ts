@@ -56,7 +56,7 @@ describe('starting and stopping', function () {
       .to.include(`Port ${port} is taken by another program: trying ${port + 1}.`)
       .and.to.include('Filling the demo data folder');
     expect(Number(taken)).to.be.greaterThan(port);
-    expect(await (await fetch(url!)).text()).to.include('Tide coast watch');
+    expect(await (await fetch(`${url}/api/today`)).text()).to.include('Tide coast watch');
     expect(await program.press('SIGINT')).to.equal(0);
     expect(program.said).to.include('Stopped.');
     blocker.close();

@@ -16,6 +16,8 @@ export interface App {
   restart: (waitFor?: 'page' | 'port') => Promise<void>;
   /** Lets so much time pass at once, for a program that was started with `shiftsClock`. */
   passMinutes: (minutes: number) => void;
+  /** What it holds of memory at this moment, as the system counts it. */
+  memoryMb: () => number;
   stop: () => Promise<void>;
 }
 
@@ -53,6 +55,7 @@ export async function startApp({ demo = false, shiftsClock = false } = {}): Prom
     kill,
     restart,
     passMinutes: (minutes) => setClock(Number(readFileSync(clock, 'utf8')) + minutes * 60_000),
+    memoryMb: () => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${child.pid}/status`, 'utf8'))?.[1]) / 1000,
     stop: async () => {
       if (child.exitCode === null && child.signalCode === null) await kill();
       remove();
