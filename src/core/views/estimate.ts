@@ -23,7 +23,8 @@ export interface WorkFigures {
  * "painted" says this.
  */
 export const paintedShare = ({ handsOn, wholeHandsOn }: Pick<WorkFigures, 'handsOn' | 'wholeHandsOn'>): number =>
-  wholeHandsOn > 0 ? 1 - handsOn / wholeHandsOn : 0;
+  // Sums of many minutes are off by their last digit: nothing painted is never less than nothing.
+  wholeHandsOn > 0 ? Math.max(0, 1 - handsOn / wholeHandsOn) : 0;
 
 /** What one pass still takes. */
 export interface PassEstimate extends Pick<StepEstimate, 'p50' | 'p80' | 'normMinutes' | 'why'> {

@@ -1,8 +1,9 @@
 import { useState } from 'react';
+import { fitRoster } from '../../core/scheme/dealOut';
 import type { Paint, Scheme, Unit } from '../../core/scheme/definitions';
 import type { HouseRules } from '../../core/scheme/houseRules';
 import { schemeDifferences, type SchemeDifference } from '../../core/scheme/schemeDifference';
-import { factorOf, modelFactors } from '../../core/scheme/whoTakes';
+import { allModels, factorOf, modelFactors } from '../../core/scheme/whoTakes';
 import type { PassEstimates } from '../../core/views/estimate';
 import type { SchemeRevision } from '../../core/views/revisions';
 import { Button } from '../../ui/Button/Button';
@@ -43,6 +44,8 @@ export function Revisions({ unit, paints, house, estimate, painted, initial, onB
     setRevisions([revision, ...revisions]);
     setNote('');
   };
+  /** Who is there today may be others than then. */
+  const goBack = (scheme: Scheme) => onChange({ ...scheme, ...fitRoster(scheme, allModels(unit)) });
   const approved = revisions.find(({ why }) => why === 'approved');
   const otherwise = approved ? sinceThen(approved) : [];
   const carried = carriedOver(otherwise, unit, { house, estimate, painted });
@@ -60,7 +63,7 @@ export function Revisions({ unit, paints, house, estimate, painted, initial, onB
                 {carried.models.length === 1 ? 'carries' : 'carry'} the old one. Bringing them along: {minutesText(carried.minutes)}.
               </p>
             )}
-            <Button onClick={() => onChange(approved.scheme)}>Go back to what was approved</Button>
+            <Button onClick={() => goBack(approved.scheme)}>Go back to what was approved</Button>
           </div>
         </Notice>
       )}
@@ -79,7 +82,7 @@ export function Revisions({ unit, paints, house, estimate, painted, initial, onB
                   {differences.length === 0 ? ' As it is now.' : ` Since then: ${differences.map(({ what }) => what).join('; ')}.`}
                 </span>
                 {differences.length > 0 && (
-                  <Button kind="quiet" onClick={() => onChange(revision.scheme)}>
+                  <Button kind="quiet" onClick={() => goBack(revision.scheme)}>
                     Go back to it
                   </Button>
                 )}
