@@ -1,10 +1,11 @@
-import { createWriteStream, openSync, rmSync } from 'node:fs';
+import { createWriteStream, existsSync, openSync, rmSync } from 'node:fs';
 import { open } from 'node:fs/promises';
 import path from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { ulid } from 'ulid';
 import { copyNamed, DAYS_KEPT, listCopies } from '../../data/copies';
+import { DataError } from '../../data/dataErrors';
 import { copyDatabase } from '../../data/copyDatabase';
 import { copiesFolder, databaseFile, fileTime, removeDatabase, underWay, UNFINISHED } from '../../data/folder';
 import { dropCandidate, prepareRestore, putInPlace, type RestoreCandidate } from '../../data/restoreDatabase';
@@ -14,7 +15,7 @@ import { announce } from '../bench/announcements';
 import { NotFoundError } from '../errors';
 import { giveUpAll } from '../http/patience';
 import { chunksOf } from '../http/readBody';
-import { checkInPlace, closeDatabase, dataFolder, openedDatabase, writing } from '../services';
+import { closeDatabase, dataFolder, openedDatabase, writing } from '../services';
 import { serving } from '../serving';
 
 /** Larger than the work of a life. */
@@ -58,7 +59,9 @@ export async function restoreCopy(name: string, now: Date): Promise<Restored> {
 /** Goes back to a file that the painter has saved. */
 export async function restoreFile(body: ReadableStream<Uint8Array> | null, now: Date): Promise<Restored> {
   if (body === null) throw new InputError('the file', null, 'choose a backup that Neat Relay has saved');
-  checkInPlace((await openedDatabase()).database);
+  // The database itself may be past opening: then this is the way back.
+  if (!existsSync(dataFolder()))
+    throw new DataError(`${dataFolder()} is not there any more: stop the program, put the folder back, and start again.`);
   const file = `${databaseFile(dataFolder())}.${ulid()}${UNFINISHED}`;
   const letGo = underWay(file);
   try {
