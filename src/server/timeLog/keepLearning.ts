@@ -1,6 +1,7 @@
 import { listen } from '../bench/announcements';
 import { programTime } from '../programTime';
 import type { Gate } from '../gate';
+import { forAll } from '../givingUp';
 import type { Stores } from '../stores';
 import { taskInThread } from '../threads/threads';
 import { loadWorkshop } from '../workshop/loadWorkshop';
@@ -35,7 +36,8 @@ export function keepLearning(stores: Stores, folder: string, writing: Gate): () 
   };
   const look = () => {
     timer = null;
-    learning = learning.then(learn).catch((error: unknown) => {
+    // Whoever wrote last may go: what is learned is for all.
+    learning = forAll(() => learning.then(learn)).catch((error: unknown) => {
       if (!isStopped) process.stderr.write(`Nothing was learned from the log: ${String(error).slice(-LONGEST_MESSAGE)}\n`);
     });
   };
