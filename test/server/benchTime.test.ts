@@ -1,7 +1,6 @@
 import { expect } from 'chai';
-import { adoptTime } from '../../src/server/bench/adoptTime';
 import { SteadyClock } from '../../src/core/bench/SteadyClock';
-import { takeBackCorrection } from '../../src/server/bench/adoptTime';
+import { adoptTime, takeBackCorrection } from '../../src/server/bench/adoptTime';
 import { loadToday } from '../../src/server/today/loadToday';
 import { clock } from '../../src/server/programTime';
 import { Random } from '../support/random';
