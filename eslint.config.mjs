@@ -3,25 +3,24 @@ import astro from 'eslint-plugin-astro';
 import importX from 'eslint-plugin-import-x';
 import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
-import { coreMayImport, layers, lineRooms } from './scripts/layers.mjs';
+import { coreMayImport, filesOfSrc, houses, layers } from './scripts/layers.mjs';
 
-/** Zones of the layer table: what stands in `target` may not import what stands in `from`. */
-const zones = Object.entries(layers).flatMap(([layer, allowed]) => [
-  {
-    target: `./src/${layer}`,
-    from: './src',
-    except: [layer, ...allowed].map((name) => `./${name}`),
-    message: `src/${layer} may import ${allowed.length ? allowed.map((name) => `src/${name}`).join(', ') : 'nothing of ours'}.`,
-  },
-]);
+/** A zone: what stands in `target` may import of `from` only what `allowed` names. */
+const zone = (target, from, allowed) => ({
+  target: `./${target}`,
+  from: `./${from}`,
+  except: allowed.map((name) => `./${name}`),
+  message: `${target} may import of ${from} ${allowed.length ? `only ${allowed.join(', ')}` : 'nothing'}.`,
+});
 
-/** The same for the rooms of the line engine; what stands beside them is for all. */
-const rooms = Object.entries(lineRooms).map(([room, allowed]) => ({
-  target: `./src/core/line/${room}`,
-  from: './src/core/line',
-  except: ['./definitions.ts', ...[room, ...allowed].map((name) => `./${name}`)],
-  message: `src/core/line/${room} may import ${['definitions', ...allowed].join(', ')}.`,
-}));
+const zones = [
+  ...Object.entries(layers).map(([layer, allowed]) => zone(`src/${layer}`, 'src', [layer, ...allowed])),
+  ...Object.entries(filesOfSrc).map(([file, allowed]) => zone(`src/${file}`, 'src', [file, ...allowed])),
+  ...Object.entries(houses).flatMap(([house, { rooms, hall = [] }]) => [
+    ...Object.entries(rooms).map(([room, allowed]) => zone(`${house}/${room}`, house, [room, ...allowed, ...hall])),
+    ...hall.map((file) => zone(`${house}/${file}`, house, hall)),
+  ]),
+];
 
 export default tseslint.config(
   { ignores: ['dist/', '.astro/', 'node_modules/', '/data/', '/demo-data/', '*.tmp.ts'] },
@@ -33,8 +32,8 @@ export default tseslint.config(
     plugins: { 'import-x': importX, 'react-hooks': reactHooks },
     rules: {
       ...reactHooks.configs['recommended-latest'].rules,
-      'import-x/no-restricted-paths': ['error', { zones: [...zones, ...rooms] }],
-      'import-x/no-cycle': 'error',
+      'import-x/no-restricted-paths': ['error', { zones }],
+      'import-x/no-duplicates': ['error', { 'prefer-inline': true }],
       '@typescript-eslint/no-non-null-assertion': 'off',
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true }],
       '@typescript-eslint/consistent-type-imports': 'error',

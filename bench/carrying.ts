@@ -1,6 +1,6 @@
 /** How long the page is busy at a stretch while a job is carried over a long line, and when it is put down. */
 import { cpus } from 'node:os';
-import type { CommissionFile } from '../src/core/formats/commission';
+import type { CommissionFile } from '../src/core/formats/commission/commission';
 import { startApp } from '../test/support/app';
 import { openBrowser } from '../test/support/browser';
 import { carryToAndFro, goToPlace, importLongLine } from '../test/support/longLine';

@@ -8,10 +8,11 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { colourBoard } from '../src/core/colour/colourBoard';
 import { nearTwins, TWIN_DIFFERENCE } from '../src/core/colour/nearTwins';
-import type { RosterUnit } from '../src/core/scheme/buildLine';
-import { usualPart, usualStep } from '../src/core/scheme/briefScheme';
-import { EMPTY_SCHEME, type Paint, type Technique } from '../src/core/scheme/definitions';
-import { DEFAULT_HOUSE_RULES } from '../src/core/scheme/houseRules';
+import type { RosterUnit } from '../src/core/plan/build/roster';
+import { usualPart, usualStep } from '../src/core/scheme/authoring/briefScheme';
+import { EMPTY_SCHEME, type Paint } from '../src/core/scheme/model/definitions';
+import type { Technique } from '../src/core/scheme/model/techniques';
+import { DEFAULT_HOUSE_RULES } from '../src/core/scheme/model/houseRules';
 
 const PAINTS = 400;
 const UNITS = 30;

@@ -20,7 +20,7 @@ import { solveLine } from '../src/core/line/search/solveLine';
 import { runSolver, type SolveReport } from '../src/core/line/search/runSolver';
 import { timeDraws } from '../src/core/line/timing/timeDraws';
 import { timeOrder } from '../src/core/line/timing/timeOrder';
-import { allAtOnce } from '../src/core/steps';
+import { allAtOnce } from '../src/core/kernel/steps';
 import { madeUpCommission } from './madeUpCommission';
 
 const SIZES = [8, 14, 30, 60, 100, 140, 300, 600, 1000];

@@ -2,15 +2,15 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { cpus, tmpdir } from 'node:os';
 import path from 'node:path';
-import { lineSessions } from '../src/core/calendar/lineSessions';
+import { lineSessions } from '../src/core/plan/dates/lineSessions';
 import { compileLine } from '../src/core/line/problem/compileLine';
 import { GREEDY_WEIGHTS, greedyOrder } from '../src/core/line/search/constructOrder';
 import { planOrder } from '../src/core/line/search/planOrder';
 import { fixedStrategies, strategyOf } from '../src/core/line/search/strategies';
-import { buildLine } from '../src/core/scheme/buildLine';
-import { modelsOf } from '../src/core/scheme/definitions';
-import { sharedLegs } from '../src/core/scheme/sharedLegs';
-import { SPLIT_STEPS, trayLimits, tryTrays } from '../src/core/scheme/trayChoices';
+import { buildLine } from '../src/core/plan/build/buildLine';
+import { modelsOf } from '../src/core/scheme/model/definitions';
+import { sharedLegs } from '../src/core/plan/build/sharedLegs';
+import { SPLIT_STEPS, trayLimits, tryTrays } from '../src/core/plan/choices/trayChoices';
 import { openDatabase } from '../src/data/database';
 import { fillDemo } from '../src/data/demo/fillDemo';
 import { legSheetDocument } from '../src/print/legSheet';
@@ -18,9 +18,9 @@ import { toPdf } from '../src/print/pdf';
 import { chooseUnits, chosenUnits } from '../src/server/workshop/choice';
 import { loadWorkshop, type Workshop, type WorkUnit } from '../src/server/workshop/loadWorkshop';
 import { rosterOf } from '../src/server/workshop/roster';
-import { wholeCommission } from '../src/core/views/selection';
-import { loadLegSheet } from '../src/server/line/loadLegSheet';
-import { storesOf } from '../src/server/storesOf';
+import { wholeCommission } from '../src/core/plan/selection';
+import { loadLegSheet } from '../src/server/plan/loadLegSheet';
+import { storesOf } from '../src/server/stores/storesOf';
 
 /** The median of so many runs, milliseconds. */
 async function median(runs: number, act: () => unknown): Promise<number> {

@@ -1,14 +1,14 @@
 /** How the views answer with very much work, and what others wait meanwhile. */
 import { ulid } from 'ulid';
-import type { Unit } from '../src/core/scheme/definitions';
-import { wholeCommission } from '../src/core/views/selection';
+import type { Unit } from '../src/core/scheme/model/definitions';
+import { wholeCommission } from '../src/core/plan/selection';
 import { openDatabase } from '../src/data/database';
 import { demoPaints } from '../src/data/demo/paints';
 import { demoUnit, TIDE_COAST } from '../src/data/demo/units';
 import { putOnBench } from '../src/server/bench/putOnBench';
-import { loadLine } from '../src/server/line/loadLine';
-import type { Stores } from '../src/server/stores';
-import { storesOf } from '../src/server/storesOf';
+import { loadLine } from '../src/server/plan/loadLine';
+import type { Stores } from '../src/server/stores/stores';
+import { storesOf } from '../src/server/stores/storesOf';
 import { chooseUnits } from '../src/server/workshop/choice';
 import { startApp } from '../test/support/app';
 import { ask, kb, ms, whileAsking } from './asking';

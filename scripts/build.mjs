@@ -1,22 +1,19 @@
 import { spawnSync } from 'node:child_process';
-import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
-import path from 'node:path';
-import { hashOf } from './install.mjs';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { filesBelow, hashOf } from './install.mjs';
+import { buildProgram } from './program.mjs';
 
 const STAMP = 'dist/.neat-relay-built';
 const SOURCES = ['src', 'public'];
 const FILES = ['package-lock.json', 'astro.config.mjs', 'tsconfig.json'];
 
-const filesBelow = (folder) =>
-  readdirSync(folder)
-    .sort()
-    .flatMap((name) => {
-      const file = path.join(folder, name);
-      return statSync(file).isDirectory() ? filesBelow(file) : [file];
-    });
+/** Builds the pages and what runs beside them when the sources have changed since the last build. */
+export async function buildApplication(say) {
+  await buildPages(say);
+  await buildProgram();
+}
 
-/** Builds the application when its sources have changed since the last build. */
-export function buildApplication(say) {
+function buildPages(say) {
   const wanted = hashOf([...SOURCES.flatMap(filesBelow), ...FILES]);
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
   say('Building the application, about half a minute ...');

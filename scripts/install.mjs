@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
 
 const STAMP = 'node_modules/.neat-relay-installed';
 /** Seen from the folder where the database is compiled; the header says what for. */
@@ -48,6 +49,15 @@ function checkNode() {
   if (major < 20 || (major === 20 && minor < 18))
     throw new Error(`Node.js ${process.versions.node} is too old for this: install Node.js 20.18, 22 or 24 and try again.`);
 }
+
+/** All files of a folder, those of its folders too, in the order of their names. */
+export const filesBelow = (folder) =>
+  readdirSync(folder)
+    .sort()
+    .flatMap((name) => {
+      const file = path.join(folder, name);
+      return statSync(file).isDirectory() ? filesBelow(file) : [file];
+    });
 
 export function hashOf(files) {
   const hash = createHash('sha256');

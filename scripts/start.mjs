@@ -21,14 +21,11 @@ async function start() {
   process.env.HOST = process.env.NEAT_RELAY_HOST ?? DEFAULT_HOST;
   const port = await freePort(process.env.HOST, first);
   installDependencies(say);
-  buildApplication(say);
+  await buildApplication(say);
   process.env.NODE_ENV = 'production';
   process.umask(0o077);
-  const { register } = await import('tsx/esm/api');
-  register();
-  const { prepareData } = await import('../src/server/prepareData.ts');
+  const { prepareData, serve } = await import('../dist/program/starting.mjs');
   await prepareData({ folder: process.env.NEAT_RELAY_DATA, demo, reset, restore: restore ?? null }, say);
-  const { serve } = await import('../src/cli/serve.ts');
   const { stop } = await serve(process.env.HOST, port);
   const address = `http://${process.env.HOST.includes(':') ? `[${process.env.HOST}]` : process.env.HOST}:${port}`;
   await firstLook(address);

@@ -1,7 +1,7 @@
 import { defineMiddleware } from 'astro:middleware';
-import { asDataError } from './data/dataErrors';
-import { dataFolder } from './server/services';
-import { serving } from './server/serving';
+import { asDataError } from './data/file/dataErrors';
+import { dataFolder } from './server/starting/services';
+import { serving } from './server/running/serving';
 
 const routes = import.meta.glob('./pages/api/**/*.ts');
 

@@ -1,7 +1,8 @@
-import type { JudgedRow, StepKind } from '../../src/core/time/definitions';
-import { normMinutes } from '../../src/core/time/norms';
-import { forecastWork } from '../../src/core/time/forecastWork';
-import { allAtOnce } from '../../src/core/steps';
+import type { JudgedRow } from '../../src/core/log/definitions';
+import type { StepKind } from '../../src/core/time/definitions';
+import { normMinutes } from '../../src/core/time/fit/norms';
+import { forecastWork } from '../../src/core/time/check/forecastWork';
+import { allAtOnce } from '../../src/core/kernel/steps';
 import { MadeUpHands, mixedRandom, rowOf, stepsOfUnit, stretchesOf, USED, type Painter, type Step } from './madeUpLogs';
 
 const ROWS_BEFORE = 150;

@@ -1,6 +1,7 @@
-import { SIZES, type Size, type Technique } from '../../src/core/scheme/definitions';
-import type { JudgedRow } from '../../src/core/time/definitions';
-import { normMinutes } from '../../src/core/time/norms';
+import { SIZES, type Size } from '../../src/core/scheme/model/definitions';
+import type { Technique } from '../../src/core/scheme/model/techniques';
+import type { JudgedRow } from '../../src/core/log/definitions';
+import { normMinutes } from '../../src/core/time/fit/norms';
 import { Random } from '../../test/support/random';
 
 /**

@@ -1,9 +1,9 @@
-import { allAtOnce } from '../../src/core/steps';
-import { backtest, scoreOf } from '../../src/core/time/backtest';
-import { fitTimeModel, learnSpreadsOf } from '../../src/core/time/fitTimeModel';
-import { forecastWork, spreadsFor } from '../../src/core/time/forecastWork';
-import { RunningFit } from '../../src/core/time/RunningFit';
-import { quantile } from '../../src/core/time/quantile';
+import { allAtOnce } from '../../src/core/kernel/steps';
+import { backtest, scoreOf } from '../../src/core/time/check/backtest';
+import { fitTimeModel, learnSpreadsOf } from '../../src/core/time/learn/fitTimeModel';
+import { forecastWork, spreadsFor } from '../../src/core/time/check/forecastWork';
+import { RunningFit } from '../../src/core/time/fit/RunningFit';
+import { quantile } from '../../src/core/kernel/quantile';
 import { paintedLife, type Painted } from './commissions';
 import { madeUpLog, PAINTERS, type MadeUpRow, type Painter } from './madeUpLogs';
 

@@ -1,11 +1,11 @@
 import { writeFileSync } from 'node:fs';
-import { InputError } from '../core/formats/InputError';
-import { readTimeLog } from '../core/formats/readTimeLog';
-import { readWork } from '../core/formats/readWork';
-import { allAtOnce } from '../core/steps';
-import { backtest, scoreOf } from '../core/time/backtest';
-import type { JudgedRow } from '../core/time/definitions';
-import { forecastWork } from '../core/time/forecastWork';
+import { InputError } from '../core/kernel/InputError';
+import { readTimeLog } from '../core/formats/timeLog/readTimeLog';
+import { readWork } from '../core/formats/timeLog/readWork';
+import { allAtOnce } from '../core/kernel/steps';
+import { backtest, scoreOf } from '../core/time/check/backtest';
+import type { JudgedRow } from '../core/log/definitions';
+import { forecastWork } from '../core/time/check/forecastWork';
 import { readArguments, wholeNumber } from './readArguments';
 import { readText, whyNot } from './readFiles';
 

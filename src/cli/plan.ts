@@ -1,10 +1,11 @@
-import { InputError } from '../core/formats/InputError';
-import { readLineProblem, readOrder } from '../core/formats/lineProblem';
+import { InputError } from '../core/kernel/InputError';
+import { readLineProblem } from '../core/formats/lineProblem';
+import { readOrder } from '../core/line/problem/readOrder';
 import { compileLine } from '../core/line/problem/compileLine';
 import type { LineProblem } from '../core/line/definitions';
 import { planOrder } from '../core/line/search/planOrder';
 import type { SolveReport } from '../core/line/search/runSolver';
-import { solveInThread } from '../server/threads/threads';
+import { solveInThread } from '../server/work/threads';
 import { readArguments, secondsOf, wholeNumber } from './readArguments';
 import { readJsonFile } from './readFiles';
 

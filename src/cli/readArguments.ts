@@ -1,5 +1,5 @@
 import { parseArgs, type ParseArgsConfig } from 'node:util';
-import { InputError } from '../core/formats/InputError';
+import { InputError } from '../core/kernel/InputError';
 import { readNumber } from '../core/formats/readNumber';
 
 /** A number below 0 behind an option is its value, not another option. */

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { InputError } from '../core/formats/InputError';
+import { InputError } from '../core/kernel/InputError';
 import { readJson } from '../core/formats/readJson';
 import { decodeText } from '../server/text/decodeText';
 

@@ -1,14 +1,15 @@
-import { COMMISSION_FORMAT, readCommission } from '../core/formats/commission';
-import { InputError } from '../core/formats/InputError';
-import { readScheme, SCHEME_FORMAT, unitOf } from '../core/formats/schemeFile';
-import { refuseCircles, reportUnit } from '../core/formats/schemeReport';
-import { buildLine, type RosterUnit } from '../core/scheme/buildLine';
-import type { Paint } from '../core/scheme/definitions';
-import { DEFAULT_HOUSE_RULES } from '../core/scheme/houseRules';
-import { orderRules } from '../core/scheme/orderRules';
-import { passesOf } from '../core/scheme/passes';
-import { withPots } from '../core/scheme/pots';
-import { normMinutes } from '../core/time/norms';
+import { COMMISSION_FORMAT, readCommission } from '../core/formats/commission/commission';
+import { InputError } from '../core/kernel/InputError';
+import { readScheme, SCHEME_FORMAT, unitOf } from '../core/formats/scheme/schemeFile';
+import { refuseCircles, reportUnit } from '../core/formats/scheme/schemeReport';
+import { buildLine } from '../core/plan/build/buildLine';
+import type { RosterUnit } from '../core/plan/build/roster';
+import type { Paint } from '../core/scheme/model/definitions';
+import { DEFAULT_HOUSE_RULES } from '../core/scheme/model/houseRules';
+import { orderRules } from '../core/scheme/rules/orderRules';
+import { passesOf } from '../core/scheme/passes/passes';
+import { withPots } from '../core/scheme/model/pots';
+import { normMinutes } from '../core/time/fit/norms';
 import { readJsonFile } from './readFiles';
 
 /** `rules FILE` lists the order rules of a scheme or commission file; `problem FILE` prints its line problem. */

@@ -1,15 +1,15 @@
 import { existsSync, renameSync } from 'node:fs';
 import path from 'node:path';
 import type { Knex } from 'knex';
-import { BenchStore } from './benchStore';
-import { checkDatabase } from './checkDatabase';
-import { connect } from './connection';
-import { copyDatabase } from './copyDatabase';
-import { asDataError } from './dataErrors';
-import { copiesFolder, databaseFile, fileIdentity, fileTime, makeOwnFile, prepareFolder, removeDatabase, UNFINISHED } from './folder';
-import { lockFolder } from './folderLock';
+import { BenchStore } from './stores/benchStore';
+import { checkDatabase } from './file/checkDatabase';
+import { connect } from './file/connection';
+import { copyDatabase } from './file/copyDatabase';
+import { asDataError } from './file/dataErrors';
+import { copiesFolder, databaseFile, fileIdentity, fileTime, makeOwnFile, prepareFolder, removeDatabase, UNFINISHED } from './file/folder';
+import { lockFolder } from './file/folderLock';
 import { migrations as shippedMigrations, type Migration } from './migrations';
-import { WorkshopStore } from './workshopStore';
+import { WorkshopStore } from './stores/workshopStore';
 
 export interface OpenedDatabase {
   knex: Knex;

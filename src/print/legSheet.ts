@@ -1,9 +1,9 @@
 import type { Content, ContentCanvas, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
-import { jobMinutes, type JobInfo } from '../core/scheme/lineJobs';
-import { coatWords } from '../core/scheme/halves';
-import { handOf, setupLabel } from '../core/scheme/setups';
-import { factsOf } from '../core/scheme/techniques';
-import type { LegSheet } from '../core/views/legSheet';
+import { jobMinutes, type JobInfo } from '../core/plan/build/lineJobs';
+import { coatWords } from '../core/scheme/model/halves';
+import { handOf, setupLabel } from '../core/scheme/passes/setups';
+import { factsOf } from '../core/scheme/model/techniques';
+import type { LegSheet } from '../contract/legSheet';
 import { counted, dayText, minutesText, momentText, positionsText, timeOfDayText } from '../ui/format';
 import { INK, RULE, SOFT } from './paper';
 

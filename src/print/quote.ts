@@ -1,7 +1,7 @@
 import type { TDocumentDefinitions } from 'pdfmake/interfaces';
 import type { Quote } from '../core/money/definitions';
 import { offerLines } from '../core/money/statement';
-import { STANDARD_LABELS } from '../core/scheme/definitions';
+import { STANDARD_LABELS } from '../core/scheme/model/definitions';
 import { dayOfText, dayText, exactMoneyText, percentText } from '../ui/format';
 import { amountsTable, modelsWords, paper, paragraphs, SOFT } from './paper';
 

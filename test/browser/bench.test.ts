@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import { By, Key, type WebDriver } from 'selenium-webdriver';
 import type { BenchEvent } from '../../src/core/bench/definitions';
-import { wholeEvent } from '../../src/core/formats/benchEvents';
-import type { BenchPicture } from '../../src/core/views/bench';
+import { wholeEvent } from '../../src/core/formats/commission/benchEvents';
+import type { BenchPicture } from '../../src/contract/bench';
 import { startApp, type App } from '../support/app';
 import { openBrowser } from '../support/browser';
 import { PageUser } from '../support/page';

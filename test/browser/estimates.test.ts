@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { writeFileSync } from 'node:fs';
 import path from 'node:path';
 import type { WebDriver, WebElement } from 'selenium-webdriver';
-import type { LogRow } from '../../src/core/time/definitions';
+import type { LogRow } from '../../src/core/log/definitions';
 import { startApp, type App } from '../support/app';
 import { openBrowser } from '../support/browser';
 import { PageUser } from '../support/page';

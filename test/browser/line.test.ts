@@ -2,7 +2,7 @@ import axe from 'axe-core';
 import { expect } from 'chai';
 import { Key, type WebDriver } from 'selenium-webdriver';
 import type chrome from 'selenium-webdriver/chrome';
-import type { LinePicture } from '../../src/core/views/line';
+import type { LinePicture } from '../../src/contract/line';
 import { startApp, type App } from '../support/app';
 import { openBrowser } from '../support/browser';
 import { carryToAndFro, goToPlace, importLongLine, placeOf } from '../support/longLine';

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { Key, type WebDriver } from 'selenium-webdriver';
 import type chrome from 'selenium-webdriver/chrome';
-import { readTimeLog } from '../../src/core/formats/readTimeLog';
+import { readTimeLog } from '../../src/core/formats/timeLog/readTimeLog';
 import { startApp, type App } from '../support/app';
 import { openBrowser } from '../support/browser';
 import { PageUser } from '../support/page';

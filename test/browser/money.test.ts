@@ -3,7 +3,7 @@ import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { Key, type WebDriver } from 'selenium-webdriver';
 import type { Quote } from '../../src/core/money/definitions';
-import type { MoneyPicture } from '../../src/core/views/money';
+import type { MoneyPicture } from '../../src/contract/money';
 import { startApp, type App } from '../support/app';
 import { openBrowser } from '../support/browser';
 import { PageUser } from '../support/page';

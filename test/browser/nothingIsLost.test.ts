@@ -1,9 +1,9 @@
 import { expect } from 'chai';
 import { Key, type WebDriver } from 'selenium-webdriver';
 import type chrome from 'selenium-webdriver/chrome';
-import { writeCommission } from '../../src/core/formats/commission';
-import type { IntakePicture } from '../../src/core/views/commission';
-import type { MoneyPicture } from '../../src/core/views/money';
+import { writeCommission } from '../../src/core/formats/commission/commission';
+import type { IntakePicture } from '../../src/contract/commission';
+import type { MoneyPicture } from '../../src/contract/money';
 import { startApp, type App } from '../support/app';
 import { openBrowser } from '../support/browser';
 import { PageUser } from '../support/page';

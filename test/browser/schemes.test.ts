@@ -1,7 +1,7 @@
 import axe from 'axe-core';
 import { expect } from 'chai';
 import type { WebDriver } from 'selenium-webdriver';
-import type { CommissionFile } from '../../src/core/formats/commission';
+import type { CommissionFile } from '../../src/core/formats/commission/commission';
 import { startApp, type App } from '../support/app';
 import { openBrowser } from '../support/browser';
 import { PageUser } from '../support/page';

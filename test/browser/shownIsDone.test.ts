@@ -1,10 +1,10 @@
 import { expect } from 'chai';
 import type { WebDriver } from 'selenium-webdriver';
 import type chrome from 'selenium-webdriver/chrome';
-import { readTimeLog } from '../../src/core/formats/readTimeLog';
-import { writeCommission } from '../../src/core/formats/commission';
-import type { CommissionEstimate } from '../../src/core/views/estimate';
-import type { MoneyPicture } from '../../src/core/views/money';
+import { readTimeLog } from '../../src/core/formats/timeLog/readTimeLog';
+import { writeCommission } from '../../src/core/formats/commission/commission';
+import type { CommissionEstimate } from '../../src/contract/estimate';
+import type { MoneyPicture } from '../../src/contract/money';
 import { startApp, type App } from '../support/app';
 import { openBrowser } from '../support/browser';
 import { PageUser } from '../support/page';

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { Key, type WebDriver } from 'selenium-webdriver';
-import type { TraysPicture } from '../../src/core/views/trays';
+import type { TraysPicture } from '../../src/contract/trays';
 import { minutesText } from '../../src/ui/format';
 import { startApp, type App } from '../support/app';
 import { openBrowser } from '../support/browser';

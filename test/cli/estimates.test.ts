@@ -2,12 +2,12 @@ import { expect } from 'chai';
 import { spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { normMinutes } from '../../src/core/time/norms';
+import { normMinutes } from '../../src/core/time/fit/norms';
 import { temporaryFolder } from '../support/database';
 import { Random } from '../support/random';
 
 const HEADER = 'started_at,commission,unit,part,technique,size,coverage,models,minutes,setup_minutes,note';
-const run = (...args: string[]) => spawnSync(process.execPath, ['--import', 'tsx', 'src/cli/estimates.ts', ...args], { encoding: 'utf8' });
+const run = (...args: string[]) => spawnSync(process.execPath, ['dist/program/estimates.mjs', ...args], { encoding: 'utf8' });
 
 describe('estimates from the command line', function () {
   this.timeout(60_000);

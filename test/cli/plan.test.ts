@@ -7,7 +7,7 @@ import { temporaryFolder } from '../support/database';
 import { examples, TOTALS } from '../support/examples';
 
 const run = (args: string[], input?: string) =>
-  spawnSync(process.execPath, ['--import', 'tsx', 'src/cli/plan.ts', ...args], { encoding: 'utf8', input });
+  spawnSync(process.execPath, ['dist/program/plan.mjs', ...args], { encoding: 'utf8', input });
 
 describe('the command line', () => {
   const { folder, remove } = temporaryFolder();

@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs';
 import { readLineProblem } from '../../src/core/formats/lineProblem';
 
 const run = (command: string, input: unknown, ...more: string[]) =>
-  spawnSync(process.execPath, ['--import', 'tsx', 'src/cli/schemes.ts', command, '-', ...more], {
+  spawnSync(process.execPath, ['dist/program/schemes.mjs', command, '-', ...more], {
     encoding: 'utf8',
     input: typeof input === 'string' ? input : JSON.stringify(input),
   });

@@ -1,10 +1,10 @@
-import { leadersOf } from '../../src/core/scheme/whoTakes';
+import { leadersOf } from '../../src/core/scheme/model/whoTakes';
 import { expect } from 'chai';
-import { hasOpenCount, modelsOf } from '../../src/core/scheme/definitions';
+import { hasOpenCount, modelsOf } from '../../src/core/scheme/model/definitions';
 import { fillDemo } from '../../src/data/demo/fillDemo';
 import { loadToday } from '../../src/server/today/loadToday';
-import { loadLog } from '../../src/server/timeLog/loadLog';
-import type { StoredUnit } from '../../src/core/views/stored';
+import { loadLog } from '../../src/server/ledger/loadLog';
+import type { StoredUnit } from '../../src/core/commission/definitions';
 import { testDatabase, type TestDatabase } from '../support/database';
 
 const NOW = new Date('2026-11-23T12:00:00Z');

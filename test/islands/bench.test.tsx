@@ -1,9 +1,9 @@
 import { expect } from 'chai';
 import { renderToStaticMarkup } from 'react-dom/server';
-import { viewBench, lookBacks, troubleSpots } from '../../src/core/bench/viewBench';
+import { viewBench, lookBacks, troubleSpots } from '../../src/core/bench/guide/viewBench';
 import type { BenchEvent } from '../../src/core/bench/definitions';
-import type { BenchFigures } from '../../src/core/views/bench';
-import type { StoredLogRow } from '../../src/core/views/stored';
+import type { BenchFigures } from '../../src/contract/bench';
+import type { StoredLogRow } from '../../src/core/log/definitions';
 import { Advice } from '../../src/islands/Bench/Advice';
 import { Instruction } from '../../src/islands/Bench/Instruction';
 import { LateTimes } from '../../src/islands/Bench/LateTimes';

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { renderToStaticMarkup } from 'react-dom/server';
-import { DEFAULT_HOUSE_RULES } from '../../src/core/scheme/houseRules';
-import { learnSetups } from '../../src/core/time/setupTimes';
+import { DEFAULT_HOUSE_RULES } from '../../src/core/scheme/model/houseRules';
+import { learnSetups } from '../../src/core/time/learn/setupTimes';
 import { OpenedHouseRules } from '../../src/islands/HouseRules/View';
 
 describe('House rules on screen', () => {

@@ -1,11 +1,11 @@
 import { expect } from 'chai';
 import { renderToStaticMarkup } from 'react-dom/server';
-import { backPlan, type StandardTotals } from '../../src/core/calendar/backPlan';
-import { STANDARDS } from '../../src/core/scheme/definitions';
-import type { Reconciliation } from '../../src/core/scheme/reconcile';
-import type { IntakeFigures } from '../../src/core/views/intakeFigures';
-import type { ScopeChange } from '../../src/core/views/scope';
-import type { TestModelPicture } from '../../src/core/views/testModel';
+import { backPlan, type StandardTotals } from '../../src/core/commission/backPlan';
+import { STANDARDS } from '../../src/core/scheme/model/definitions';
+import type { Reconciliation } from '../../src/core/commission/reconcile';
+import type { IntakeFigures } from '../../src/contract/intakeFigures';
+import type { ScopeChange } from '../../src/core/commission/scope';
+import type { TestModelPicture } from '../../src/contract/testModelPicture';
 import { BackPlanned } from '../../src/islands/Intake/BackPlanned';
 import { Bits } from '../../src/islands/Intake/Bits';
 import { Reconciled } from '../../src/islands/Intake/Reconciled';

@@ -6,7 +6,7 @@ import type { LineWish } from '../../src/core/line/definitions';
 import { explainPlace, type PlaceReason } from '../../src/core/line/hand/explainPlace';
 import { planOrder } from '../../src/core/line/search/planOrder';
 import { placesFor } from '../../src/core/line/hand/places';
-import { sharedLegs } from '../../src/core/scheme/sharedLegs';
+import { sharedLegs } from '../../src/core/plan/build/sharedLegs';
 import { CarryDetails } from '../../src/islands/Line/CarryDetails';
 import { chartBlocks, threadPath } from '../../src/islands/Line/chartBlocks';
 import { JobDetails, whyHere } from '../../src/islands/Line/JobDetails';

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { ulid } from 'ulid';
-import { copyScheme } from '../../src/core/scheme/copyScheme';
+import { copyScheme } from '../../src/core/scheme/authoring/copyScheme';
 import {
   addPart,
   addStep,
@@ -15,10 +15,10 @@ import {
 } from '../../src/islands/Scheme/edits';
 import { costIfChanged, stepCost, stopLines } from '../../src/islands/Scheme/costs';
 import { reasonsFor } from '../../src/islands/Scheme/reasons';
-import { EMPTY_SCHEME, type Scheme } from '../../src/core/scheme/definitions';
-import { DEFAULT_HOUSE_RULES } from '../../src/core/scheme/houseRules';
-import { normMinutes } from '../../src/core/time/norms';
-import type { PassEstimates } from '../../src/core/views/estimate';
+import { EMPTY_SCHEME, type Scheme } from '../../src/core/scheme/model/definitions';
+import { DEFAULT_HOUSE_RULES } from '../../src/core/scheme/model/houseRules';
+import { normMinutes } from '../../src/core/time/fit/norms';
+import type { PassEstimates } from '../../src/contract/estimate';
 import { part, step, unit } from '../support/units';
 
 const two = (): Scheme => addPart(addPart(EMPTY_SCHEME, 'Trousers', 'blue'), 'Coat', 'red');

@@ -1,9 +1,9 @@
 import { expect } from 'chai';
 import { renderToStaticMarkup } from 'react-dom/server';
-import { DEFAULT_HOUSE_RULES } from '../../src/core/scheme/houseRules';
-import type { PassEstimates } from '../../src/core/views/estimate';
-import type { LibraryEntry } from '../../src/core/views/library';
-import type { SchemeRevision } from '../../src/core/views/revisions';
+import { DEFAULT_HOUSE_RULES } from '../../src/core/scheme/model/houseRules';
+import type { PassEstimates } from '../../src/contract/estimate';
+import type { LibraryEntry } from '../../src/contract/library';
+import type { SchemeRevision } from '../../src/core/commission/revisions';
 import { Recolour } from '../../src/islands/Scheme/Recolour';
 import { Revisions } from '../../src/islands/Scheme/Revisions';
 import { StopLines } from '../../src/islands/Scheme/Stops';

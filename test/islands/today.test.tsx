@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { renderToStaticMarkup } from 'react-dom/server';
-import type { Today, TodayCommission } from '../../src/core/views/today';
+import type { Today, TodayCommission } from '../../src/contract/today';
 import { TodayView } from '../../src/islands/Today/View';
 import { standingText } from '../../src/islands/Today/words';
 

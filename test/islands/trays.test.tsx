@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { renderToStaticMarkup } from 'react-dom/server';
-import { dryingNeeds } from '../../src/core/scheme/dryingNeeds';
-import { tryTrays, type TrayChoice } from '../../src/core/scheme/trayChoices';
+import { dryingNeeds } from '../../src/core/plan/build/dryingNeeds';
+import { tryTrays, type TrayChoice } from '../../src/core/plan/choices/trayChoices';
 import { SplitTable } from '../../src/islands/Trays/SplitTable';
 import {
   arithmetic,

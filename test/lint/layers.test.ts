@@ -1,13 +1,17 @@
 import { expect } from 'chai';
 import { ESLint } from 'eslint';
-import { readdirSync, statSync } from 'node:fs';
-import { layers, lineRooms } from '../../scripts/layers.mjs';
+import { mkdtempSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { circlesIn } from '../support/imports';
+import { filesOfSrc, houses, layers } from '../../scripts/layers.mjs';
 
 /** An existing file of each layer, to import from where it is forbidden. */
 const SOMETHING_OF: Record<string, string> = {
   core: 'core/line/definitions',
+  contract: 'contract/build',
   data: 'data/database',
-  server: 'server/errors',
+  server: 'server/stores/errors',
   ui: 'ui/cx',
   print: 'print/pdf',
   islands: 'islands/shared/api',
@@ -19,6 +23,20 @@ const FORBIDDEN = Object.entries(layers).map(([layer, allowed]) => ({
   layer,
   wrong: Object.keys(layers).find((other) => other !== layer && !(allowed as string[]).includes(other))!,
 }));
+
+interface House {
+  rooms: Record<string, string[]>;
+  hall?: string[];
+  above?: string[];
+}
+
+const isFolder = (name: string) => statSync(name).isDirectory();
+const foldersOf = (folder: string) => readdirSync(folder).filter((name) => isFolder(`${folder}/${name}`));
+const filesOf = (folder: string) => readdirSync(folder).filter((name) => !isFolder(`${folder}/${name}`));
+const someFileOf = (folder: string) =>
+  readdirSync(folder, { recursive: true, encoding: 'utf8' })
+    .find((name) => name.endsWith('.ts'))!
+    .replace('.ts', '');
 
 describe('the layer table', function () {
   this.timeout(60_000);
@@ -53,26 +71,45 @@ describe('the layer table', function () {
     ]);
   });
 
-  it('keeps each room of the line engine from knowing those behind it', async () => {
-    const names = Object.keys(lineRooms);
-    for (const [place, room] of names.slice(0, -1).entries()) {
-      const behind = { timing: 'LineClock', bounds: 'lowerBound', search: 'solveLine', hand: 'places' }[names[place + 1]!];
-      expect(await lint(`src/core/line/${room}/planted.ts`, `export * from '../${names[place + 1]}/${behind}';\n`), room).to.include(
-        'import-x/no-restricted-paths',
-      );
+  for (const [house, { rooms }] of Object.entries(houses) as [string, House][])
+    for (const [room, allowed] of Object.entries(rooms)) {
+      const forbidden = Object.keys(rooms).find((other) => other !== room && !allowed.includes(other));
+      if (forbidden === undefined) continue;
+      it(`keeps ${forbidden} out of ${house}/${room}`, async () => {
+        const planted = `export * from '../${forbidden}/${someFileOf(`${house}/${forbidden}`)}';\n`;
+        expect(await lint(`${house}/${room}/planted.ts`, planted)).to.include('import-x/no-restricted-paths');
+      });
     }
+
+  it('keeps the rooms of a house out of its hall', async () => {
+    expect(await lint('src/core/line/definitions.ts', `export * from './timing/LineClock';\n`)).to.include('import-x/no-restricted-paths');
     expect(
       await lint('src/core/line/hand/planted.ts', `export * from '../search/solveLine';\nexport * from '../definitions';\n`),
     ).to.deep.equal([]);
   });
 
-  it('lists every room of the line engine', () => {
-    const folders = readdirSync('src/core/line').filter((name) => statSync(`src/core/line/${name}`).isDirectory());
-    expect(folders).to.have.members(Object.keys(lineRooms));
+  it('lists every room of every house, and what stands in its hall', () => {
+    for (const [house, { rooms, hall = [], above = [] }] of Object.entries(houses) as [string, House][]) {
+      expect(foldersOf(house), house).to.have.members(Object.keys(rooms));
+      expect(filesOf(house), house).to.have.members([...hall, ...above]);
+    }
+  });
+
+  it('finds a circle where there is one', () => {
+    const folder = mkdtempSync(path.join(tmpdir(), 'circles-'));
+    writeFileSync(path.join(folder, 'a.ts'), `import type { B } from './b';\n`);
+    writeFileSync(path.join(folder, 'b.ts'), `export * from './a';\n`);
+    writeFileSync(path.join(folder, 'c.ts'), `export * from './b';\n`);
+    expect(circlesIn(folder).map((circle) => circle.map((file) => path.basename(file)).sort())).to.deep.equal([['a.ts', 'b.ts']]);
+    rmSync(folder, { recursive: true });
+  });
+
+  it('finds no circle of imports in the sources, types included', () => {
+    expect(circlesIn('src')).to.deep.equal([]);
   });
 
   it('lists every folder of src', () => {
-    const folders = readdirSync('src').filter((name) => statSync(`src/${name}`).isDirectory());
-    expect(folders).to.have.members(Object.keys(layers));
+    expect(foldersOf('src')).to.have.members(Object.keys(layers));
+    expect(filesOf('src')).to.have.members(Object.keys(filesOfSrc));
   });
 });

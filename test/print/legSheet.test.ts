@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import { compileLine } from '../../src/core/line/problem/compileLine';
 import { timeOrder } from '../../src/core/line/timing/timeOrder';
-import { legsOf } from '../../src/core/scheme/legs';
-import type { LegSheet } from '../../src/core/views/legSheet';
+import { legsOf } from '../../src/core/plan/build/legs';
+import type { LegSheet } from '../../src/contract/legSheet';
 import { legSheetDocument } from '../../src/print/legSheet';
 import { toPdf } from '../../src/print/pdf';
 import { smallLine } from '../support/line';

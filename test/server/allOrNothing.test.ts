@@ -1,16 +1,16 @@
-import { EMPTY_SCHEME } from '../../src/core/scheme/definitions';
+import { EMPTY_SCHEME } from '../../src/core/scheme/model/definitions';
 import { expect } from 'chai';
 import type { BenchEvent } from '../../src/core/bench/definitions';
-import type { CommissionFile } from '../../src/core/formats/commission';
-import { InputError } from '../../src/core/formats/InputError';
-import { exportCommission } from '../../src/server/commissions/exportCommission';
-import { importCommission } from '../../src/server/commissions/importCommission';
-import { deleteCommission } from '../../src/server/commissions/lifecycle';
-import { saveIntake } from '../../src/server/commissions/saveIntake';
-import { saveScheme } from '../../src/server/commissions/saveScheme';
-import { setDemo } from '../../src/server/demo';
-import { ConflictError } from '../../src/server/errors';
-import { importTimeLog } from '../../src/server/timeLog/importTimeLog';
+import type { CommissionFile } from '../../src/core/formats/commission/commission';
+import { InputError } from '../../src/core/kernel/InputError';
+import { exportCommission } from '../../src/server/intake/exportCommission';
+import { importCommission } from '../../src/server/intake/importCommission';
+import { deleteCommission } from '../../src/server/intake/lifecycle';
+import { saveIntake } from '../../src/server/intake/saveIntake';
+import { saveScheme } from '../../src/server/schemes/saveScheme';
+import { setDemo } from '../../src/server/starting/setDemo';
+import { ConflictError } from '../../src/server/stores/errors';
+import { importTimeLog } from '../../src/server/ledger/importTimeLog';
 import type { TestDatabase } from '../support/database';
 import { entry, minute, NOW, rejected, shopForEachTest } from '../support/shop';
 

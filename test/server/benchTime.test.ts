@@ -1,8 +1,8 @@
 import { expect } from 'chai';
-import { SteadyClock } from '../../src/core/bench/SteadyClock';
+import { SteadyClock } from '../../src/core/bench/replay/SteadyClock';
 import { adoptTime, takeBackCorrection } from '../../src/server/bench/adoptTime';
 import { loadToday } from '../../src/server/today/loadToday';
-import { clock } from '../../src/server/programTime';
+import { clock } from '../../src/server/running/programTime';
 import { Random } from '../support/random';
 import { NOW, shopForEachTest } from '../support/shop';
 

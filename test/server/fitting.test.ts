@@ -1,11 +1,11 @@
 import { expect } from 'chai';
-import { listen } from '../../src/server/bench/announcements';
-import type { FittedLog, Fitter } from '../../src/server/fitting/fitter';
-import { fitBy } from '../../src/server/fitting/fitters';
-import { HandedFitter, latestFit } from '../../src/server/fitting/handedFit';
-import { SlicedFitter } from '../../src/server/fitting/SlicedFitter';
-import { ThreadFitter } from '../../src/server/fitting/ThreadFitter';
-import { judgeRow, loadLogPage } from '../../src/server/timeLog/loadLog';
+import { listen } from '../../src/server/running/announcements';
+import type { FittedLog, Fitter } from '../../src/server/work/fitter';
+import { fitBy } from '../../src/server/work/fitters';
+import { HandedFitter, latestFit } from '../../src/server/work/handedFit';
+import { SlicedFitter } from '../../src/server/work/SlicedFitter';
+import { ThreadFitter } from '../../src/server/work/ThreadFitter';
+import { judgeRow, loadLogPage } from '../../src/server/ledger/loadLog';
 import { loadWorkshop } from '../../src/server/workshop/loadWorkshop';
 import { demoDatabase, type TestDatabase } from '../support/database';
 import { minute, NOW, rejected } from '../support/shop';

@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import { download } from '../../src/server/http/download';
 import { isAllowedHost, isSameOrigin } from '../../src/server/http/origin';
-import { InputError } from '../../src/core/formats/InputError';
-import { Gate } from '../../src/server/gate';
+import { InputError } from '../../src/core/kernel/InputError';
+import { Gate } from '../../src/server/running/gate';
 import { decodeText } from '../../src/server/text/decodeText';
 import { readBody, TooLargeError } from '../../src/server/http/readBody';
 

@@ -1,11 +1,11 @@
 import { expect } from 'chai';
-import { learnedFrom } from '../../src/core/time/learnedFrom';
-import { loadEstimate } from '../../src/server/estimate/loadEstimate';
-import { loadWhy } from '../../src/server/estimate/loadWhy';
-import { foretell, isToForetell } from '../../src/server/timeLog/foretell';
-import { isToLearn, learnSpreads } from '../../src/server/timeLog/learnSpreads';
-import { loadInsights } from '../../src/server/timeLog/loadInsights';
-import { judgeRow, loadLogPage } from '../../src/server/timeLog/loadLog';
+import { learnedFrom } from '../../src/core/time/learn/learnedFrom';
+import { loadEstimate } from '../../src/server/plan/loadEstimate';
+import { loadWhy } from '../../src/server/plan/loadWhy';
+import { foretell, isToForetell } from '../../src/server/ledger/foretell';
+import { isToLearn, learnSpreads } from '../../src/server/ledger/learnSpreads';
+import { loadInsights } from '../../src/server/ledger/loadInsights';
+import { judgeRow, loadLogPage } from '../../src/server/ledger/loadLog';
 import { loadWorkshop } from '../../src/server/workshop/loadWorkshop';
 import { demoDatabase, type TestDatabase } from '../support/database';
 

@@ -1,11 +1,11 @@
 import { expect } from 'chai';
 import { compileLine } from '../../src/core/line/problem/compileLine';
 import { enteredOrder } from '../../src/core/line/problem/precedence';
-import { InputError } from '../../src/core/formats/InputError';
-import { wholeCommission } from '../../src/core/views/selection';
+import { InputError } from '../../src/core/kernel/InputError';
+import { wholeCommission } from '../../src/core/plan/selection';
 import { chooseUnits } from '../../src/server/workshop/choice';
-import { loadLegSheet } from '../../src/server/line/loadLegSheet';
-import { loadLine } from '../../src/server/line/loadLine';
+import { loadLegSheet } from '../../src/server/plan/loadLegSheet';
+import { loadLine } from '../../src/server/plan/loadLine';
 import { demoDatabase, type TestDatabase } from '../support/database';
 
 const NOW = new Date('2026-11-23T18:00:00Z');

@@ -1,8 +1,8 @@
 import { expect } from 'chai';
-import { InputError } from '../../src/core/formats/InputError';
-import { readScheme } from '../../src/core/formats/schemeFile';
-import { closeCommission } from '../../src/server/commissions/lifecycle';
-import { addFileToLibrary, keepInLibrary, libraryFile, loadLibrary, noteUse, setRemoved } from '../../src/server/library/library';
+import { InputError } from '../../src/core/kernel/InputError';
+import { readScheme } from '../../src/core/formats/scheme/schemeFile';
+import { closeCommission } from '../../src/server/intake/lifecycle';
+import { addFileToLibrary, keepInLibrary, libraryFile, loadLibrary, noteUse, setRemoved } from '../../src/server/schemes/library';
 import { minute, NOW, rejected, shopForEachTest } from '../support/shop';
 
 describe('the library', () => {

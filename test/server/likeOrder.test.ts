@@ -1,9 +1,9 @@
 import { expect } from 'chai';
-import { duplicateCommission } from '../../src/server/commissions/lifecycle';
-import { exportCommission } from '../../src/server/commissions/exportCommission';
-import { copyUnits } from '../../src/server/commissions/earlierUnits';
-import { loadEstimate } from '../../src/server/estimate/loadEstimate';
-import { exportTimeLog } from '../../src/server/timeLog/loadLog';
+import { duplicateCommission } from '../../src/server/intake/lifecycle';
+import { exportCommission } from '../../src/server/intake/exportCommission';
+import { copyUnits } from '../../src/server/intake/earlierUnits';
+import { loadEstimate } from '../../src/server/plan/loadEstimate';
+import { exportTimeLog } from '../../src/server/ledger/loadLog';
 import { ALL, entry, minute, NOW, shopForEachTest, unitEntry } from '../support/shop';
 
 const SLOPE = 0.15;

@@ -1,9 +1,9 @@
 import { expect } from 'chai';
 import { otherMinutes, otherMinutesOf } from '../../src/core/bench/otherWork';
-import { closeCommission, deleteCommission } from '../../src/server/commissions/lifecycle';
-import { exportCommission } from '../../src/server/commissions/exportCommission';
-import { importCommission } from '../../src/server/commissions/importCommission';
-import { loadOtherWork, removeOtherWork, saveOtherWork, startOtherWork, stopOtherWork } from '../../src/server/otherWork/otherWork';
+import { closeCommission, deleteCommission } from '../../src/server/intake/lifecycle';
+import { exportCommission } from '../../src/server/intake/exportCommission';
+import { importCommission } from '../../src/server/intake/importCommission';
+import { loadOtherWork, removeOtherWork, saveOtherWork, startOtherWork, stopOtherWork } from '../../src/server/bench/otherWork';
 import { loadWorkshop } from '../../src/server/workshop/loadWorkshop';
 import { testDatabase } from '../support/database';
 import { minute, rejected, shopForEachTest } from '../support/shop';

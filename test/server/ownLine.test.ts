@@ -1,16 +1,16 @@
 import { expect } from 'chai';
-import type { CommissionFile } from '../../src/core/formats/commission';
-import { InputError } from '../../src/core/formats/InputError';
+import type { CommissionFile } from '../../src/core/formats/commission/commission';
+import { InputError } from '../../src/core/kernel/InputError';
 import { compileLine } from '../../src/core/line/problem/compileLine';
 import type { LineWish } from '../../src/core/line/definitions';
 import { enteredOrder } from '../../src/core/line/problem/precedence';
-import { exportCommission } from '../../src/server/commissions/exportCommission';
-import { importCommission } from '../../src/server/commissions/importCommission';
-import { wholeCommission } from '../../src/core/views/selection';
+import { exportCommission } from '../../src/server/intake/exportCommission';
+import { importCommission } from '../../src/server/intake/importCommission';
+import { wholeCommission } from '../../src/core/plan/selection';
 import { chooseUnits } from '../../src/server/workshop/choice';
-import { loadLine } from '../../src/server/line/loadLine';
-import { ownLineSchema, saveOwnLine } from '../../src/server/line/saveOwnLine';
-import { solveInThread } from '../../src/server/threads/threads';
+import { loadLine } from '../../src/server/plan/loadLine';
+import { ownLineSchema, saveOwnLine } from '../../src/server/plan/saveOwnLine';
+import { solveInThread } from '../../src/server/work/threads';
 import { parse } from '../../src/core/formats/fields';
 import { demoDatabase, testDatabase, type TestDatabase } from '../support/database';
 

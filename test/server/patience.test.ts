@@ -1,10 +1,10 @@
 import { expect } from 'chai';
 import { setTimeout as pause } from 'node:timers/promises';
-import { forAll, forClient, GivenUpError, presentClient } from '../../src/server/givingUp';
+import { forAll, forClient, GivenUpError, presentClient } from '../../src/server/running/givingUp';
 import { giveUpAll, soon, untilDone } from '../../src/server/http/patience';
 import { chunksOf, StalledError, TooLargeError } from '../../src/server/http/readBody';
-import { inSlices, letOthersIn } from '../../src/server/inSlices';
-import { solveInThread } from '../../src/server/threads/threads';
+import { inSlices, letOthersIn } from '../../src/server/running/inSlices';
+import { solveInThread } from '../../src/server/work/threads';
 import { randomProblem } from '../support/lineProblems';
 import { rejected } from '../support/shop';
 

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { madeUpCommission } from '../../bench/madeUpCommission';
 import { compileLine } from '../../src/core/line/problem/compileLine';
 import { solveLine } from '../../src/core/line/search/solveLine';
-import { quickOrder } from '../../src/server/line/quickOrder';
+import { quickOrder } from '../../src/server/plan/quickOrder';
 
 describe('the quick order behind an estimate', () => {
   it('is worked out once for a problem, and anew for another', async () => {

@@ -1,9 +1,9 @@
 import { expect } from 'chai';
-import { InputError } from '../../src/core/formats/InputError';
-import { exportCommission } from '../../src/server/commissions/exportCommission';
-import { importCommission } from '../../src/server/commissions/importCommission';
-import { saveIntake } from '../../src/server/commissions/saveIntake';
-import { saveScheme } from '../../src/server/commissions/saveScheme';
+import { InputError } from '../../src/core/kernel/InputError';
+import { exportCommission } from '../../src/server/intake/exportCommission';
+import { importCommission } from '../../src/server/intake/importCommission';
+import { saveIntake } from '../../src/server/intake/saveIntake';
+import { saveScheme } from '../../src/server/schemes/saveScheme';
 import { loadMoney } from '../../src/server/money/loadMoney';
 import { testDatabase, type TestDatabase } from '../support/database';
 import { entry, minute, rejected, shopForEachTest } from '../support/shop';

@@ -1,9 +1,9 @@
 import { expect } from 'chai';
-import { wholeCommission } from '../../src/core/views/selection';
-import { ConflictError } from '../../src/server/errors';
+import { wholeCommission } from '../../src/core/plan/selection';
+import { ConflictError } from '../../src/server/stores/errors';
 import { saveHouseRules } from '../../src/server/house/saveHouseRules';
-import { saveOwnLine } from '../../src/server/line/saveOwnLine';
-import { savePaint } from '../../src/server/paints/savePaint';
+import { saveOwnLine } from '../../src/server/plan/saveOwnLine';
+import { savePaint } from '../../src/server/house/savePaint';
 import { testDatabase, type TestDatabase } from '../support/database';
 import { NOW, rejected, TestShop } from '../support/shop';
 import { paint } from '../support/units';

@@ -1,8 +1,8 @@
 import { expect } from 'chai';
-import { ConflictError } from '../../src/server/errors';
-import { saveIntake } from '../../src/server/commissions/saveIntake';
-import { saveScheme } from '../../src/server/commissions/saveScheme';
-import { tracePaint } from '../../src/server/paints/tracePaint';
+import { ConflictError } from '../../src/server/stores/errors';
+import { saveIntake } from '../../src/server/intake/saveIntake';
+import { saveScheme } from '../../src/server/schemes/saveScheme';
+import { tracePaint } from '../../src/server/house/tracePaint';
 import { entry, NOW, rejected, shopForEachTest } from '../support/shop';
 
 /** Who is who in a unit, while everything around it changes. */

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { ulid } from 'ulid';
-import { sayOfMarks } from '../../src/server/commissions/sayOfMarks';
-import { saveScheme } from '../../src/server/commissions/saveScheme';
+import { sayOfMarks } from '../../src/server/bench/sayOfMarks';
+import { saveScheme } from '../../src/server/schemes/saveScheme';
 import { minute, shopForEachTest } from '../support/shop';
 
 describe('what is said of models painted before a change', () => {

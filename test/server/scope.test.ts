@@ -1,10 +1,10 @@
 import { expect } from 'chai';
-import { copyUnits, earlierCommissions } from '../../src/server/commissions/earlierUnits';
-import { loadIntakeFigures } from '../../src/server/commissions/loadIntakeFigures';
-import { saveIntake } from '../../src/server/commissions/saveIntake';
-import { saveScheme } from '../../src/server/commissions/saveScheme';
-import { loadEstimate } from '../../src/server/estimate/loadEstimate';
-import { setAgreed, settleScope } from '../../src/server/commissions/scope';
+import { copyUnits, earlierCommissions } from '../../src/server/intake/earlierUnits';
+import { loadIntakeFigures } from '../../src/server/intake/loadIntakeFigures';
+import { saveIntake } from '../../src/server/intake/saveIntake';
+import { saveScheme } from '../../src/server/schemes/saveScheme';
+import { loadEstimate } from '../../src/server/plan/loadEstimate';
+import { setAgreed, settleScope } from '../../src/server/intake/scope';
 import { entry, minute, NOW, shopForEachTest } from '../support/shop';
 
 describe('the scope of a commission', () => {

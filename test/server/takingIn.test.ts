@@ -1,10 +1,10 @@
 import { expect } from 'chai';
-import { wholeCommission } from '../../src/core/views/selection';
-import { exportCommission } from '../../src/server/commissions/exportCommission';
-import { importCommission } from '../../src/server/commissions/importCommission';
-import { saveIntake } from '../../src/server/commissions/saveIntake';
-import { importTimeLog } from '../../src/server/timeLog/importTimeLog';
-import { exportTimeLog, judgeRow } from '../../src/server/timeLog/loadLog';
+import { wholeCommission } from '../../src/core/plan/selection';
+import { exportCommission } from '../../src/server/intake/exportCommission';
+import { importCommission } from '../../src/server/intake/importCommission';
+import { saveIntake } from '../../src/server/intake/saveIntake';
+import { importTimeLog } from '../../src/server/ledger/importTimeLog';
+import { exportTimeLog, judgeRow } from '../../src/server/ledger/loadLog';
 import { testDatabase, type TestDatabase } from '../support/database';
 import { ALL, entry, NOW, shopForEachTest, unitEntry } from '../support/shop';
 

@@ -1,14 +1,14 @@
 import { expect } from 'chai';
-import { InputError } from '../../src/core/formats/InputError';
+import { InputError } from '../../src/core/kernel/InputError';
 import { parse } from '../../src/core/formats/fields';
-import { buildLine } from '../../src/core/scheme/buildLine';
-import { rosterFrom } from '../../src/core/views/trays';
-import { saveIntake } from '../../src/server/commissions/saveIntake';
-import { ConflictError, NotFoundError } from '../../src/server/errors';
+import { buildLine } from '../../src/core/plan/build/buildLine';
+import { rosterFrom } from '../../src/contract/trays';
+import { saveIntake } from '../../src/server/intake/saveIntake';
+import { ConflictError, NotFoundError } from '../../src/server/stores/errors';
 import { houseRulesSchema, saveHouseRules } from '../../src/server/house/saveHouseRules';
-import { loadLine } from '../../src/server/line/loadLine';
-import { loadTrays } from '../../src/server/line/loadTrays';
-import { saveTrays, saveTraysSchema } from '../../src/server/line/saveTrays';
+import { loadLine } from '../../src/server/plan/loadLine';
+import { loadTrays } from '../../src/server/plan/loadTrays';
+import { saveTrays, saveTraysSchema } from '../../src/server/plan/saveTrays';
 import { demoDatabase, testDatabase, type TestDatabase } from '../support/database';
 
 const NOW = new Date('2026-11-23T18:00:00Z');

@@ -1,9 +1,9 @@
 import { expect } from 'chai';
-import { readTimeLog } from '../../src/core/formats/readTimeLog';
-import { saveIntake } from '../../src/server/commissions/saveIntake';
+import { readTimeLog } from '../../src/core/formats/timeLog/readTimeLog';
+import { saveIntake } from '../../src/server/intake/saveIntake';
 import { loadMoney } from '../../src/server/money/loadMoney';
 import { keepQuote, answerQuote } from '../../src/server/money/quotes';
-import { exportTimeLog, judgeRow, loadLog } from '../../src/server/timeLog/loadLog';
+import { exportTimeLog, judgeRow, loadLog } from '../../src/server/ledger/loadLog';
 import { ALL, entry, minute, NOW, shopForEachTest } from '../support/shop';
 
 describe('work without a known time', () => {

@@ -2,8 +2,8 @@ import { expect } from 'chai';
 import type { Knex } from 'knex';
 import { openDatabase } from '../../src/data/database';
 import { migrations } from '../../src/data/migrations';
-import { loadEstimate } from '../../src/server/estimate/loadEstimate';
-import { storesOf } from '../../src/server/storesOf';
+import { loadEstimate } from '../../src/server/plan/loadEstimate';
+import { storesOf } from '../../src/server/stores/storesOf';
 import { temporaryFolder } from '../support/database';
 
 const NOW = new Date('2026-11-24T18:00:00Z');

@@ -1,14 +1,14 @@
 import { expect } from 'chai';
-import { duplicateCommission } from '../../src/server/commissions/lifecycle';
-import { exportCommission } from '../../src/server/commissions/exportCommission';
-import { saveIntake } from '../../src/server/commissions/saveIntake';
-import { saveScheme } from '../../src/server/commissions/saveScheme';
-import { setAgreed, settleScope } from '../../src/server/commissions/scope';
-import { idleClock } from '../../src/core/bench/foldClock';
-import { BenchReadiness } from '../../src/core/bench/readiness';
-import { withCleaning } from '../../src/core/scheme/buildChoices';
-import { allModels } from '../../src/core/scheme/whoTakes';
-import { readCommission } from '../../src/core/formats/commission';
+import { duplicateCommission } from '../../src/server/intake/lifecycle';
+import { exportCommission } from '../../src/server/intake/exportCommission';
+import { saveIntake } from '../../src/server/intake/saveIntake';
+import { saveScheme } from '../../src/server/schemes/saveScheme';
+import { setAgreed, settleScope } from '../../src/server/intake/scope';
+import { idleClock } from '../../src/core/bench/replay/foldClock';
+import { BenchReadiness } from '../../src/core/bench/guide/readiness';
+import { withCleaning } from '../../src/core/scheme/authoring/buildChoices';
+import { allModels } from '../../src/core/scheme/model/whoTakes';
+import { readCommission } from '../../src/core/formats/commission/commission';
 import { ALL, entry, minute, NOW, shopForEachTest, unitEntry } from '../support/shop';
 import { leaderGroup, scheme, step } from '../support/units';
 

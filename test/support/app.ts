@@ -3,7 +3,7 @@ import { readFileSync, renameSync, writeFileSync } from 'node:fs';
 import net from 'node:net';
 import path from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
-import { prepareData } from '../../src/server/prepareData';
+import { prepareData } from '../../src/server/starting/prepareData';
 import { temporaryFolder } from './database';
 
 /** The built program, running on a port and a data folder of its own. */
@@ -37,7 +37,7 @@ export async function startApp({ demo = false, shiftsClock = false } = {}): Prom
   const preloaded = shiftsClock ? ['--import', './test/support/shiftedClock.mjs'] : [];
   let child: ChildProcess;
   const restart = async (waitFor: 'page' | 'port' = 'page') => {
-    child = spawn(process.execPath, [...preloaded, '--import', 'tsx', 'src/cli/serve.ts'], {
+    child = spawn(process.execPath, [...preloaded, 'dist/program/serve.mjs'], {
       env: { ...env, TEST_CLOCK: clock },
       stdio: ['ignore', 'ignore', 'inherit'],
     });

@@ -1,11 +1,12 @@
-import { benchLine, factsOfPass, type BenchJob, type BenchLine, type BenchPass } from '../../src/core/bench/benchLine';
+import { benchLine, factsOfPass, type BenchJob, type BenchLine, type BenchPass } from '../../src/core/bench/guide/benchLine';
 import type { BenchEvent, BenchEventKind, WorkFacts } from '../../src/core/bench/definitions';
-import { wholeEvent } from '../../src/core/formats/benchEvents';
-import { foldClock } from '../../src/core/bench/foldClock';
-import { foldMarks } from '../../src/core/bench/foldMarks';
-import type { BenchScene } from '../../src/core/bench/viewBench';
-import type { Roster } from '../../src/core/scheme/buildLine';
-import { changeoverMinutes, lineTools, setupOf, startMinutes } from '../../src/core/scheme/setups';
+import { wholeEvent } from '../../src/core/formats/commission/benchEvents';
+import { foldClock } from '../../src/core/bench/replay/foldClock';
+import { foldMarks } from '../../src/core/bench/replay/foldMarks';
+import type { BenchScene } from '../../src/core/bench/guide/viewBench';
+import type { Roster } from '../../src/core/plan/build/roster';
+import { changeoverMinutes, setupOf, startMinutes } from '../../src/core/scheme/passes/setups';
+import { lineTools } from '../../src/core/plan/build/lineTools';
 
 export const START = Date.parse('2026-11-23T19:00:00Z');
 

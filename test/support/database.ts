@@ -3,8 +3,8 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { openDatabase, type OpenedDatabase } from '../../src/data/database';
 import { fillDemo } from '../../src/data/demo/fillDemo';
-import { storesOf } from '../../src/server/storesOf';
-import type { Stores } from '../../src/server/stores';
+import { storesOf } from '../../src/server/stores/storesOf';
+import type { Stores } from '../../src/server/stores/stores';
 
 /** An empty folder that is thrown away after the test. */
 export function temporaryFolder(): { folder: string; remove: () => void } {

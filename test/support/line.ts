@@ -3,8 +3,8 @@ import { solveLine, type SolveOptions } from '../../src/core/line/search/solveLi
 import type { DoesNotFit } from '../../src/core/line/timing/timeOrder';
 import { planOrder } from '../../src/core/line/search/planOrder';
 import type { LinePlan, LineProblem } from '../../src/core/line/definitions';
-import { buildLine } from '../../src/core/scheme/buildLine';
-import type { LinePicture } from '../../src/core/views/line';
+import { buildLine } from '../../src/core/plan/build/buildLine';
+import type { LinePicture } from '../../src/contract/line';
 import { paint, part, roster, step, unit } from './units';
 
 const paints = new Map([paint('red'), paint('blue')].map((each) => [each.id, each]));

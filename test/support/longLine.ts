@@ -1,6 +1,6 @@
 import { Key, type WebDriver } from 'selenium-webdriver';
-import { copyScheme } from '../../src/core/scheme/copyScheme';
-import type { CommissionFile } from '../../src/core/formats/commission';
+import { copyScheme } from '../../src/core/scheme/authoring/copyScheme';
+import type { CommissionFile } from '../../src/core/formats/commission/commission';
 import type { PageUser } from './page';
 
 /** A commission of the running program so many times over, nothing of it painted yet, until its line has so many jobs; answers with its id. */

@@ -1,5 +1,5 @@
 import type { BenchEvent, BenchEventKind } from '../../src/core/bench/definitions';
-import { LONGEST_SETUP_MINUTES } from '../../src/core/bench/foldClock';
+import { LONGEST_SETUP_MINUTES } from '../../src/core/bench/replay/foldClock';
 import type { Random } from './random';
 
 /** A pass as the painter under test knows it. */

@@ -1,5 +1,7 @@
-import type { JudgedRow, StepKind, StretchAhead } from '../../src/core/time/definitions';
-import { normMinutes } from '../../src/core/time/norms';
+import type { JudgedRow } from '../../src/core/log/definitions';
+import type { StepKind } from '../../src/core/time/definitions';
+import type { StretchAhead } from '../../src/core/scheme/passes/stretchAhead';
+import { normMinutes } from '../../src/core/time/fit/norms';
 
 export const TONIGHT = new Date('2026-11-23T12:00:00Z');
 

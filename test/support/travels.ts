@@ -1,8 +1,8 @@
 import { expect } from 'chai';
-import { exportCommission } from '../../src/server/commissions/exportCommission';
-import { importCommission } from '../../src/server/commissions/importCommission';
+import { exportCommission } from '../../src/server/intake/exportCommission';
+import { importCommission } from '../../src/server/intake/importCommission';
 import { loadMoney } from '../../src/server/money/loadMoney';
-import type { Stores } from '../../src/server/stores';
+import type { Stores } from '../../src/server/stores/stores';
 import { testDatabase } from './database';
 
 const ledgerOf = async (stores: Stores) =>

@@ -1,8 +1,8 @@
-import { usualPart, usualStep } from '../../src/core/scheme/briefScheme';
-import type { Group, Paint, PaintKind, Part, Scheme, Standard, Step, Technique, Unit } from '../../src/core/scheme/definitions';
-import { EMPTY_SCHEME, FACES, TECHNIQUES } from '../../src/core/scheme/definitions';
-import type { Roster, RosterUnit } from '../../src/core/scheme/buildLine';
-import { DEFAULT_HOUSE_RULES } from '../../src/core/scheme/houseRules';
+import { usualPart, usualStep } from '../../src/core/scheme/authoring/briefScheme';
+import { type Group, type Paint, type PaintKind, type Part, type Scheme, type Standard, type Step, type Unit, EMPTY_SCHEME, FACES } from '../../src/core/scheme/model/definitions';
+import { type Technique, TECHNIQUES } from '../../src/core/scheme/model/techniques';
+import type { Roster, RosterUnit } from '../../src/core/plan/build/roster';
+import { DEFAULT_HOUSE_RULES } from '../../src/core/scheme/model/houseRules';
 import { Random } from './random';
 
 export const paint = (id: string, kind: PaintKind = 'opaque', dryMinutes: number | null = null): Paint => ({

@@ -1,5 +1,7 @@
-import type { Size, Technique } from '../scheme/definitions';
-import type { ModelFactor } from '../scheme/whoTakes';
+import type { OpenReason } from '../log/definitions';
+import type { Size } from '../scheme/model/definitions';
+import type { Technique } from '../scheme/model/techniques';
+import type { ModelFactor } from '../scheme/model/whoTakes';
 
 /**
  * What happens at the bench: one stream for the one bench, over all commissions and days. Events are written down as
@@ -92,6 +94,12 @@ export interface BenchEvent {
   note: string;
 }
 
+/** An event with the moment the server had it, and its number in the order of arrival. */
+export interface StoredEvent extends BenchEvent {
+  seq: number;
+  receivedAt: string;
+}
+
 /** What stands on one model under one pass. */
 export interface Mark {
   /** When the model was last worked on under this pass, UTC ms. */
@@ -151,12 +159,6 @@ export interface BenchClock {
   /** The last event that undo takes back. */
   lastUndoable: { id: string; unit: string | null } | null;
 }
-
-/** Why the minutes of marks are not known: ticked off faster than anybody paints, or over a gap longer than anybody paints. */
-export type OpenReason = 'late' | 'gap';
-
-/** In place of a setup: the painter has just sat down. */
-export const NOTHING_IN_HAND = '';
 
 /** Work on one pass without another in between. */
 export interface Stretch {

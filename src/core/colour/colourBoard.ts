@@ -1,10 +1,11 @@
-import type { Roster, RosterUnit } from '../scheme/buildLine';
-import type { Paint, Technique } from '../scheme/definitions';
-import { effortOf, passesOf } from '../scheme/passes';
-import { passStretches } from '../scheme/passStretches';
-import { splitTrays } from '../scheme/splitTrays';
-import { modelFactors } from '../scheme/whoTakes';
-import { allAtOnce, type Steps } from '../steps';
+import type { Roster, RosterUnit } from '../plan/build/roster';
+import type { Paint } from '../scheme/model/definitions';
+import type { Technique } from '../scheme/model/techniques';
+import { effortOf, passesOf } from '../scheme/passes/passes';
+import { passStretches } from '../scheme/passes/passStretches';
+import { splitTrays } from '../scheme/passes/splitTrays';
+import { modelFactors } from '../scheme/model/whoTakes';
+import { allAtOnce, type Steps } from '../kernel/steps';
 import { byColour } from './colourOrder';
 
 /** One pass of a unit that takes a paint. */

@@ -1,4 +1,4 @@
-import { includesStandard, type Paint, type Part, type Standard, type Step, type Unit } from '../scheme/definitions';
+import { includesStandard, type Paint, type Part, type Standard, type Step, type Unit } from '../scheme/model/definitions';
 import { differenceOf, labOf } from './difference';
 
 /** CIEDE2000 below which neighbouring parts run together at arm's length, and below which a highlight is hardly seen on its base. */

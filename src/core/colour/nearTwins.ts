@@ -1,4 +1,4 @@
-import type { Paint } from '../scheme/definitions';
+import type { Paint } from '../scheme/model/definitions';
 import { differenceOf, labOf, MOST_LIGHTNESS_WEIGHT, type Lab } from './difference';
 
 /** Two paints of one role that few would tell apart at the distance of a table. */

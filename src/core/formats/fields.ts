@@ -10,7 +10,7 @@ import {
   type Message,
   type Schema,
 } from 'yup';
-import { InputError, showValue } from './InputError';
+import { InputError, showValue } from '../kernel/InputError';
 
 /** Message of a Yup check in our two halves. */
 export const remedy =

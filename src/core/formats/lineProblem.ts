@@ -17,7 +17,7 @@ import {
   requiredText,
   textOrNull,
 } from './fields';
-import { InputError } from './InputError';
+import { InputError } from '../kernel/InputError';
 
 /** A problem is bounded by what it makes the program compute, whatever its length as text. */
 export const MOST_JOBS = 20_000;
@@ -283,26 +283,4 @@ function cycleFrom(problem: LineProblem, stuck: number, placed: Set<number>): st
     at = problem.jobs[at]!.after.map((after) => index.get(after.job)!).find((other) => !placed.has(other))!;
   }
   return walked.slice(walked.indexOf(at)).map((i) => problem.jobs[i]!.id);
-}
-
-/**
- * Reads an order for a problem: a list of job ids, or an object with `order`. Returns job indexes.
- * Every job must stand in it once, after all it waits for.
- */
-export function readOrder(problem: LineProblem, value: unknown): Int32Array {
-  const ids = Array.isArray(value) ? (value as unknown[]) : (value as { order?: unknown } | null)?.order;
-  if (!Array.isArray(ids)) throw new InputError('order', ids, 'give a list of job ids, or an object with "order"');
-  const index = new Map(problem.jobs.map((entry, i) => [entry.id, i]));
-  const placed = new Set<string>();
-  ids.forEach((entry: unknown, i) => {
-    const at = typeof entry === 'string' ? index.get(entry) : undefined;
-    if (at === undefined) throw new InputError(`order[${i}]`, entry, 'name a job of the problem');
-    if (placed.has(entry as string)) throw new InputError(`order[${i}]`, entry, 'list every job once');
-    const missing = problem.jobs[at]!.after.find((after) => !placed.has(after.job));
-    if (missing) throw new InputError(`order[${i}]`, entry, `put it after "${missing.job}", which it waits for`);
-    placed.add(entry as string);
-  });
-  const left = problem.jobs.find((entry) => !placed.has(entry.id));
-  if (left) throw new InputError('order', ids.length, `list every job: "${left.id}" is not in it`);
-  return Int32Array.from(ids as string[], (entry) => index.get(entry)!);
 }

@@ -1,4 +1,4 @@
-import { InputError } from './InputError';
+import { InputError } from '../kernel/InputError';
 
 /** No format of ours is nested deeper than a dozen levels. */
 const MOST_LEVELS = 64;

@@ -1,4 +1,4 @@
-import { STAGES, type Stage } from '../time/insights';
+import { STAGES, type Stage } from '../time/check/insights';
 import type { Quote } from './definitions';
 
 /** What went into a unit, and what is left of it; minutes. */

@@ -1,5 +1,5 @@
-import type { Standard } from '../scheme/definitions';
-import type { Stage } from '../time/insights';
+import type { Standard } from '../scheme/model/definitions';
+import type { Stage } from '../time/check/insights';
 
 /** What a commission costs, what was agreed, and what it pays. Money is whole minor units of one currency; minutes are at the bench. */
 

@@ -1,4 +1,4 @@
-import type { ScopeChange } from '../views/scope';
+import type { ScopeChange } from '../commission/scope';
 import type { Quote, Rate } from './definitions';
 
 /** What one model of a unit may take at the price agreed; minutes at the bench. */

@@ -1,4 +1,4 @@
-import type { ScopeChange } from '../views/scope';
+import type { ScopeChange } from '../commission/scope';
 import type { UnknownWork } from './rowHours';
 import type { Quote, Rate } from './definitions';
 import { minutesPrice } from './priceWork';

@@ -1,4 +1,4 @@
-import { quantile } from '../time/quantile';
+import { quantile } from '../kernel/quantile';
 import type { PricedWork, QuotedUnit, QuoteTerms, Rate, UnitWork } from './definitions';
 
 const MINUTES_PER_HOUR = 60;

@@ -1,6 +1,7 @@
-import { minutesThatCount, type JudgedRow, type TimeModel } from '../time/definitions';
-import { stretchMinutes } from '../time/learningCurve';
-import { stepKey } from '../time/observations';
+import { minutesThatCount, type JudgedRow } from '../log/definitions';
+import { type TimeModel } from '../time/definitions';
+import { stretchMinutes } from '../time/fit/learningCurve';
+import { stepKey } from '../time/fit/observations';
 
 /** What a row of the log counts for as work. */
 export interface RowHours<R extends JudgedRow> {

@@ -1,5 +1,5 @@
-import { localDay } from '../calendar/localDay';
-import type { ScopeChange } from '../views/scope';
+import { localDay } from '../kernel/localDay';
+import type { ScopeChange } from '../commission/scope';
 import { MATERIAL_LABELS, type Offer, type Quote, type QuoteTerms } from './definitions';
 
 /** What the client owes at hand-over, line by line. No tax is worked out. */

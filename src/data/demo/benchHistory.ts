@@ -1,16 +1,18 @@
-import { benchLine, factsOfPass } from '../../core/bench/benchLine';
+import { benchLine, factsOfPass } from '../../core/bench/guide/benchLine';
 import type { BenchEvent, WorkFacts } from '../../core/bench/definitions';
-import { SITTING_GAP_MINUTES } from '../../core/bench/foldClock';
+import { SITTING_GAP_MINUTES } from '../../core/bench/replay/foldClock';
 import { compileLine } from '../../core/line/problem/compileLine';
 import type { LineSession } from '../../core/line/definitions';
 import { solveLine } from '../../core/line/search/solveLine';
 import { timeOrder } from '../../core/line/timing/timeOrder';
-import { buildLine, type BuiltLine, type Roster } from '../../core/scheme/buildLine';
-import type { JobInfo } from '../../core/scheme/lineJobs';
-import type { Commission, Paint, Unit } from '../../core/scheme/definitions';
-import type { HouseRules } from '../../core/scheme/houseRules';
-import { normMinutes } from '../../core/time/norms';
-import { meanShare } from '../../core/time/learningCurve';
+import { buildLine, type BuiltLine } from '../../core/plan/build/buildLine';
+import type { Roster } from '../../core/plan/build/roster';
+import type { JobInfo } from '../../core/plan/build/lineJobs';
+import type { Commission } from '../../core/commission/definitions';
+import type { Paint, Unit } from '../../core/scheme/model/definitions';
+import type { HouseRules } from '../../core/scheme/model/houseRules';
+import { normMinutes } from '../../core/time/fit/norms';
+import { meanShare } from '../../core/time/fit/learningCurve';
 import { DEMO_SLOPE, demoPace } from './earlierLog';
 import type { DemoRandom } from './random';
 

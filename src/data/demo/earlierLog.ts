@@ -1,7 +1,8 @@
-import type { Size, Technique } from '../../core/scheme/definitions';
-import type { IdentifiedLogRow } from '../../core/bench/logRowsOf';
-import { meanShare } from '../../core/time/learningCurve';
-import { normMinutes } from '../../core/time/norms';
+import type { Size } from '../../core/scheme/model/definitions';
+import type { Technique } from '../../core/scheme/model/techniques';
+import type { IdentifiedLogRow } from '../../core/bench/replay/logRowsOf';
+import { meanShare } from '../../core/time/fit/learningCurve';
+import { normMinutes } from '../../core/time/fit/norms';
 import type { DemoRandom } from './random';
 
 const EARLIER: { commission: string; units: { name: string; size: Size; models: number }[] }[] = [

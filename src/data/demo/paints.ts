@@ -1,4 +1,4 @@
-import type { Paint, PaintKind } from '../../core/scheme/definitions';
+import type { Paint, PaintKind } from '../../core/scheme/model/definitions';
 
 type PaintEntry = [key: string, name: string, hex: string, kind: PaintKind, dryMinutes?: number];
 

@@ -1,5 +1,5 @@
-import { wholeScheme, type BriefPart, type BriefScheme, type BriefStep } from '../../core/scheme/briefScheme';
-import { UNCOUNTED, type Size, type Unit } from '../../core/scheme/definitions';
+import { wholeScheme, type BriefPart, type BriefScheme, type BriefStep } from '../../core/scheme/authoring/briefScheme';
+import { UNCOUNTED, type Size, type Unit } from '../../core/scheme/model/definitions';
 import type { PaintKey } from './paints';
 
 type StepEntry = BriefStep<PaintKey>;

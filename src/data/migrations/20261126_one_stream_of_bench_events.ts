@@ -1,7 +1,7 @@
 import type { Knex } from 'knex';
 import { ulid } from 'ulid';
 import type { BenchEvent } from '../../core/bench/definitions';
-import { eventsOfRun, type BenchRun } from '../../core/formats/benchRuns';
+import { eventsOfRun, type BenchRun } from '../../core/formats/commission/benchRuns';
 
 export const name = '20261126_one_stream_of_bench_events';
 

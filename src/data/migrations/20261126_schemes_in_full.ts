@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
-import { schemeFromEarlier } from '../../core/formats/earlierSchemes';
-import type { Scheme } from '../../core/scheme/definitions';
+import { schemeFromEarlier } from '../../core/formats/scheme/earlierSchemes';
+import type { Scheme } from '../../core/scheme/model/definitions';
 
 export const name = '20261126_schemes_in_full';
 

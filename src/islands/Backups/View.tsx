@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { BackupsPicture, DatabaseCopy } from '../../core/views/backups';
+import type { BackupsPicture, DatabaseCopy } from '../../contract/backups';
 import { Button, LinkButton } from '../../ui/Button/Button';
 import { Hidden } from '../../ui/Hidden/Hidden';
 import { FileButton } from '../../ui/FileButton/FileButton';

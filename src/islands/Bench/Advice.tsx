@@ -1,4 +1,4 @@
-import type { LookBack } from '../../core/bench/viewBench';
+import type { LookBack } from '../../core/bench/guide/viewBench';
 import { Button } from '../../ui/Button/Button';
 import { minutesText, positionsText, timeOfDayText } from '../../ui/format';
 import type { Bench } from './useBench';

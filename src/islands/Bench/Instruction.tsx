@@ -1,6 +1,6 @@
-import { weightOf } from '../../core/bench/divideStretch';
-import { coatWords } from '../../core/scheme/halves';
-import { allowsCountdown, factsOf } from '../../core/scheme/techniques';
+import { weightOf } from '../../core/bench/replay/divideStretch';
+import { coatWords } from '../../core/scheme/model/halves';
+import { allowsCountdown, factsOf } from '../../core/scheme/model/techniques';
 import { Notice } from '../../ui/Notice/Notice';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { cx } from '../../ui/cx';

@@ -1,7 +1,6 @@
 import { useState } from 'react';
-import type { RowJudgement } from '../../core/time/definitions';
-import type { StoredLogRow } from '../../core/views/stored';
-import { factsOf } from '../../core/scheme/techniques';
+import { type RowJudgement, type StoredLogRow } from '../../core/log/definitions';
+import { factsOf } from '../../core/scheme/model/techniques';
 import { Button } from '../../ui/Button/Button';
 import { NumberField } from '../../ui/Field/NumberField';
 import { counted, minutesText, momentText } from '../../ui/format';

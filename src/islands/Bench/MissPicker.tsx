@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { BenchPass } from '../../core/bench/benchLine';
+import type { BenchPass } from '../../core/bench/guide/benchLine';
 import { Button } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
 import type { Bench } from './useBench';

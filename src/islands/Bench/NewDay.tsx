@@ -1,4 +1,4 @@
-import { SITTING_GAP_MINUTES } from '../../core/bench/foldClock';
+import { SITTING_GAP_MINUTES } from '../../core/bench/replay/foldClock';
 import { counted, momentText } from '../../ui/format';
 import type { Bench } from './useBench';
 import styles from './View.module.css';

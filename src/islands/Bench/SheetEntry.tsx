@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { BenchJob } from '../../core/bench/benchLine';
+import type { BenchJob } from '../../core/bench/guide/benchLine';
 import { Button } from '../../ui/Button/Button';
 import { SelectField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';

@@ -1,7 +1,7 @@
-import type { BenchJob } from '../../core/bench/benchLine';
-import { dryAt } from '../../core/bench/readiness';
-import { factsOf } from '../../core/scheme/techniques';
-import { paintedShare } from '../../core/views/estimate';
+import type { BenchJob } from '../../core/bench/guide/benchLine';
+import { dryAt } from '../../core/bench/guide/readiness';
+import { factsOf } from '../../core/scheme/model/techniques';
+import { paintedShare } from '../../contract/estimate';
 import { Bar } from '../../ui/Bar/Bar';
 import { Button } from '../../ui/Button/Button';
 import { Swatch } from '../../ui/Swatch/Swatch';

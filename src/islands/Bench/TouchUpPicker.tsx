@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import type { MissedPlace } from '../../core/bench/viewBench';
-import type { PaintedPass, PaintedUnit } from '../../core/views/bench';
+import type { MissedPlace } from '../../core/bench/guide/viewBench';
+import type { PaintedPass, PaintedUnit } from '../../contract/bench';
 import { Button } from '../../ui/Button/Button';
 import { SelectField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';

@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
-import type { BenchPass } from '../../core/bench/benchLine';
-import type { MissedPlace } from '../../core/bench/viewBench';
-import { factsOf } from '../../core/scheme/techniques';
-import type { BenchPicture } from '../../core/views/bench';
+import type { BenchPass } from '../../core/bench/guide/benchLine';
+import type { MissedPlace } from '../../core/bench/guide/viewBench';
+import { factsOf } from '../../core/scheme/model/techniques';
+import type { BenchPicture } from '../../contract/bench';
 import { Button, LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
 import { counted, minutesText, rangeText, timeOfDayText } from '../../ui/format';

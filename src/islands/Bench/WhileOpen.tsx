@@ -1,4 +1,4 @@
-import type { OpenPotUse } from '../../core/bench/openPot';
+import type { OpenPotUse } from '../../core/bench/guide/openPot';
 import { OpenPot } from '../shared/OpenPot';
 import { usePicture } from '../shared/usePicture';
 import type { Bench } from './useBench';

@@ -1,5 +1,5 @@
 import type { BenchEvent } from '../../core/bench/definitions';
-import { wholeEvent } from '../../core/formats/benchEvents';
+import { wholeEvent } from '../../core/formats/commission/benchEvents';
 
 const KEY = 'neat-relay outbox';
 

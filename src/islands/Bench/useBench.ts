@@ -1,15 +1,24 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { dipFor, factsOfPass, type BenchJob, type BenchPass } from '../../core/bench/benchLine';
-import { effectiveEvents } from '../../core/bench/effectiveEvents';
-import { endingAdvice } from '../../core/bench/evening';
-import { foldClock } from '../../core/bench/foldClock';
-import { foldMarks, marksOn } from '../../core/bench/foldMarks';
-import { isTrayFetched, readyAtOfStart } from '../../core/bench/startingTaps';
-import { dryingPlaces, lookBacks, passesDoneOn, troubleSpots, viewBench, type BenchScene, type LookBack } from '../../core/bench/viewBench';
-import { wholeEvent } from '../../core/formats/benchEvents';
-import { changeoverMinutes, lineTools, setupOf, startMinutes } from '../../core/scheme/setups';
-import { factsOf } from '../../core/scheme/techniques';
-import { unpackMarks, type BenchFigures, type BenchPicture, type PaintedPass } from '../../core/views/bench';
+import { dipFor, factsOfPass, type BenchJob, type BenchPass } from '../../core/bench/guide/benchLine';
+import { effectiveEvents } from '../../core/bench/replay/effectiveEvents';
+import { endingAdvice } from '../../core/bench/guide/evening';
+import { foldClock } from '../../core/bench/replay/foldClock';
+import { foldMarks, marksOn } from '../../core/bench/replay/foldMarks';
+import { isTrayFetched, readyAtOfStart } from '../../core/bench/guide/startingTaps';
+import {
+  dryingPlaces,
+  lookBacks,
+  passesDoneOn,
+  troubleSpots,
+  viewBench,
+  type BenchScene,
+  type LookBack,
+} from '../../core/bench/guide/viewBench';
+import { wholeEvent } from '../../core/formats/commission/benchEvents';
+import { changeoverMinutes, setupOf, startMinutes } from '../../core/scheme/passes/setups';
+import { lineTools } from '../../core/plan/build/lineTools';
+import { factsOf } from '../../core/scheme/model/techniques';
+import { unpackMarks, type BenchFigures, type BenchPicture, type PaintedPass } from '../../contract/bench';
 import { send } from '../shared/api';
 import { programNow } from '../shared/clock';
 import { useArrival } from './useArrival';

@@ -1,9 +1,9 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { ulid } from 'ulid';
 import type { BenchEvent } from '../../core/bench/definitions';
-import { BUILD } from '../../core/build';
-import { wholeEvent, type CompactEvent } from '../../core/formats/benchEvents';
-import type { BenchPicture } from '../../core/views/bench';
+import { BUILD } from '../../contract/build';
+import { wholeEvent, type CompactEvent } from '../../core/formats/commission/benchEvents';
+import type { BenchPicture } from '../../contract/bench';
 import { ApiError, send } from '../shared/api';
 import { hearTime, programNow } from '../shared/clock';
 import { addToOutbox, adoptOldOutboxes, dropFromOutbox, isOutboxKey, readOutbox } from './outbox';

@@ -1,6 +1,6 @@
-import type { BenchJob, BenchPass } from '../../core/bench/benchLine';
-import { factsOf } from '../../core/scheme/techniques';
-import { coatWords } from '../../core/scheme/halves';
+import type { BenchJob, BenchPass } from '../../core/bench/guide/benchLine';
+import { factsOf } from '../../core/scheme/model/techniques';
+import { coatWords } from '../../core/scheme/model/halves';
 import type { Bench } from './useBench';
 
 type Names = Pick<Bench, 'units' | 'passes' | 'paints' | 'line'>;

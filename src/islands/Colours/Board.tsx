@@ -1,6 +1,6 @@
 import type { KeyboardEvent } from 'react';
 import type { BoardCell } from '../../core/colour/colourBoard';
-import type { BoardUnit, ColoursPicture } from '../../core/views/colours';
+import type { BoardUnit, ColoursPicture } from '../../contract/colours';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { cx } from '../../ui/cx';
 import { counted, minutesText } from '../../ui/format';

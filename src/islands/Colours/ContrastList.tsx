@@ -1,7 +1,7 @@
 import { HIGHLIGHT_DIFFERENCE, NEIGHBOUR_DIFFERENCE } from '../../core/colour/contrast';
-import type { Paint } from '../../core/scheme/definitions';
-import { factsOf } from '../../core/scheme/techniques';
-import type { ColoursPicture } from '../../core/views/colours';
+import type { Paint } from '../../core/scheme/model/definitions';
+import { factsOf } from '../../core/scheme/model/techniques';
+import type { ColoursPicture } from '../../contract/colours';
 import { Panel } from '../../ui/Panel/Panel';
 import { plain } from '../../ui/format';
 import { useRemembered } from '../shared/useRemembered';

@@ -1,7 +1,7 @@
 import type { BoardRow } from '../../core/colour/colourBoard';
-import type { OpenPotUse } from '../../core/bench/openPot';
-import { factsOf } from '../../core/scheme/techniques';
-import type { BoardUnit } from '../../core/views/colours';
+import type { OpenPotUse } from '../../core/bench/guide/openPot';
+import { factsOf } from '../../core/scheme/model/techniques';
+import type { BoardUnit } from '../../contract/colours';
 import { Panel } from '../../ui/Panel/Panel';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { counted, minutesText } from '../../ui/format';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { MOST_TWIN_DIFFERENCE, TWIN_DIFFERENCE } from '../../core/colour/nearTwins';
-import type { ColoursPicture, TwinTaken } from '../../core/views/colours';
+import type { ColoursPicture, TwinTaken } from '../../contract/colours';
 import { Button } from '../../ui/Button/Button';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted, minutesText, plain } from '../../ui/format';

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import type { BoardRow } from '../../core/colour/colourBoard';
-import type { ColoursPicture, SharingPicture } from '../../core/views/colours';
+import type { ColoursPicture, SharingPicture } from '../../contract/colours';
 import { LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
 import { counted, minutesText } from '../../ui/format';

@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
 import type { NearTwins } from '../../core/colour/nearTwins';
-import type { TwinPrice } from '../../core/colour/sharing';
+import type { TwinPrice } from '../../core/plan/choices/sharing';
 import type { BoardRow } from '../../core/colour/colourBoard';
-import type { TwinsPicture } from '../../core/views/colours';
+import type { TwinsPicture } from '../../contract/colours';
 import { send } from '../shared/api';
 import { watchWorker } from '../shared/watchWorker';
 import type { TwinsRequest } from '../workers/twins.worker';

@@ -1,14 +1,14 @@
 import { X } from 'lucide-react';
 import { useRef } from 'react';
-import { SIZE_LABELS, SIZES } from '../../core/scheme/definitions';
-import { BATCHES, WEEKDAYS, type HouseRules, type WeeklySession } from '../../core/scheme/houseRules';
-import type { HousePicture } from '../../core/views/house';
+import { SIZE_LABELS, SIZES } from '../../core/scheme/model/definitions';
+import { BATCHES, WEEKDAYS, type HouseRules, type WeeklySession } from '../../core/scheme/model/houseRules';
+import type { HousePicture } from '../../contract/house';
 import { Button } from '../../ui/Button/Button';
 import { ClockField } from '../../ui/Field/ClockField';
 import { SelectField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';
 import { Panel } from '../../ui/Panel/Panel';
-import { SETUP_FIELDS, type SetupEstimates } from '../../core/time/setupTimes';
+import { SETUP_FIELDS, type SetupEstimates } from '../../core/time/learn/setupTimes';
 import type { TimeModel } from '../../core/time/definitions';
 import { counted, minutesText, plain } from '../../ui/format';
 import { send } from '../shared/api';

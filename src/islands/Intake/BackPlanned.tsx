@@ -1,5 +1,5 @@
-import type { BackPlan, Give } from '../../core/calendar/backPlan';
-import type { IntakeFigures } from '../../core/views/intakeFigures';
+import type { BackPlan, Give } from '../../core/commission/backPlan';
+import type { IntakeFigures } from '../../contract/intakeFigures';
 import { Panel } from '../../ui/Panel/Panel';
 import { cx } from '../../ui/cx';
 import { counted, dayText, minutesText } from '../../ui/format';

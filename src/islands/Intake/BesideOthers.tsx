@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { FITS_CHANCE, type DateOutlook } from '../../core/time/forecast';
+import { FITS_CHANCE, type DateOutlook } from '../../core/plan/dates/forecast';
 import { LinkButton } from '../../ui/Button/Button';
 import { Panel } from '../../ui/Panel/Panel';
 import { momentText } from '../../ui/format';

@@ -1,6 +1,6 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
-import { modelsOf, type Bit, type Unit } from '../../core/scheme/definitions';
+import { modelsOf, type Bit, type Unit } from '../../core/scheme/model/definitions';
 import { Button } from '../../ui/Button/Button';
 import { TextField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';

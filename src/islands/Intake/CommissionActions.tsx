@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import type { Undone } from '../../core/scheme/undone';
-import type { StoredCommission } from '../../core/views/stored';
+import type { Undone } from '../../core/commission/undone';
+import type { StoredCommission } from '../../core/commission/definitions';
 import { Button } from '../../ui/Button/Button';
 import { TextField } from '../../ui/Field/Field';
 import { send } from '../shared/api';

@@ -1,5 +1,5 @@
 import { useRef, useState } from 'react';
-import type { EarlierCommission } from '../../core/views/commission';
+import type { EarlierCommission } from '../../contract/commission';
 import { Button } from '../../ui/Button/Button';
 import { Dialog } from '../../ui/Dialog/Dialog';
 import { counted } from '../../ui/format';

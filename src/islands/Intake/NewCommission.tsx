@@ -1,5 +1,5 @@
 import { useState, type FormEvent } from 'react';
-import type { Standard } from '../../core/scheme/definitions';
+import type { Standard } from '../../core/scheme/model/definitions';
 import { Button } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
 import { Notice } from '../../ui/Notice/Notice';

@@ -1,6 +1,6 @@
 import { useRef, useState } from 'react';
 import { readNumber } from '../../core/formats/readNumber';
-import type { Size } from '../../core/scheme/definitions';
+import type { Size } from '../../core/scheme/model/definitions';
 import { Button } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
 import { sizeOptions } from '../shared/options';

@@ -1,5 +1,5 @@
-import type { Reconciliation } from '../../core/scheme/reconcile';
-import type { Undone } from '../../core/scheme/undone';
+import type { Reconciliation } from '../../core/commission/reconcile';
+import type { Undone } from '../../core/commission/undone';
 import { UndoneList } from '../shared/UndoneList';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted } from '../../ui/format';

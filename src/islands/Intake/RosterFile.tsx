@@ -7,7 +7,7 @@ import {
   type NewUnit,
   type RosterColumns,
   type RosterTable,
-} from '../../core/formats/readRoster';
+} from '../../core/formats/commission/readRoster';
 import { Button } from '../../ui/Button/Button';
 import { Dialog } from '../../ui/Dialog/Dialog';
 import { SelectField } from '../../ui/Field/Field';

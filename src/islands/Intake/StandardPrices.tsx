@@ -1,5 +1,6 @@
-import { STANDARDS, type Commission } from '../../core/scheme/definitions';
-import type { IntakeFigures } from '../../core/views/intakeFigures';
+import { STANDARDS } from '../../core/scheme/model/definitions';
+import type { Commission } from '../../core/commission/definitions';
+import type { IntakeFigures } from '../../contract/intakeFigures';
 import { Panel } from '../../ui/Panel/Panel';
 import { cx } from '../../ui/cx';
 import { exactMoneyText, minutesText } from '../../ui/format';

@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import type { TestModelPicture, TestRound, Answer } from '../../core/views/testModel';
+import type { TestModelPicture } from '../../contract/testModelPicture';
+import type { TestRound, Answer } from '../../core/commission/testModel';
 import { Button } from '../../ui/Button/Button';
 import { TextField } from '../../ui/Field/Field';
 import { Panel } from '../../ui/Panel/Panel';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { CLEANINGS, type Cleaning } from '../../core/scheme/buildChoices';
-import type { IntakeUnit } from '../../core/views/commission';
+import { CLEANINGS, type Cleaning } from '../../core/scheme/authoring/buildChoices';
+import type { IntakeUnit } from '../../contract/commission';
 import { SelectField, TextField } from '../../ui/Field/Field';
 import { Bits } from './Bits';
 import styles from './View.module.css';

@@ -1,8 +1,8 @@
 import { ChevronDown, ChevronUp, X } from 'lucide-react';
 import { useState } from 'react';
-import { expectedOf, hasOpenCount, modelsOf, type TestModelState } from '../../core/scheme/definitions';
-import { goneAtCount } from '../../core/scheme/gone';
-import type { IntakeUnit } from '../../core/views/commission';
+import { expectedOf, hasOpenCount, modelsOf, type TestModelState } from '../../core/scheme/model/definitions';
+import { goneAtCount } from '../../core/scheme/authoring/gone';
+import type { IntakeUnit } from '../../contract/commission';
 import { Button } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';

@@ -1,7 +1,7 @@
 import { rateOf } from '../../core/money/currency';
-import { modelsOf } from '../../core/scheme/definitions';
-import type { IntakePicture, IntakeUnit } from '../../core/views/commission';
-import type { StoredUnit } from '../../core/views/stored';
+import { modelsOf } from '../../core/scheme/model/definitions';
+import type { IntakePicture, IntakeUnit } from '../../contract/commission';
+import type { StoredUnit } from '../../core/commission/definitions';
 import { Button, LinkButton } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
 import { Hidden } from '../../ui/Hidden/Hidden';

@@ -1,6 +1,6 @@
-import type { GoneModel } from '../../core/scheme/definitions';
-import { allModels } from '../../core/scheme/whoTakes';
-import type { IntakeUnit } from '../../core/views/commission';
+import type { GoneModel } from '../../core/scheme/model/definitions';
+import { allModels } from '../../core/scheme/model/whoTakes';
+import type { IntakeUnit } from '../../contract/commission';
 import { counted } from '../../ui/format';
 import styles from './View.module.css';
 

@@ -1,12 +1,12 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { ulid } from 'ulid';
-import type { NewUnit } from '../../core/formats/readRoster';
-import { cleaningOf, gluedLaterOf } from '../../core/scheme/buildChoices';
-import { UNCOUNTED, type Commission } from '../../core/scheme/definitions';
-import type { IntakePicture, IntakeUnit } from '../../core/views/commission';
-import type { CommissionEstimate } from '../../core/views/estimate';
-import type { IntakeFigures } from '../../core/views/intakeFigures';
-import type { StoredUnit } from '../../core/views/stored';
+import type { NewUnit } from '../../core/formats/commission/readRoster';
+import { cleaningOf, gluedLaterOf } from '../../core/scheme/authoring/buildChoices';
+import { UNCOUNTED } from '../../core/scheme/model/definitions';
+import { type Commission, type StoredUnit } from '../../core/commission/definitions';
+import type { IntakePicture, IntakeUnit } from '../../contract/commission';
+import type { CommissionEstimate } from '../../contract/estimate';
+import type { IntakeFigures } from '../../contract/intakeFigures';
 import { send } from '../shared/api';
 import { useSaved } from '../shared/useSaved';
 

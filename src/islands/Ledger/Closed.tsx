@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { ClosedCommission } from '../../core/views/log';
+import type { ClosedCommission } from '../../contract/log';
 import { Button, LinkButton } from '../../ui/Button/Button';
 import { TextField } from '../../ui/Field/Field';
 import { Panel } from '../../ui/Panel/Panel';

@@ -1,6 +1,6 @@
 import { useRef, useState } from 'react';
-import type { TimeLogImport } from '../../core/views/log';
-import { factsOf } from '../../core/scheme/techniques';
+import type { TimeLogImport } from '../../contract/log';
+import { factsOf } from '../../core/scheme/model/techniques';
 import { Button } from '../../ui/Button/Button';
 import { Dialog } from '../../ui/Dialog/Dialog';
 import { FileButton } from '../../ui/FileButton/FileButton';

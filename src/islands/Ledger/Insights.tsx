@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Bar, BarChart, CartesianGrid, ComposedChart, ErrorBar, Line, ReferenceLine, Scatter, Tooltip, XAxis, YAxis } from 'recharts';
-import type { GroupPace, HitRate } from '../../core/time/insights';
-import type { LogInsights } from '../../core/views/insights';
+import type { GroupPace, HitRate } from '../../core/time/check/insights';
+import type { LogInsights } from '../../contract/insights';
 import { SelectField } from '../../ui/Field/Field';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted, minutesText, momentText, percentText, plain } from '../../ui/format';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { factsOf } from '../../core/scheme/techniques';
-import { minutesThatCount, type RowJudgement } from '../../core/time/definitions';
-import type { ShownRow } from '../../core/views/log';
+import { factsOf } from '../../core/scheme/model/techniques';
+import { minutesThatCount, type RowJudgement } from '../../core/log/definitions';
+import type { ShownRow } from '../../contract/log';
 import { Button } from '../../ui/Button/Button';
 import { cx } from '../../ui/cx';
 import { minutesText, momentText } from '../../ui/format';

@@ -1,5 +1,5 @@
 import { Bar, BarChart, CartesianGrid, ReferenceLine, Tooltip, XAxis, YAxis } from 'recharts';
-import type { TechniquePace } from '../../core/views/log';
+import type { TechniquePace } from '../../contract/log';
 import { plain } from '../../ui/format';
 import styles from './View.module.css';
 

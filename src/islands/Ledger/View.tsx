@@ -1,6 +1,6 @@
 import { useRef, useState } from 'react';
-import type { RowJudgement } from '../../core/time/definitions';
-import type { LogPage, LogPicture, LogSearch } from '../../core/views/log';
+import type { RowJudgement } from '../../core/log/definitions';
+import type { LogPage, LogPicture, LogSearch } from '../../contract/log';
 import { Button } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
 import { Notice } from '../../ui/Notice/Notice';

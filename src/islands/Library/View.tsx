@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { readJson } from '../../core/formats/readJson';
-import type { LibraryEntry } from '../../core/views/library';
+import type { LibraryEntry } from '../../contract/library';
 import { Button, LinkButton } from '../../ui/Button/Button';
 import { FileButton } from '../../ui/FileButton/FileButton';
 import { Panel } from '../../ui/Panel/Panel';

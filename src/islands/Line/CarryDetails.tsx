@@ -1,5 +1,5 @@
 import type { LinePlan } from '../../core/line/definitions';
-import type { LinePicture } from '../../core/views/line';
+import type { LinePicture } from '../../contract/line';
 import { counted } from '../../ui/format';
 import { jobName } from './jobName';
 import type { LineTimes } from '../shared/LineTimes';

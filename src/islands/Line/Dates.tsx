@@ -1,11 +1,11 @@
 import { useEffect, useState } from 'react';
-import { isOwnDate } from '../../core/calendar/lineDates';
-import type { DrawnDate } from '../../core/calendar/benchQueue';
+import { isOwnDate } from '../../core/plan/dates/lineDates';
+import type { DrawnDate } from '../../core/plan/dates/benchQueue';
 import type { LinePlan, TimedDue } from '../../core/line/definitions';
 import type { KeptDate } from '../../core/line/hand/keepDate';
 import { BenchCalendar } from '../../core/line/timing/BenchCalendar';
-import { doneDates, FITS_CHANCE } from '../../core/time/forecast';
-import type { LinePicture } from '../../core/views/line';
+import { doneDates, FITS_CHANCE } from '../../core/plan/dates/forecast';
+import type { LinePicture } from '../../contract/line';
 import { Button } from '../../ui/Button/Button';
 import { counted, dayText, differenceText, minutesText } from '../../ui/format';
 import { chanceText } from '../shared/dateWords';

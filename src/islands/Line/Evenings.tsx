@@ -1,8 +1,8 @@
 import { useMemo } from 'react';
 import type { LinePlan } from '../../core/line/definitions';
-import { eveningsOf, longestRuns } from '../../core/scheme/stamina';
-import { factsOf } from '../../core/scheme/techniques';
-import type { LinePicture } from '../../core/views/line';
+import { eveningsOf, longestRuns } from '../../core/plan/build/stamina';
+import { factsOf } from '../../core/scheme/model/techniques';
+import type { LinePicture } from '../../contract/line';
 import { Bar } from '../../ui/Bar/Bar';
 import { counted, dayOfText, minutesText, percentText } from '../../ui/format';
 import type { LineTimes } from '../shared/LineTimes';

@@ -1,9 +1,9 @@
 import type { OrderChange } from '../../core/line/definitions';
 import type { PlaceReason } from '../../core/line/hand/explainPlace';
-import { jobMinutes } from '../../core/scheme/lineJobs';
-import { coatWords } from '../../core/scheme/halves';
-import { factsOf } from '../../core/scheme/techniques';
-import type { LinePicture } from '../../core/views/line';
+import { jobMinutes } from '../../core/plan/build/lineJobs';
+import { coatWords } from '../../core/scheme/model/halves';
+import { factsOf } from '../../core/scheme/model/techniques';
+import type { LinePicture } from '../../contract/line';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { counted, differenceText, minutesText } from '../../ui/format';
 import type { ChartBlock } from './chartBlocks';

@@ -1,9 +1,8 @@
 import { memo, useMemo } from 'react';
 import type { LinePlan } from '../../core/line/definitions';
-import { legsOf } from '../../core/scheme/legs';
-import type { SetupInfo } from '../../core/scheme/setups';
-import { setupLabel } from '../../core/scheme/setups';
-import type { LinePicture } from '../../core/views/line';
+import { legsOf } from '../../core/plan/build/legs';
+import { type SetupInfo, setupLabel } from '../../core/scheme/passes/setups';
+import type { LinePicture } from '../../contract/line';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { cx } from '../../ui/cx';
 import { minutesText } from '../../ui/format';

@@ -1,8 +1,7 @@
 import { useEffect, useMemo } from 'react';
-import type { SetPrice } from '../../core/scheme/lineSets';
-import { harms } from '../../core/scheme/lineSets';
-import type { UnitChoice } from '../../core/views/line';
-import type { Selection } from '../../core/views/selection';
+import { type SetPrice, harms } from '../../core/plan/choices/lineSets';
+import type { UnitChoice } from '../../contract/line';
+import type { Selection } from '../../core/plan/selection';
 import { Button } from '../../ui/Button/Button';
 import { cx } from '../../ui/cx';
 import { counted, dayText } from '../../ui/format';

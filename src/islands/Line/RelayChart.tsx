@@ -7,8 +7,7 @@ import { EDGE_PIXELS, keyAction, MOST_ZOOM, usePointer } from './chartHands';
 import { Blocks, DateMarks, Ground, Marked, Over, Pins, Places, ROW, TOP } from './chartLayers';
 import { chartScale } from './chartScale';
 import type { LineTimes } from '../shared/LineTimes';
-import type { useCarry } from './useCarry';
-import { minuteOfPlace } from './useCarry';
+import { type useCarry, minuteOfPlace } from './useCarry';
 import { useWindow } from './useWindow';
 import styles from './RelayChart.module.css';
 

@@ -1,6 +1,6 @@
 import type { Strategy } from '../../core/line/search/strategies';
-import type { SharedLeg } from '../../core/scheme/sharedLegs';
-import { setupLabel } from '../../core/scheme/setups';
+import type { SharedLeg } from '../../core/plan/build/sharedLegs';
+import { setupLabel } from '../../core/scheme/passes/setups';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { counted, minutesText } from '../../ui/format';
 import styles from './View.module.css';

@@ -1,7 +1,7 @@
 import { useEffect, useEffectEvent, useMemo, useState } from 'react';
 import type { PlaceCost } from '../../core/line/hand/places';
-import type { LinePicture } from '../../core/views/line';
-import { selectionKey } from '../../core/views/selection';
+import type { LinePicture } from '../../contract/line';
+import { selectionKey } from '../../core/plan/selection';
 import { Button, LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
 import { Panel } from '../../ui/Panel/Panel';

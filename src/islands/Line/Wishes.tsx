@@ -1,8 +1,8 @@
 import { X } from 'lucide-react';
 import type { LineProblem, LineWish } from '../../core/line/definitions';
 import type { WishPrice } from '../../core/line/hand/wishPrices';
-import type { JobInfo } from '../../core/scheme/lineJobs';
-import type { LinePicture } from '../../core/views/line';
+import type { JobInfo } from '../../core/plan/build/lineJobs';
+import type { LinePicture } from '../../contract/line';
 import { Button } from '../../ui/Button/Button';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted } from '../../ui/format';

@@ -1,9 +1,9 @@
-import { isOwnDate } from '../../core/calendar/lineDates';
+import { isOwnDate } from '../../core/plan/dates/lineDates';
 import type { LinePlan, LineProblem } from '../../core/line/definitions';
-import type { JobInfo } from '../../core/scheme/lineJobs';
-import type { Paint } from '../../core/scheme/definitions';
-import { setupLabel } from '../../core/scheme/setups';
-import type { LinePicture } from '../../core/views/line';
+import type { JobInfo } from '../../core/plan/build/lineJobs';
+import type { Paint } from '../../core/scheme/model/definitions';
+import { setupLabel } from '../../core/scheme/passes/setups';
+import type { LinePicture } from '../../contract/line';
 import { positionsText } from '../../ui/format';
 
 export type RowsBy = 'tray' | 'setup';

@@ -1,5 +1,4 @@
-import type { KeyboardEvent, PointerEvent, RefObject } from 'react';
-import { useEffect, useRef } from 'react';
+import { type KeyboardEvent, type PointerEvent, type RefObject, useEffect, useRef } from 'react';
 import type { Scale } from './chartScale';
 import type { useCarry } from './useCarry';
 

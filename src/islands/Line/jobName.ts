@@ -1,6 +1,6 @@
-import { HALF_LABELS } from '../../core/scheme/halves';
-import { factsOf } from '../../core/scheme/techniques';
-import type { LinePicture } from '../../core/views/line';
+import { HALF_LABELS } from '../../core/scheme/model/halves';
+import { factsOf } from '../../core/scheme/model/techniques';
+import type { LinePicture } from '../../contract/line';
 
 /** A job in a few words: Wash Umber on Ferry crew, coat. */
 export function jobName(picture: LinePicture, id: string): string {

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
-import type { DrawnDate } from '../../core/calendar/benchQueue';
-import type { LineDraws, LinePicture } from '../../core/views/line';
+import type { DrawnDate } from '../../core/plan/dates/benchQueue';
+import type { LineDraws, LinePicture } from '../../contract/line';
 import { usePicture } from '../shared/usePicture';
 import type { useDesk } from './useDesk';
 

@@ -1,11 +1,11 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { DrawnDate } from '../../core/calendar/benchQueue';
+import type { DrawnDate } from '../../core/plan/dates/benchQueue';
 import type { LineProblem } from '../../core/line/definitions';
 import type { PlaceReason } from '../../core/line/hand/explainPlace';
 import type { KeptDate } from '../../core/line/hand/keepDate';
 import type { PlaceCost } from '../../core/line/hand/places';
 import type { Strategy } from '../../core/line/search/strategies';
-import type { TrayInfo } from '../../core/scheme/lineJobs';
+import type { TrayInfo } from '../../core/plan/build/lineJobs';
 import { watchWorker } from '../shared/watchWorker';
 import type { DeskAnswer, DeskQuestion } from '../workers/desk.worker';
 

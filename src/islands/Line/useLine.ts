@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
-import type { LineSessions } from '../../core/calendar/lineSessions';
+import type { LineSessions } from '../../core/plan/dates/lineSessions';
 import { canKeep, type OwnLine } from '../../core/line/hand/carryOver';
 import { strategyOf } from '../../core/line/search/strategies';
 import { compileLine } from '../../core/line/problem/compileLine';
@@ -17,8 +17,8 @@ import { OrderJudge } from '../../core/line/search/OrderJudge';
 import { planOrder } from '../../core/line/search/planOrder';
 import { timeOrder } from '../../core/line/timing/timeOrder';
 import { arrangeByWishes } from '../../core/line/problem/wishes';
-import { sharedLegs } from '../../core/scheme/sharedLegs';
-import type { LinePicture } from '../../core/views/line';
+import { sharedLegs } from '../../core/plan/build/sharedLegs';
+import type { LinePicture } from '../../contract/line';
 import { send } from '../shared/api';
 import { LineTimes } from '../shared/LineTimes';
 import type { LineDesk } from './useLineDesk';

@@ -1,7 +1,7 @@
 import { useCallback, useRef, useState } from 'react';
 import type { OwnLine } from '../../core/line/hand/carryOver';
-import type { LinePicture } from '../../core/views/line';
-import { selectionKey, type Selection } from '../../core/views/selection';
+import type { LinePicture } from '../../contract/line';
+import { selectionKey, type Selection } from '../../core/plan/selection';
 import { send } from '../shared/api';
 import { useSaved } from '../shared/useSaved';
 

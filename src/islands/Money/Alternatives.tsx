@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import type { PricedWork } from '../../core/money/definitions';
 import { byHours, priceWork } from '../../core/money/priceWork';
-import { STANDARDS } from '../../core/scheme/definitions';
-import type { MoneyPicture, MoreModels } from '../../core/views/money';
+import { STANDARDS } from '../../core/scheme/model/definitions';
+import type { MoneyPicture, MoreModels } from '../../contract/money';
 import { Button } from '../../ui/Button/Button';
 import { SelectField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';

@@ -1,6 +1,6 @@
 import { agreedQuote } from '../../core/money/definitions';
 import { byHours, priceWork } from '../../core/money/priceWork';
-import type { MoneyPicture } from '../../core/views/money';
+import type { MoneyPicture } from '../../contract/money';
 import { Bar } from '../../ui/Bar/Bar';
 import { Panel } from '../../ui/Panel/Panel';
 import { differenceText, exactMoneyText, minutesText } from '../../ui/format';

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { byHours, priceWork } from '../../core/money/priceWork';
 import { rateOf } from '../../core/money/currency';
 import { whyMoved, type PriceMove } from '../../core/money/whyMoved';
-import type { MoneyPicture } from '../../core/views/money';
+import type { MoneyPicture } from '../../contract/money';
 import { counted, dayOfText, minutesText, moneyDifferenceText, percentText } from '../../ui/format';
 import type { Money } from './useMoney';
 import styles from './View.module.css';

@@ -1,4 +1,4 @@
-import type { MoneyPicture } from '../../core/views/money';
+import type { MoneyPicture } from '../../contract/money';
 import { LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
 

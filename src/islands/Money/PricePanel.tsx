@@ -1,5 +1,5 @@
 import type { PricedWork } from '../../core/money/definitions';
-import type { MoneyPicture } from '../../core/views/money';
+import type { MoneyPicture } from '../../contract/money';
 import { Panel } from '../../ui/Panel/Panel';
 import { cx } from '../../ui/cx';
 import { exactMoneyText, minutesText, percentText } from '../../ui/format';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Quote, QuoteAnswer } from '../../core/money/definitions';
-import type { MoneyPicture } from '../../core/views/money';
+import type { MoneyPicture } from '../../contract/money';
 import { Button } from '../../ui/Button/Button';
 import { TextField } from '../../ui/Field/Field';
 import { Panel } from '../../ui/Panel/Panel';

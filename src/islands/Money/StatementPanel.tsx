@@ -1,7 +1,7 @@
-import { localDay } from '../../core/calendar/localDay';
+import { localDay } from '../../core/kernel/localDay';
 import { agreedQuote } from '../../core/money/definitions';
 import { statementOf } from '../../core/money/statement';
-import type { MoneyPicture } from '../../core/views/money';
+import type { MoneyPicture } from '../../contract/money';
 import { TextField } from '../../ui/Field/Field';
 import { Panel } from '../../ui/Panel/Panel';
 import { dayText, exactMoneyText } from '../../ui/format';

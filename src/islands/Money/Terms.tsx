@@ -1,6 +1,6 @@
 import { ulid } from 'ulid';
 import { MATERIAL_KINDS, MATERIAL_LABELS, type Material, type Rate } from '../../core/money/definitions';
-import type { StoredCommission } from '../../core/views/stored';
+import type { StoredCommission } from '../../core/commission/definitions';
 import { Button } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';

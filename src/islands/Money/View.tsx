@@ -1,4 +1,4 @@
-import type { MoneyPicture } from '../../core/views/money';
+import type { MoneyPicture } from '../../contract/money';
 import { Opened } from '../shared/Opened';
 import { dayOfText } from '../../ui/format';
 import { ScopeChanges } from '../shared/ScopeChanges';

@@ -1,6 +1,6 @@
 import { agreedQuote } from '../../core/money/definitions';
 import type { Earning } from '../../core/money/payOf';
-import type { MoneyPicture } from '../../core/views/money';
+import type { MoneyPicture } from '../../contract/money';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted, exactMoneyText, minutesText, moneyDifferenceText, percentText } from '../../ui/format';
 import styles from './View.module.css';

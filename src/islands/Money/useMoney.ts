@@ -1,7 +1,7 @@
 import { useMemo, useRef } from 'react';
 import { priceWork } from '../../core/money/priceWork';
 import type { QuoteTerms } from '../../core/money/definitions';
-import type { MoneyPicture } from '../../core/views/money';
+import type { MoneyPicture } from '../../contract/money';
 import { send } from '../shared/api';
 import { useSaved } from '../shared/useSaved';
 

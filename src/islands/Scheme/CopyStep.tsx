@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Part } from '../../core/scheme/definitions';
+import type { Part } from '../../core/scheme/model/definitions';
 import { Button } from '../../ui/Button/Button';
 import { counted } from '../../ui/format';
 import styles from './View.module.css';

@@ -1,5 +1,5 @@
-import type { Mix, Paint, Step } from '../../core/scheme/definitions';
-import { factsOf } from '../../core/scheme/techniques';
+import type { Mix, Paint, Step } from '../../core/scheme/model/definitions';
+import { factsOf } from '../../core/scheme/model/techniques';
 import { Button } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
 import { counted, positionsText } from '../../ui/format';

@@ -1,8 +1,8 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { ulid } from 'ulid';
-import { THINNERS, type Mix, type MixShare, type Paint, type Scheme } from '../../core/scheme/definitions';
-import { circleOfMixes } from '../../core/scheme/pots';
+import { THINNERS, type Mix, type MixShare, type Paint, type Scheme } from '../../core/scheme/model/definitions';
+import { circleOfMixes } from '../../core/scheme/model/pots';
 import { Button } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';

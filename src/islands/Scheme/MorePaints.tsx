@@ -1,5 +1,5 @@
 import { X } from 'lucide-react';
-import type { Mix, Paint, PaintFor, Scheme, Step } from '../../core/scheme/definitions';
+import type { Mix, Paint, PaintFor, Scheme, Step } from '../../core/scheme/model/definitions';
 import { Button } from '../../ui/Button/Button';
 import { PaintPicker, type PotChoice } from './PaintPicker';
 import { namedOf } from './whom';

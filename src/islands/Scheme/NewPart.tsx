@@ -1,5 +1,5 @@
 import { useRef, useState } from 'react';
-import type { Paint } from '../../core/scheme/definitions';
+import type { Paint } from '../../core/scheme/model/definitions';
 import { Button } from '../../ui/Button/Button';
 import { TextField } from '../../ui/Field/Field';
 import { PaintPicker, type PotChoice } from './PaintPicker';

@@ -1,5 +1,5 @@
 import { useState, type KeyboardEvent } from 'react';
-import { GROUP_KINDS, type GroupKind } from '../../core/scheme/definitions';
+import { GROUP_KINDS, type GroupKind } from '../../core/scheme/model/definitions';
 import { Button } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
 import styles from './Roster.module.css';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Part, Scheme } from '../../core/scheme/definitions';
+import type { Part, Scheme } from '../../core/scheme/model/definitions';
 import { SelectField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';
 import { Button } from '../../ui/Button/Button';

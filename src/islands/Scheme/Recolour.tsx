@@ -1,10 +1,10 @@
 import { useMemo, useState } from 'react';
 import { ulid } from 'ulid';
-import { adoptScheme } from '../../core/scheme/adoptScheme';
-import { modelsOf, SIZE_LABELS, type Paint, type Scheme, type Size, type Unit } from '../../core/scheme/definitions';
-import { allModels } from '../../core/scheme/whoTakes';
-import { paintsOfScheme } from '../../core/scheme/pots';
-import { colourSlots, repainted } from '../../core/scheme/recolour';
+import { adoptScheme } from '../../core/scheme/authoring/adoptScheme';
+import { modelsOf, SIZE_LABELS, type Paint, type Scheme, type Size, type Unit } from '../../core/scheme/model/definitions';
+import { allModels } from '../../core/scheme/model/whoTakes';
+import { paintsOfScheme } from '../../core/scheme/model/pots';
+import { colourSlots, repainted } from '../../core/scheme/authoring/recolour';
 import { Button } from '../../ui/Button/Button';
 import { SelectField } from '../../ui/Field/Field';
 import { Swatch } from '../../ui/Swatch/Swatch';

@@ -1,11 +1,11 @@
 import { useState } from 'react';
-import { fitRoster } from '../../core/scheme/dealOut';
-import type { Paint, Scheme, Unit } from '../../core/scheme/definitions';
-import type { HouseRules } from '../../core/scheme/houseRules';
-import { schemeDifferences, type SchemeDifference } from '../../core/scheme/schemeDifference';
-import { allModels, factorOf, modelFactors } from '../../core/scheme/whoTakes';
-import type { PassEstimates } from '../../core/views/estimate';
-import type { SchemeRevision } from '../../core/views/revisions';
+import { fitRoster } from '../../core/scheme/authoring/dealOut';
+import type { Paint, Scheme, Unit } from '../../core/scheme/model/definitions';
+import type { HouseRules } from '../../core/scheme/model/houseRules';
+import { schemeDifferences, type SchemeDifference } from '../../core/scheme/authoring/schemeDifference';
+import { allModels, factorOf, modelFactors } from '../../core/scheme/model/whoTakes';
+import type { PassEstimates } from '../../contract/estimate';
+import type { SchemeRevision } from '../../core/commission/revisions';
 import { Button } from '../../ui/Button/Button';
 import { TextField } from '../../ui/Field/Field';
 import { Notice } from '../../ui/Notice/Notice';

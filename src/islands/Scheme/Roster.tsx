@@ -1,7 +1,7 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
-import { STANDARDS, type Group, type Scheme, type Standard, type Unit, type Variant } from '../../core/scheme/definitions';
-import { allModels } from '../../core/scheme/whoTakes';
+import { STANDARDS, type Group, type Scheme, type Standard, type Unit, type Variant } from '../../core/scheme/model/definitions';
+import { allModels } from '../../core/scheme/model/whoTakes';
 import { Button } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';

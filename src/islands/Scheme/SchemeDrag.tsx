@@ -13,8 +13,8 @@ import {
 } from '@dnd-kit/core';
 import { sortableKeyboardCoordinates } from '@dnd-kit/sortable';
 import type { ReactNode } from 'react';
-import type { Scheme } from '../../core/scheme/definitions';
-import { factsOf } from '../../core/scheme/techniques';
+import type { Scheme } from '../../core/scheme/model/definitions';
+import { factsOf } from '../../core/scheme/model/techniques';
 import { movePartTo, moveStepTo, type StripId } from './edits';
 
 /** What is carried or lies under it. */

@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { ulid } from 'ulid';
-import { adoptScheme } from '../../core/scheme/adoptScheme';
-import { modelsOf, type Paint, type Scheme, type Standard, type Unit } from '../../core/scheme/definitions';
+import { adoptScheme } from '../../core/scheme/authoring/adoptScheme';
+import { modelsOf, type Paint, type Scheme, type Standard, type Unit } from '../../core/scheme/model/definitions';
 import { readJson } from '../../core/formats/readJson';
-import { schemeInARow } from '../../core/scheme/gone';
-import { allModels } from '../../core/scheme/whoTakes';
+import { schemeInARow } from '../../core/scheme/authoring/gone';
+import { allModels } from '../../core/scheme/model/whoTakes';
 import { Button } from '../../ui/Button/Button';
 import { FileButton } from '../../ui/FileButton/FileButton';
 import { counted } from '../../ui/format';
@@ -21,7 +21,7 @@ interface SchemeFilesProps {
 }
 
 // The format comes along only when a file is saved or opened.
-const format = () => import('../../core/formats/schemeFile');
+const format = () => import('../../core/formats/scheme/schemeFile');
 
 async function readFile(file: File) {
   const { readScheme } = await format();

@@ -1,6 +1,6 @@
-import type { Paint, Scheme, Standard, Unit } from '../../core/scheme/definitions';
-import type { HouseRules } from '../../core/scheme/houseRules';
-import type { PassEstimates } from '../../core/views/estimate';
+import type { Paint, Scheme, Standard, Unit } from '../../core/scheme/model/definitions';
+import type { HouseRules } from '../../core/scheme/model/houseRules';
+import type { PassEstimates } from '../../contract/estimate';
 import { SchoolFields } from '../shared/SchoolFields';
 import { costIfChanged } from './costs';
 import { withSchool } from './edits';

@@ -1,4 +1,4 @@
-import type { SpoiledStep } from '../../core/scheme/spoiled';
+import type { SpoiledStep } from '../../core/scheme/advice/spoiled';
 import { Button } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
 import { differenceText } from '../../ui/format';

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { ulid } from 'ulid';
-import { adoptScheme } from '../../core/scheme/adoptScheme';
-import type { Paint, Scheme, Unit } from '../../core/scheme/definitions';
-import { allModels } from '../../core/scheme/whoTakes';
-import { schemeOfStarter, startersFor } from '../../core/scheme/starters';
+import { adoptScheme } from '../../core/scheme/authoring/adoptScheme';
+import type { Paint, Scheme, Unit } from '../../core/scheme/model/definitions';
+import { allModels } from '../../core/scheme/model/whoTakes';
+import { schemeOfStarter, startersFor } from '../../core/scheme/authoring/starters';
 import { Button } from '../../ui/Button/Button';
 import styles from './View.module.css';
 

@@ -8,11 +8,11 @@ import {
   type Step,
   type Stop,
   type Unit,
-} from '../../core/scheme/definitions';
-import type { HouseRules } from '../../core/scheme/houseRules';
-import { MOMENTS, type Moment } from '../../core/scheme/moments';
-import { factsOf } from '../../core/scheme/techniques';
-import type { PassEstimates } from '../../core/views/estimate';
+} from '../../core/scheme/model/definitions';
+import type { HouseRules } from '../../core/scheme/model/houseRules';
+import { MOMENTS, type Moment } from '../../core/scheme/model/moments';
+import { factsOf } from '../../core/scheme/model/techniques';
+import type { PassEstimates } from '../../contract/estimate';
 import { Button } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';

@@ -1,7 +1,7 @@
 import { X } from 'lucide-react';
 import { ulid } from 'ulid';
-import { includesStandard, type Scheme, type Standard, type Step, type Stop } from '../../core/scheme/definitions';
-import { factsOf } from '../../core/scheme/techniques';
+import { includesStandard, type Scheme, type Standard, type Step, type Stop } from '../../core/scheme/model/definitions';
+import { factsOf } from '../../core/scheme/model/techniques';
 import { Button } from '../../ui/Button/Button';
 import { TextField } from '../../ui/Field/Field';
 import { cx } from '../../ui/cx';

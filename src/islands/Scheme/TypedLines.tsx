@@ -1,8 +1,8 @@
 import { useId, useState } from 'react';
 import { ulid } from 'ulid';
-import { readSchemeLines, withSchemeLines, type TypedStep } from '../../core/formats/schemeLines';
-import type { Paint, Scheme } from '../../core/scheme/definitions';
-import { factsOf } from '../../core/scheme/techniques';
+import { readSchemeLines, withSchemeLines, type TypedStep } from '../../core/formats/scheme/schemeLines';
+import type { Paint, Scheme } from '../../core/scheme/model/definitions';
+import { factsOf } from '../../core/scheme/model/techniques';
 import { Button } from '../../ui/Button/Button';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import own from './TypedLines.module.css';

@@ -1,8 +1,8 @@
 import { useMemo } from 'react';
-import { type Paint, type Scheme, type Standard, type Unit } from '../../core/scheme/definitions';
-import type { HouseRules } from '../../core/scheme/houseRules';
-import { undercoatAdvice, undercoatCandidates, withUndercoat, type CoatMinutes } from '../../core/scheme/undercoats';
-import type { PassEstimates } from '../../core/views/estimate';
+import { type Paint, type Scheme, type Standard, type Unit } from '../../core/scheme/model/definitions';
+import type { HouseRules } from '../../core/scheme/model/houseRules';
+import { undercoatAdvice, undercoatCandidates, withUndercoat, type CoatMinutes } from '../../core/scheme/advice/undercoats';
+import type { PassEstimates } from '../../contract/estimate';
 import { Button } from '../../ui/Button/Button';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { differenceText } from '../../ui/format';

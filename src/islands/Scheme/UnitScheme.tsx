@@ -1,11 +1,12 @@
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { useMemo, useState } from 'react';
-import { type Paint, type Scheme, type Standard, type Step } from '../../core/scheme/definitions';
-import type { HouseRules } from '../../core/scheme/houseRules';
-import { factsOf } from '../../core/scheme/techniques';
-import type { PassEstimates } from '../../core/views/estimate';
-import type { SchemeRevision } from '../../core/views/revisions';
-import type { RemovedPiece, StoredUnit } from '../../core/views/stored';
+import { type Paint, type Scheme, type Standard, type Step } from '../../core/scheme/model/definitions';
+import type { HouseRules } from '../../core/scheme/model/houseRules';
+import { factsOf } from '../../core/scheme/model/techniques';
+import type { PassEstimates } from '../../contract/estimate';
+import type { SchemeRevision } from '../../core/commission/revisions';
+import type { RemovedPiece } from '../../core/scheme/model/removedPiece';
+import type { StoredUnit } from '../../core/commission/definitions';
 import { Button } from '../../ui/Button/Button';
 import { counted } from '../../ui/format';
 import { PlainPictures } from '../shared/PictureStrip';

@@ -1,10 +1,10 @@
 import { useRef, useState } from 'react';
 import { ulid } from 'ulid';
-import { addRecipe } from '../../core/scheme/addRecipe';
-import { hasScheme, modelsOf, type Paint, type Scheme } from '../../core/scheme/definitions';
-import { schemeInARow } from '../../core/scheme/gone';
-import type { LibraryEntry } from '../../core/views/library';
-import type { StoredUnit } from '../../core/views/stored';
+import { addRecipe } from '../../core/scheme/authoring/addRecipe';
+import { hasScheme, modelsOf, type Paint, type Scheme } from '../../core/scheme/model/definitions';
+import { schemeInARow } from '../../core/scheme/authoring/gone';
+import type { LibraryEntry } from '../../contract/library';
+import type { StoredUnit } from '../../core/commission/definitions';
 import { Button } from '../../ui/Button/Button';
 import { Dialog } from '../../ui/Dialog/Dialog';
 import { send } from '../shared/api';
@@ -25,7 +25,7 @@ interface UsedAgainProps {
 
 type Chosen = SchemeSource & { entry: LibraryEntry | null };
 
-const format = () => import('../../core/formats/schemeFile');
+const format = () => import('../../core/formats/scheme/schemeFile');
 
 /** Schemes of the library or of another unit, taken for this one in the same or in other colours; and this one kept in the library. */
 export function UsedAgain({ unit, others, shelf, isStarted, onNewPaint, onBefore, onChange }: UsedAgainProps) {

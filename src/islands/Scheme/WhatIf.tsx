@@ -1,5 +1,5 @@
-import { alternatives, type StepMinutes } from '../../core/scheme/alternatives';
-import type { Scheme, Standard } from '../../core/scheme/definitions';
+import { alternatives, type StepMinutes } from '../../core/scheme/advice/alternatives';
+import type { Scheme, Standard } from '../../core/scheme/model/definitions';
 import { differenceText } from '../../ui/format';
 import styles from './WhatIf.module.css';
 import view from './View.module.css';

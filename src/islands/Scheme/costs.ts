@@ -1,12 +1,20 @@
-import { includesStandard, STANDARDS, type Paint, type Part, type Standard, type Step, type Unit } from '../../core/scheme/definitions';
-import type { HouseRules } from '../../core/scheme/houseRules';
-import { stepOfKey } from '../../core/scheme/halves';
-import { effortOf } from '../../core/scheme/passes';
-import { withPots } from '../../core/scheme/pots';
-import { stepsUntil } from '../../core/scheme/stops';
-import { factorOf, modelFactors, modelsForStep } from '../../core/scheme/whoTakes';
-import { normMinutes } from '../../core/time/norms';
-import type { PassEstimates } from '../../core/views/estimate';
+import {
+  includesStandard,
+  STANDARDS,
+  type Paint,
+  type Part,
+  type Standard,
+  type Step,
+  type Unit,
+} from '../../core/scheme/model/definitions';
+import type { HouseRules } from '../../core/scheme/model/houseRules';
+import { stepOfKey } from '../../core/scheme/model/halves';
+import { effortOf } from '../../core/scheme/passes/passes';
+import { withPots } from '../../core/scheme/model/pots';
+import { stepsUntil } from '../../core/scheme/advice/stops';
+import { factorOf, modelFactors, modelsForStep } from '../../core/scheme/model/whoTakes';
+import { normMinutes } from '../../core/time/fit/norms';
+import type { PassEstimates } from '../../contract/estimate';
 
 /** What one coat of a step takes, and where the figure comes from. */
 export interface StepCost {

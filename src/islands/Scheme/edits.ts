@@ -1,10 +1,10 @@
 import { ulid } from 'ulid';
-import { usualPart, usualStep } from '../../core/scheme/briefScheme';
-import type { Part, Scheme, Step, StepFor, Technique } from '../../core/scheme/definitions';
-import type { SchoolQuestion } from '../../core/scheme/schools';
-import { ownStep } from '../../core/scheme/lineage';
-import { factsOf } from '../../core/scheme/techniques';
-import type { RemovedPiece } from '../../core/views/stored';
+import { usualPart, usualStep } from '../../core/scheme/authoring/briefScheme';
+import type { Part, Scheme, Step, StepFor } from '../../core/scheme/model/definitions';
+import { type Technique, factsOf } from '../../core/scheme/model/techniques';
+import type { SchoolQuestion } from '../../core/scheme/model/schools';
+import { ownStep } from '../../core/scheme/model/lineage';
+import type { RemovedPiece } from '../../core/scheme/model/removedPiece';
 
 /** Changes to a scheme, each returning a new one. A strip is a part's id, or null for what goes over everything. */
 export type StripId = string | null;

@@ -1,5 +1,5 @@
 import { ulid } from 'ulid';
-import type { Step } from '../../core/scheme/definitions';
+import type { Step } from '../../core/scheme/model/definitions';
 import { send } from '../shared/api';
 import type { Effect } from '../shared/useSaved';
 

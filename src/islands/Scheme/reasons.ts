@@ -1,9 +1,9 @@
-import type { Paint, Standard, Step, Unit } from '../../core/scheme/definitions';
-import type { HouseRules } from '../../core/scheme/houseRules';
-import { orderRules } from '../../core/scheme/orderRules';
-import { passesOf, type Pass } from '../../core/scheme/passes';
-import { withPots } from '../../core/scheme/pots';
-import { factsOf } from '../../core/scheme/techniques';
+import type { Paint, Standard, Step, Unit } from '../../core/scheme/model/definitions';
+import type { HouseRules } from '../../core/scheme/model/houseRules';
+import { orderRules } from '../../core/scheme/rules/orderRules';
+import { passesOf, type Pass } from '../../core/scheme/passes/passes';
+import { withPots } from '../../core/scheme/model/pots';
+import { factsOf } from '../../core/scheme/model/techniques';
 
 const nameOf = (pass: Pass) => `${factsOf(pass.step.technique).label.toLowerCase()}${pass.part ? ` on ${pass.part.name}` : ''}`;
 

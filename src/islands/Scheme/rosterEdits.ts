@@ -1,6 +1,6 @@
 import { ulid } from 'ulid';
-import { dealByRatio } from '../../core/scheme/dealOut';
-import type { Group, GroupKind, Scheme, Variant } from '../../core/scheme/definitions';
+import { dealByRatio } from '../../core/scheme/authoring/dealOut';
+import type { Group, GroupKind, Scheme, Variant } from '../../core/scheme/model/definitions';
 import { withoutLostEnds } from './edits';
 
 /** Changes to who is who in a unit, each returning a new scheme. */

@@ -1,11 +1,11 @@
 import { useMemo } from 'react';
-import type { Paint, Standard, Unit } from '../../core/scheme/definitions';
-import type { HouseRules } from '../../core/scheme/houseRules';
-import { passesOf } from '../../core/scheme/passes';
-import { withPots } from '../../core/scheme/pots';
-import { schemeWarnings } from '../../core/scheme/spoiled';
-import { factsOf } from '../../core/scheme/techniques';
-import type { PassEstimates } from '../../core/views/estimate';
+import type { Paint, Standard, Unit } from '../../core/scheme/model/definitions';
+import type { HouseRules } from '../../core/scheme/model/houseRules';
+import { passesOf } from '../../core/scheme/passes/passes';
+import { withPots } from '../../core/scheme/model/pots';
+import { schemeWarnings } from '../../core/scheme/advice/spoiled';
+import { factsOf } from '../../core/scheme/model/techniques';
+import type { PassEstimates } from '../../contract/estimate';
 import { costIfChanged } from './costs';
 import { broughtBack } from './edits';
 import type { SpoiledBy } from './Spoiled';

@@ -1,4 +1,4 @@
-import type { Scheme, StepFor } from '../../core/scheme/definitions';
+import type { Scheme, StepFor } from '../../core/scheme/model/definitions';
 
 interface Option {
   value: string;

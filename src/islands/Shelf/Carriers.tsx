@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { PaintTrace } from '../../core/views/paintTrace';
+import type { PaintTrace } from '../../contract/paintTrace';
 import { dayOfText, positionsText } from '../../ui/format';
 import { send } from '../shared/api';
 import styles from './View.module.css';

@@ -1,8 +1,7 @@
 import { useState } from 'react';
 import { ulid } from 'ulid';
-import { PAINT_KINDS } from '../../core/scheme/definitions';
-import { commonPaints } from '../../core/scheme/starters';
-import type { StoredPaint } from '../../core/views/stored';
+import { PAINT_KINDS, type StoredPaint } from '../../core/scheme/model/definitions';
+import { commonPaints } from '../../core/scheme/authoring/starters';
 import { Button } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';

@@ -1,6 +1,6 @@
 import { doneText, modelsText, standingText } from './words';
-import { paintedShare } from '../../core/views/estimate';
-import type { TodayCommission } from '../../core/views/today';
+import { paintedShare } from '../../contract/estimate';
+import type { TodayCommission } from '../../contract/today';
 import { Bar } from '../../ui/Bar/Bar';
 import { LinkButton } from '../../ui/Button/Button';
 import { dayText, daysUntil, minutesText, percentText } from '../../ui/format';

@@ -1,5 +1,5 @@
-import { paintedShare } from '../../core/views/estimate';
-import type { Today, TodayCommission } from '../../core/views/today';
+import { paintedShare } from '../../contract/estimate';
+import type { Today, TodayCommission } from '../../contract/today';
 import { LinkButton } from '../../ui/Button/Button';
 import { momentText, percentText, timeOfDayText } from '../../ui/format';
 import { PlanLine } from '../shared/PlanLine';

@@ -1,4 +1,4 @@
-import type { Today } from '../../core/views/today';
+import type { Today } from '../../contract/today';
 import { Panel } from '../../ui/Panel/Panel';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { counted, dayOfText, minutesText, timeOfDayText } from '../../ui/format';

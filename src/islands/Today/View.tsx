@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Today } from '../../core/views/today';
+import type { Today } from '../../contract/today';
 import { Button, LinkButton } from '../../ui/Button/Button';
 import { TextField } from '../../ui/Field/Field';
 import { Notice } from '../../ui/Notice/Notice';

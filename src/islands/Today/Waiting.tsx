@@ -1,5 +1,5 @@
-import type { Undone } from '../../core/scheme/undone';
-import type { Today, TodayCommission } from '../../core/views/today';
+import type { Undone } from '../../core/commission/undone';
+import type { Today, TodayCommission } from '../../contract/today';
 import { UndoneList } from '../shared/UndoneList';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted } from '../../ui/format';

@@ -1,5 +1,5 @@
-import { undoneWords } from '../../core/scheme/undone';
-import type { TodayCommission } from '../../core/views/today';
+import { undoneWords } from '../../core/commission/undone';
+import type { TodayCommission } from '../../contract/today';
 import { counted, dayOfText, minutesText } from '../../ui/format';
 
 /** The likely day it is painted, and the safe one; none where no sessions tell. */

@@ -1,4 +1,4 @@
-import { isWithin, type TrayChoice } from '../../core/scheme/trayChoices';
+import { isWithin, type TrayChoice } from '../../core/plan/choices/trayChoices';
 import { Button } from '../../ui/Button/Button';
 import { cx } from '../../ui/cx';
 import { differenceText, minutesText } from '../../ui/format';

@@ -11,7 +11,7 @@ import {
   YAxis,
   type LabelProps,
 } from 'recharts';
-import type { TrayChoice } from '../../core/scheme/trayChoices';
+import type { TrayChoice } from '../../core/plan/choices/trayChoices';
 import { minutesText } from '../../ui/format';
 import { lostMinutes, splitText } from './words';
 import styles from './View.module.css';

@@ -1,10 +1,10 @@
 import { useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
-import { hasScheme, modelsOf, SIZE_LABELS, type Unit } from '../../core/scheme/definitions';
-import type { RosterUnit } from '../../core/scheme/buildLine';
-import type { HouseRules } from '../../core/scheme/houseRules';
-import { dryingNeeds } from '../../core/scheme/dryingNeeds';
-import { sameSplit, sweetSpot, trayLimits, traySizes, type TrayScope } from '../../core/scheme/trayChoices';
-import { rosterFrom, type TraysPicture } from '../../core/views/trays';
+import { hasScheme, modelsOf, SIZE_LABELS, type Unit } from '../../core/scheme/model/definitions';
+import type { RosterUnit } from '../../core/plan/build/roster';
+import type { HouseRules } from '../../core/scheme/model/houseRules';
+import { dryingNeeds } from '../../core/plan/build/dryingNeeds';
+import { sameSplit, sweetSpot, trayLimits, traySizes, type TrayScope } from '../../core/plan/choices/trayChoices';
+import { rosterFrom, type TraysPicture } from '../../contract/trays';
 import { Button, LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
 import { Panel } from '../../ui/Panel/Panel';

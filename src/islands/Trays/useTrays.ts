@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { TrayChoice } from '../../core/scheme/trayChoices';
+import type { TrayChoice } from '../../core/plan/choices/trayChoices';
 import { watchWorker } from '../shared/watchWorker';
 import type { TraysRequest } from '../workers/trays.worker';
 

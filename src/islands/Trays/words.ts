@@ -1,8 +1,8 @@
-import type { DryingNeed } from '../../core/scheme/dryingNeeds';
-import { factsOf } from '../../core/scheme/techniques';
-import type { JobInfo } from '../../core/scheme/lineJobs';
-import { fillersOf, isWithin, type TrayChoice } from '../../core/scheme/trayChoices';
-import type { Paint } from '../../core/scheme/definitions';
+import type { DryingNeed } from '../../core/plan/build/dryingNeeds';
+import { factsOf } from '../../core/scheme/model/techniques';
+import type { JobInfo } from '../../core/plan/build/lineJobs';
+import { fillersOf, isWithin, type TrayChoice } from '../../core/plan/choices/trayChoices';
+import type { Paint } from '../../core/scheme/model/definitions';
 import { counted, differenceText, minutesText, plain } from '../../ui/format';
 
 /** Less than this is not told apart. */

@@ -1,4 +1,4 @@
-import type { ClockCorrection } from '../../core/views/clock';
+import type { ClockCorrection } from '../../core/bench/clockCorrection';
 import { Button } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
 import { counted, minutesText, momentText } from '../../ui/format';

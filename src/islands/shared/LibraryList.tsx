@@ -1,6 +1,6 @@
 import { useState, type ReactNode } from 'react';
-import { SIZE_LABELS } from '../../core/scheme/definitions';
-import type { LibraryEntry, LibraryUse } from '../../core/views/library';
+import { SIZE_LABELS } from '../../core/scheme/model/definitions';
+import type { LibraryEntry, LibraryUse } from '../../contract/library';
 import { TextField } from '../../ui/Field/Field';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { counted, dayOfText, minutesText } from '../../ui/format';

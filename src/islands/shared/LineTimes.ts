@@ -1,5 +1,5 @@
 import type { LinePlan, LineSession, OrderChange } from '../../core/line/definitions';
-import type { LineSessions } from '../../core/calendar/lineSessions';
+import type { LineSessions } from '../../core/plan/dates/lineSessions';
 import { counted, differenceText, minutesText, momentText } from '../../ui/format';
 
 const MINUTE_MS = 60_000;

@@ -1,4 +1,4 @@
-import type { OpenPotUse } from '../../core/bench/openPot';
+import type { OpenPotUse } from '../../core/bench/guide/openPot';
 import { counted, timeOfDayText } from '../../ui/format';
 
 /** What could take the paint in the open pot, at once or after one drying. */

@@ -7,7 +7,7 @@ import {
   type OtherWork,
   type OtherWorkKind,
 } from '../../core/bench/otherWork';
-import type { OtherWorkPicture } from '../../core/views/otherWork';
+import type { OtherWorkPicture } from '../../contract/otherWork';
 import { Button } from '../../ui/Button/Button';
 import { SelectField } from '../../ui/Field/Field';
 import { clockText, minutesText, momentText } from '../../ui/format';

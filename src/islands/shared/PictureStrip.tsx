@@ -1,6 +1,7 @@
 import { X } from 'lucide-react';
 import { useRef, useState, type ClipboardEvent, type DragEvent } from 'react';
-import { CLOSENESSES, pictureUrl, type Picture } from '../../core/views/pictures';
+import { CLOSENESSES, type Picture } from '../../core/commission/pictures';
+import { pictureUrl } from '../../contract/pictureUrl';
 import { Button } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
 import { Hidden } from '../../ui/Hidden/Hidden';

@@ -1,5 +1,5 @@
 import { useState, type ReactNode } from 'react';
-import { wholeCommission } from '../../core/views/selection';
+import { wholeCommission } from '../../core/plan/selection';
 import { Button } from '../../ui/Button/Button';
 import { send } from './api';
 

@@ -1,4 +1,4 @@
-import { SCHOOL_LABELS, SCHOOL_QUESTIONS, SCHOOLS, type SchoolQuestion, type Schools } from '../../core/scheme/schools';
+import { SCHOOL_LABELS, SCHOOL_QUESTIONS, SCHOOLS, type SchoolQuestion, type Schools } from '../../core/scheme/model/schools';
 import { SelectField } from '../../ui/Field/Field';
 
 interface SchoolFieldsProps {

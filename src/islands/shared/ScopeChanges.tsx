@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { Rate } from '../../core/money/definitions';
 import { scopeMinutes, scopePrice } from '../../core/money/payOf';
 import { scopeWords } from '../../core/money/statement';
-import type { ScopeChange } from '../../core/views/scope';
+import type { ScopeChange } from '../../core/commission/scope';
 import { Button } from '../../ui/Button/Button';
 import { TextField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';

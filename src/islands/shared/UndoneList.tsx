@@ -1,4 +1,4 @@
-import type { Undone } from '../../core/scheme/undone';
+import type { Undone } from '../../core/commission/undone';
 import { momentText } from '../../ui/format';
 import styles from './UndoneList.module.css';
 

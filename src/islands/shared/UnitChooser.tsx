@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import type { UnitChoice } from '../../core/views/line';
-import type { Selection } from '../../core/views/selection';
+import type { UnitChoice } from '../../contract/line';
+import type { Selection } from '../../core/plan/selection';
 import { selectionOf, summaryOf } from './selections';
 import { Button } from '../../ui/Button/Button';
 import { counted, dayText } from '../../ui/format';

@@ -1,7 +1,8 @@
 import { useEffect, useState } from 'react';
-import { factsOf } from '../../core/scheme/techniques';
-import { minutesThatCount, type Explanation } from '../../core/time/definitions';
-import type { WhyPicture } from '../../core/views/why';
+import { factsOf } from '../../core/scheme/model/techniques';
+import { minutesThatCount } from '../../core/log/definitions';
+import { type Explanation } from '../../core/time/definitions';
+import type { WhyPicture } from '../../contract/why';
 import { counted, dayOfText, minutesText, percentText, plain } from '../../ui/format';
 import { send } from './api';
 import styles from './Why.module.css';

@@ -1,6 +1,5 @@
-import type { PlannedDate, SetPrice } from '../../core/scheme/lineSets';
-import { harmOf } from '../../core/scheme/lineSets';
-import { FITS_CHANCE } from '../../core/time/forecast';
+import { type PlannedDate, type SetPrice, harmOf } from '../../core/plan/choices/lineSets';
+import { FITS_CHANCE } from '../../core/plan/dates/forecast';
 import { counted, minutesText } from '../../ui/format';
 import type { LineTimes } from './LineTimes';
 

@@ -1,14 +1,5 @@
-import {
-  SIZE_LABELS,
-  SIZES,
-  STANDARD_LABELS,
-  STANDARDS,
-  TECHNIQUES,
-  type Size,
-  type Standard,
-  type Technique,
-} from '../../core/scheme/definitions';
-import { factsOf } from '../../core/scheme/techniques';
+import { SIZE_LABELS, SIZES, STANDARD_LABELS, STANDARDS, type Size, type Standard } from '../../core/scheme/model/definitions';
+import { TECHNIQUES, type Technique, factsOf } from '../../core/scheme/model/techniques';
 
 interface Option<T> {
   value: T;

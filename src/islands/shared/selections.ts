@@ -1,5 +1,5 @@
-import type { UnitChoice } from '../../core/views/line';
-import type { Selection } from '../../core/views/selection';
+import type { UnitChoice } from '../../contract/line';
+import type { Selection } from '../../core/plan/selection';
 import { counted } from '../../ui/format';
 
 /** What a line is made of, in words. */

@@ -1,4 +1,4 @@
-import type { Stage } from '../../core/time/insights';
+import type { Stage } from '../../core/time/check/insights';
 
 export const STAGE_WORDS = {
   build: 'building and ground',

@@ -1,4 +1,4 @@
-import type { StoredLogRow } from '../../core/views/stored';
+import type { StoredLogRow } from '../../core/log/definitions';
 import { counted, minutesText } from '../../ui/format';
 
 /** What was told of fewer models than the row has by now, when the rest has no time; null otherwise. */

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
-import type { LineSetsPicture } from '../../core/views/lineSets';
-import type { Selection } from '../../core/views/selection';
+import type { LineSetsPicture } from '../../contract/lineSets';
+import type { Selection } from '../../core/plan/selection';
 import { send } from './api';
 
 export type LineSetsAnswer = LineSetsPicture | null | 'working';

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useState } from 'react';
-import type { Picture, PictureKind } from '../../core/views/pictures';
+import type { Picture, PictureKind } from '../../core/commission/pictures';
 import { send, sendFile } from './api';
 
 /** Where a picture belongs. */

@@ -3,9 +3,9 @@ import { compileLine } from '../../core/line/problem/compileLine';
 import type { LineProblem } from '../../core/line/definitions';
 import { explainPlace, type PlaceReason } from '../../core/line/hand/explainPlace';
 import { fixedStrategies, type Strategy } from '../../core/line/search/strategies';
-import { timePiece, type DrawnDate } from '../../core/calendar/benchQueue';
+import { timePiece, type DrawnDate } from '../../core/plan/dates/benchQueue';
 import { keepDate, type KeptDate } from '../../core/line/hand/keepDate';
-import { allAtOnce } from '../../core/steps';
+import { allAtOnce } from '../../core/kernel/steps';
 import { placesFor, type PlaceCost } from '../../core/line/hand/places';
 
 /** Questions about one line; the first message lays the line on the desk. */

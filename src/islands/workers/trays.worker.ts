@@ -1,5 +1,5 @@
-import { SPLIT_STEPS, tryTrays, type TrayChoice, type TrayScope } from '../../core/scheme/trayChoices';
-import { rosterFrom, type TraysPicture } from '../../core/views/trays';
+import { SPLIT_STEPS, tryTrays, type TrayChoice, type TrayScope } from '../../core/plan/choices/trayChoices';
+import { rosterFrom, type TraysPicture } from '../../contract/trays';
 
 export interface TraysRequest {
   picture: TraysPicture;

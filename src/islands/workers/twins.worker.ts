@@ -1,5 +1,5 @@
 import { nearTwins, type NearTwins } from '../../core/colour/nearTwins';
-import type { Paint } from '../../core/scheme/definitions';
+import type { Paint } from '../../core/scheme/model/definitions';
 
 export interface TwinsRequest {
   paints: Pick<Paint, 'id' | 'hex' | 'kind'>[];

@@ -1,7 +1,7 @@
-import { demoSchema } from '../../server/demo';
+import { demoSchema } from '../../server/starting/setDemo';
 import { endpoint } from '../../server/http/endpoint';
-import { dataFolder } from '../../server/services';
-import { taskInThread } from '../../server/threads/threads';
+import { dataFolder } from '../../server/starting/services';
+import { taskInThread } from '../../server/work/threads';
 
 export const PUT = endpoint(demoSchema, (input, { now }) => taskInThread({ task: 'setDemo', input, folder: dataFolder(), now }), {
   isAlone: true,

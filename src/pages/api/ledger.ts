@@ -1,4 +1,4 @@
 import { query } from '../../server/http/endpoint';
-import { loadLog } from '../../server/timeLog/loadLog';
+import { loadLog } from '../../server/ledger/loadLog';
 
 export const GET = query(({ stores, now }) => loadLog(stores, now));

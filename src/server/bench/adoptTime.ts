@@ -1,10 +1,10 @@
 import { ulid } from 'ulid';
-import type { SteadyClock } from '../../core/bench/SteadyClock';
-import { whomToBelieve } from '../../core/bench/doubtedClock';
+import type { SteadyClock } from '../../core/bench/replay/SteadyClock';
+import { whomToBelieve } from '../../core/bench/replay/doubtedClock';
 import { WRITTEN_ON } from '../../data/migrations';
-import { NotFoundError } from '../errors';
-import { clock } from '../programTime';
-import type { Stores } from '../stores';
+import { NotFoundError } from '../stores/errors';
+import { clock } from '../running/programTime';
+import type { Stores } from '../stores/stores';
 
 /**
  * The clock goes on from the last tap at this bench. Where taps lie ahead of the computer's clock, it is either behind now, and time

@@ -1,8 +1,8 @@
-import { BUILD } from '../../core/build';
-import { compactEvent } from '../../core/formats/benchEvents';
-import type { Stores } from '../stores';
-import { clock } from '../programTime';
-import { listen } from './announcements';
+import { BUILD } from '../../contract/build';
+import { compactEvent } from '../../core/formats/commission/benchEvents';
+import type { Stores } from '../stores/stores';
+import { clock } from '../running/programTime';
+import { listen } from '../running/announcements';
 
 const MOST_AT_ONCE = 1000;
 /** Shorter than anything on the way closes a silent connection. */

@@ -1,7 +1,7 @@
-import { benchLineInSteps, type BenchLine } from '../../core/bench/benchLine';
+import { benchLineInSteps, type BenchLine } from '../../core/bench/guide/benchLine';
 import { carryOver, type OwnLine } from '../../core/line/hand/carryOver';
-import type { Roster } from '../../core/scheme/buildLine';
-import { inSlices, letOthersIn } from '../inSlices';
+import type { Roster } from '../../core/plan/build/roster';
+import { inSlices, letOthersIn } from '../running/inSlices';
 import { lineLeft } from '../workshop/builtLine';
 import type { Workshop, WorkUnit } from '../workshop/loadWorkshop';
 

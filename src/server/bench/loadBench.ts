@@ -1,18 +1,19 @@
-import type { BenchJob } from '../../core/bench/benchLine';
-import { foldClock } from '../../core/bench/foldClock';
-import { foldMarks } from '../../core/bench/foldMarks';
-import { compactEvent } from '../../core/formats/benchEvents';
-import { benchSessions } from '../../core/calendar/benchSessions';
-import type { Roster } from '../../core/scheme/buildLine';
-import { packMarks, type BenchPicture } from '../../core/views/bench';
-import type { BenchOrder, StoredEvent } from '../../core/views/stored';
+import type { BenchJob } from '../../core/bench/guide/benchLine';
+import { foldClock } from '../../core/bench/replay/foldClock';
+import { foldMarks } from '../../core/bench/replay/foldMarks';
+import { compactEvent } from '../../core/formats/commission/benchEvents';
+import { benchSessions } from '../../core/plan/dates/benchSessions';
+import type { Roster } from '../../core/plan/build/roster';
+import { packMarks, type BenchPicture } from '../../contract/bench';
+import type { BenchOrder } from '../../core/bench/benchOrder';
+import type { StoredEvent } from '../../core/bench/definitions';
 import { chosenUnits } from '../workshop/choice';
 import { loadWorkshop, type Workshop, type WorkUnit } from '../workshop/loadWorkshop';
 import { rosterOf } from '../workshop/roster';
 import { lineOnBench } from './lineOnBench';
-import { replacedLine } from './replacedLine';
+import { replacedLine } from '../workshop/replacedLine';
 import { loadFigures } from './loadFigures';
-import type { Stores } from '../stores';
+import type { Stores } from '../stores/stores';
 
 /** So many of the latest events go along, for undo; what stood before them goes as marks. */
 const EVENTS_SENT = 120;

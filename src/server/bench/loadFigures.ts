@@ -1,10 +1,10 @@
-import type { BenchFigures } from '../../core/views/bench';
-import { benchEstimate } from '../estimate/benchEstimate';
+import type { BenchFigures } from '../../contract/bench';
+import { benchEstimate } from '../plan/benchEstimate';
 import { loadBudgets } from '../money/loadBudgets';
 import { chosenUnits } from '../workshop/choice';
 import { loadWorkshop } from '../workshop/loadWorkshop';
-import type { Stores } from '../stores';
-import { withTodaysNames } from '../timeLog/todaysNames';
+import type { Stores } from '../stores/stores';
+import { withTodaysNames } from '../workshop/todaysNames';
 
 /** What moves with every model: the figures of the line on the bench, and the work whose minutes nobody knows. */
 export async function loadFigures(stores: Stores, now: Date): Promise<BenchFigures> {

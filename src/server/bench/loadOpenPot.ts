@@ -1,11 +1,11 @@
-import { benchLineInSteps } from '../../core/bench/benchLine';
-import { idleClock } from '../../core/bench/foldClock';
-import { openPotUses, type OpenPotUse } from '../../core/bench/openPot';
-import { BenchReadiness } from '../../core/bench/readiness';
-import { lineTools } from '../../core/scheme/setups';
-import { testModelOf } from '../../core/scheme/splitTrays';
-import { inSlices } from '../inSlices';
-import type { Stores } from '../stores';
+import { benchLineInSteps } from '../../core/bench/guide/benchLine';
+import { idleClock } from '../../core/bench/replay/foldClock';
+import { openPotUses, type OpenPotUse } from '../../core/bench/guide/openPot';
+import { BenchReadiness } from '../../core/bench/guide/readiness';
+import { lineTools } from '../../core/plan/build/lineTools';
+import { testModelOf } from '../../core/scheme/passes/splitTrays';
+import { inSlices } from '../running/inSlices';
+import type { Stores } from '../stores/stores';
 import { loadWorkshop } from '../workshop/loadWorkshop';
 import { rosterOf } from '../workshop/roster';
 

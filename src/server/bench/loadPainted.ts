@@ -1,8 +1,8 @@
-import { benchLineInSteps } from '../../core/bench/benchLine';
-import { doneModels } from '../../core/bench/foldMarks';
-import type { PaintedUnit } from '../../core/views/bench';
-import { inSlices } from '../inSlices';
-import type { Stores } from '../stores';
+import { benchLineInSteps } from '../../core/bench/guide/benchLine';
+import { doneModels } from '../../core/bench/replay/foldMarks';
+import type { PaintedUnit } from '../../contract/bench';
+import { inSlices } from '../running/inSlices';
+import type { Stores } from '../stores/stores';
 import { loadWorkshop } from '../workshop/loadWorkshop';
 import { rosterOf } from '../workshop/roster';
 

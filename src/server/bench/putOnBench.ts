@@ -1,19 +1,19 @@
 import { object, type InferType } from 'yup';
-import { benchLineInSteps } from '../../core/bench/benchLine';
-import { ownLine } from '../../core/formats/commission';
-import { InputError } from '../../core/formats/InputError';
+import { benchLineInSteps } from '../../core/bench/guide/benchLine';
+import { ownLine } from '../../core/formats/commission/commission';
+import { InputError } from '../../core/kernel/InputError';
 import { carryOver, type OwnLine } from '../../core/line/hand/carryOver';
 import type { LineProblem } from '../../core/line/definitions';
-import { selectionKey } from '../../core/views/selection';
-import type { BenchOrder } from '../../core/views/stored';
-import { ConflictError } from '../errors';
-import { inSlices } from '../inSlices';
-import { checkedLine } from '../line/checkedLine';
+import { selectionKey } from '../../core/plan/selection';
+import type { BenchOrder } from '../../core/bench/benchOrder';
+import { ConflictError } from '../stores/errors';
+import { inSlices } from '../running/inSlices';
+import { checkedLine } from '../plan/checkedLine';
 import { lineLeft } from '../workshop/builtLine';
 import { chosenUnits, selectionSchema } from '../workshop/choice';
 import { loadWorkshop } from '../workshop/loadWorkshop';
 import { rosterOf } from '../workshop/roster';
-import type { Stores } from '../stores';
+import type { Stores } from '../stores/stores';
 import { lineOnBench } from './lineOnBench';
 
 export const putOnBenchSchema = object({ selection: selectionSchema, line: ownLine().required() });

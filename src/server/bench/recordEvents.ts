@@ -1,12 +1,12 @@
 import { object, type InferType } from 'yup';
 import { passKeyOf, type BenchEvent, type WorkFacts } from '../../core/bench/definitions';
-import { benchEventSchema, checkBenchEvent, eventOf } from '../../core/formats/benchEvents';
+import { benchEventSchema, checkBenchEvent, eventOf } from '../../core/formats/commission/benchEvents';
 import { list } from '../../core/formats/fields';
-import { InputError } from '../../core/formats/InputError';
-import { benchLine, dipFor, factsOfPass } from '../../core/bench/benchLine';
+import { InputError } from '../../core/kernel/InputError';
+import { benchLine, dipFor, factsOfPass } from '../../core/bench/guide/benchLine';
 import { loadWorkshop } from '../workshop/loadWorkshop';
 import { rosterOf } from '../workshop/roster';
-import type { Stores } from '../stores';
+import type { Stores } from '../stores/stores';
 import { refuseOtherEvents } from './refuseOtherEvents';
 
 export const recordEventsSchema = object({ events: list(benchEventSchema, 10_000) });

@@ -1,6 +1,6 @@
 import type { BenchEvent } from '../../core/bench/definitions';
-import type { Stores } from '../stores';
-import { ConflictError } from '../errors';
+import type { Stores } from '../stores/stores';
+import { ConflictError } from '../stores/errors';
 
 /**
  * An event that is here already may come again, as the bench sends a tap until it is answered; one that bears the id of another is

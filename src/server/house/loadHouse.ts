@@ -1,5 +1,5 @@
-import type { HousePicture } from '../../core/views/house';
-import type { Stores } from '../stores';
+import type { HousePicture } from '../../contract/house';
+import type { Stores } from '../stores/stores';
 import { loadWorkshop } from '../workshop/loadWorkshop';
 
 /** House rules as typed, and what the log has taught beside them. */

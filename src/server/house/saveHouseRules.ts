@@ -1,12 +1,12 @@
 import { object, type InferType } from 'yup';
 import { atLeast, clockTime, count, list, minutes, oneOf } from '../../core/formats/fields';
-import { InputError } from '../../core/formats/InputError';
-import { schoolsSchema } from '../../core/formats/schemeSchemas';
-import { SIZES, type Size } from '../../core/scheme/definitions';
-import { BATCHES, type HouseRules } from '../../core/scheme/houseRules';
-import { UNSAVED } from '../../data/revisions';
-import { ConflictError } from '../errors';
-import type { Stores } from '../stores';
+import { InputError } from '../../core/kernel/InputError';
+import { schoolsSchema } from '../../core/formats/scheme/schemeSchemas';
+import { SIZES, type Size } from '../../core/scheme/model/definitions';
+import { BATCHES, type HouseRules } from '../../core/scheme/model/houseRules';
+import { UNSAVED } from '../../data/file/revisions';
+import { ConflictError } from '../stores/errors';
+import type { Stores } from '../stores/stores';
 
 const rulesSchema = object({
   sessions: list(object({ weekday: count(0, 6), from: clockTime(), to: clockTime() }), 50),

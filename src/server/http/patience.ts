@@ -1,4 +1,4 @@
-import { forClient, GivenUpError } from '../givingUp';
+import { forClient, GivenUpError } from '../running/givingUp';
 
 /** So long a request waits; then it is told that the answer is still being worked out, and asks again. */
 const PATIENCE_MS = 1200;

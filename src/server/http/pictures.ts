@@ -1,6 +1,6 @@
-import { programTime } from '../programTime';
-import { services } from '../services';
-import type { Stores } from '../stores';
+import { programTime } from '../running/programTime';
+import { services } from '../starting/services';
+import type { Stores } from '../stores/stores';
 import { soon } from './patience';
 
 /** What a page is drawn from, if it is there in a moment; else the view asks for it at this address. */

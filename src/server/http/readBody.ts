@@ -1,5 +1,5 @@
-import { GivenUpError } from '../givingUp';
-import { InputError } from '../../core/formats/InputError';
+import { GivenUpError } from '../running/givingUp';
+import { InputError } from '../../core/kernel/InputError';
 
 /** The body is larger than the endpoint takes. */
 export class TooLargeError extends Error {

@@ -1,6 +1,6 @@
 import type { AstroCookies } from 'astro';
-import { stationCounts } from '../commissions/stationCounts';
-import { services } from '../services';
+import { stationCounts } from '../workshop/stationCounts';
+import { services } from '../starting/services';
 
 type StationKey =
   'today' | 'intake' | 'scheme' | 'money' | 'colours' | 'trays' | 'line' | 'bench' | 'ledger' | 'shelf' | 'library' | 'house' | 'backups';

@@ -1,7 +1,7 @@
 import { mkdir, readdir, rename, rm, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { ulid } from 'ulid';
-import type { Stores } from '../stores';
+import type { Stores } from '../stores/stores';
 import { writeMail, type Letter } from './writeMail';
 
 /** In the data folder: whatever sends mail takes the files from here. */

@@ -1,10 +1,10 @@
 import { object, type InferType } from 'yup';
 import { ulid } from 'ulid';
 import { minutes, note, requiredText } from '../../core/formats/fields';
-import { priceMinor } from '../../core/formats/moneyFields';
-import type { ScopeChange } from '../../core/views/scope';
-import { NotFoundError } from '../errors';
-import type { Stores } from '../stores';
+import { priceMinor } from '../../core/formats/commission/moneyFields';
+import type { ScopeChange } from '../../core/commission/scope';
+import { NotFoundError } from '../stores/errors';
+import type { Stores } from '../stores/stores';
 import { findCommission } from '../workshop/loadWorkshop';
 
 export const extraSchema = object({ what: requiredText('what was added'), minutes: minutes(), priceMinor: priceMinor(), note: note() });

@@ -1,7 +1,7 @@
 import { agreedQuote } from '../../core/money/definitions';
 import { modelBudgets, type ModelBudget } from '../../core/money/modelBudget';
-import { modelsOf } from '../../core/scheme/definitions';
-import type { Stores } from '../stores';
+import { modelsOf } from '../../core/scheme/model/definitions';
+import type { Stores } from '../stores/stores';
 import type { Workshop, WorkUnit } from '../workshop/loadWorkshop';
 import { workedUnits } from './workedHours';
 

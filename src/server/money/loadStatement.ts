@@ -1,9 +1,9 @@
-import { localDay } from '../../core/calendar/localDay';
+import { localDay } from '../../core/kernel/localDay';
 import { agreedQuote } from '../../core/money/definitions';
 import { statementOf, type Statement } from '../../core/money/statement';
-import { undoneWordsOf } from '../commissions/undoneNow';
-import { NotFoundError } from '../errors';
-import type { Stores } from '../stores';
+import { undoneWordsOf } from '../plan/undoneNow';
+import { NotFoundError } from '../stores/errors';
+import type { Stores } from '../stores/stores';
 import { findCommission } from '../workshop/loadWorkshop';
 
 /** What the client owes as things stand; dated by the hand-over, or today while it is open. */

@@ -1,13 +1,13 @@
 import { object, type InferType } from 'yup';
 import { ulid } from 'ulid';
-import { InputError } from '../../core/formats/InputError';
+import { InputError } from '../../core/kernel/InputError';
 import { address, note, oneOf } from '../../core/formats/fields';
-import { amountMinor } from '../../core/formats/moneyFields';
+import { amountMinor } from '../../core/formats/commission/moneyFields';
 import { decimalsOf, minorPerMajor } from '../../core/money/currency';
 import { QUOTE_ANSWERS, type Offer, type Quote } from '../../core/money/definitions';
-import { ConflictError, NotFoundError } from '../errors';
+import { ConflictError, NotFoundError } from '../stores/errors';
 import { putInOutbox } from '../mail/putInOutbox';
-import type { Stores } from '../stores';
+import type { Stores } from '../stores/stores';
 import { offerNow } from './loadMoney';
 
 export const quoteSchema = object({

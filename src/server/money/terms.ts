@@ -1,9 +1,9 @@
 import { object, type InferType } from 'yup';
 import { count } from '../../core/formats/fields';
-import { termsOf, termsSchema } from '../../core/formats/moneyFields';
-import { UNSAVED } from '../../data/revisions';
-import { ConflictError } from '../errors';
-import type { Stores } from '../stores';
+import { termsOf, termsSchema } from '../../core/formats/commission/moneyFields';
+import { UNSAVED } from '../../data/file/revisions';
+import { ConflictError } from '../stores/errors';
+import type { Stores } from '../stores/stores';
 import { findCommission } from '../workshop/loadWorkshop';
 
 export const saveTermsSchema = object({ revision: count(UNSAVED), terms: termsSchema });

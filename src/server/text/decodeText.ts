@@ -1,4 +1,4 @@
-import { InputError } from '../../core/formats/InputError';
+import { InputError } from '../../core/kernel/InputError';
 
 /** Marks at the begin of a file that say how its text is written. */
 const MARKS = [

@@ -1,19 +1,19 @@
-import { connect } from '../../data/connection';
-import { asDataError } from '../../data/dataErrors';
-import { databaseFile } from '../../data/folder';
-import { fitBy } from '../fitting/fitters';
-import { HandedFitter } from '../fitting/handedFit';
-import type { Stores } from '../stores';
-import { storesOf } from '../storesOf';
-import { refusalOf } from './refusals';
-import { tasks, type TaskName, type TaskRequest } from './tasks';
-import type { ThreadAnswer } from './threads';
+import { connect } from '../../data/file/connection';
+import { asDataError } from '../../data/file/dataErrors';
+import { databaseFile } from '../../data/file/folder';
+import { fitBy } from '../work/fitters';
+import { HandedFitter } from '../work/handedFit';
+import type { Stores } from '../stores/stores';
+import { storesOf } from '../stores/storesOf';
+import { refusalOf } from '../work/refusals';
+import { tasks } from './tasks';
+import type { TaskAnswer, TaskName, TaskRequest } from '../work/tasks';
 
 /** Longer than any other writer of this program is at it. */
 const BUSY_MS = 10_000;
 
 /** A task has a connection to the database of its own. */
-export async function runTask({ task, input, folder, now, fit }: TaskRequest<TaskName>): Promise<ThreadAnswer> {
+export async function runTask({ task, input, folder, now, fit }: TaskRequest<TaskName>): Promise<TaskAnswer> {
   const knex = connect(databaseFile(folder), { busyMs: BUSY_MS });
   try {
     const work = tasks[task] as (stores: Stores, input: unknown, now: Date) => Promise<unknown>;

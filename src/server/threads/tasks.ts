@@ -1,17 +1,17 @@
-import { importCommission } from '../commissions/importCommission';
-import { loadSharing, priceTwins } from '../colours/loadSharing';
+import { importCommission } from '../intake/importCommission';
+import { loadSharing, priceTwins } from '../plan/loadSharing';
 import type { Quote } from '../../core/money/definitions';
-import { setDemo } from '../demo';
-import type { HandedFit } from '../fitting/handedFit';
+import { setDemo } from '../starting/setDemo';
+import type { TaskName, Tasks } from '../work/tasks';
 import { loadStatement } from '../money/loadStatement';
-import { loadLegSheet } from '../line/loadLegSheet';
-import { loadSets } from '../line/loadSets';
+import { loadLegSheet } from '../plan/loadLegSheet';
+import { loadSets } from '../plan/loadSets';
 import { readJson } from '../../core/formats/readJson';
 import { decodeText } from '../text/decodeText';
-import { importTimeLog } from '../timeLog/importTimeLog';
-import { foretell } from '../timeLog/foretell';
-import { learnSpreads } from '../timeLog/learnSpreads';
-import type { Stores } from '../stores';
+import { importTimeLog } from '../ledger/importTimeLog';
+import { foretell } from '../ledger/foretell';
+import { learnSpreads } from '../ledger/learnSpreads';
+import type { Stores } from '../stores/stores';
 
 /** What takes long: each runs in a thread with a connection of its own, so that every page goes on answering. */
 export const tasks = {
@@ -41,15 +41,8 @@ export const tasks = {
   lineSets: loadSets,
   sharing: loadSharing,
   priceTwins,
-  setDemo: (stores: Stores, input: Parameters<typeof setDemo>[1], now: Date) => setDemo(stores, input, now),
-} as const;
-
-export type TaskName = keyof typeof tasks;
-
-export interface TaskRequest<T extends TaskName> {
-  task: T;
-  input: Parameters<(typeof tasks)[T]>[1];
-  folder: string;
-  now: Date;
-  fit?: HandedFit | null;
-}
+  setDemo: async (stores: Stores, input: { here: boolean }, now: Date) => {
+    await setDemo(stores, input, now);
+    return null;
+  },
+} satisfies { [T in TaskName]: (stores: Stores, input: Tasks[T]['input'], now: Date) => Promise<Tasks[T]['result']> };

@@ -1,5 +1,6 @@
-import { buildLineInSteps, type BuiltLine, type RosterUnit } from '../../core/scheme/buildLine';
-import { inSlices } from '../inSlices';
+import { buildLineInSteps, type BuiltLine } from '../../core/plan/build/buildLine';
+import type { RosterUnit } from '../../core/plan/build/roster';
+import { inSlices } from '../running/inSlices';
 import type { Workshop } from './loadWorkshop';
 import { rosterOf } from './roster';
 

@@ -1,10 +1,10 @@
 import { array, object, type InferType } from 'yup';
 import { id, list } from '../../core/formats/fields';
-import { InputError } from '../../core/formats/InputError';
-import { checkWorkSize } from '../../core/formats/workSize';
-import { hasScheme } from '../../core/scheme/definitions';
-import { wholeCommission, type Selection } from '../../core/views/selection';
-import type { Stores } from '../stores';
+import { InputError } from '../../core/kernel/InputError';
+import { checkWorkSize } from '../../core/formats/scheme/workSize';
+import { hasScheme } from '../../core/scheme/model/definitions';
+import { wholeCommission, type Selection } from '../../core/plan/selection';
+import type { Stores } from '../stores/stores';
 import type { Workshop, WorkUnit } from './loadWorkshop';
 
 export const selectionSchema = list(object({ commissionId: id(), unitIds: array(id()).strict().max(500).nullable().defined() }), 200, 1);

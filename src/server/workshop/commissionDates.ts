@@ -1,4 +1,4 @@
-import { cureDays, paintBy } from '../../core/calendar/cure';
+import { cureDays, paintBy } from '../../core/plan/dates/cure';
 import type { Workshop } from './loadWorkshop';
 
 /** When a commission must be painted. */

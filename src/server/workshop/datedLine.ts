@@ -1,8 +1,8 @@
-import { lineDates } from '../../core/calendar/lineDates';
-import { lineSessions, type LineSessions } from '../../core/calendar/lineSessions';
+import { lineDates } from '../../core/plan/dates/lineDates';
+import { lineSessions, type LineSessions } from '../../core/plan/dates/lineSessions';
 import { lineFormatOf, type LineProblem } from '../../core/line/definitions';
-import type { BuiltLine } from '../../core/scheme/buildLine';
-import { passDraws } from '../estimate/passDraws';
+import type { BuiltLine } from '../../core/plan/build/buildLine';
+import { passDraws } from './passDraws';
 import { commissionDates } from './commissionDates';
 import type { Workshop } from './loadWorkshop';
 

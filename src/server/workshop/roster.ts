@@ -1,13 +1,13 @@
-import { doneModels } from '../../core/bench/foldMarks';
-import type { Roster, RosterUnit } from '../../core/scheme/buildLine';
-import { likeOf } from '../../core/scheme/lineage';
-import { effortOf, passesOf, type Pass } from '../../core/scheme/passes';
-import { passStretches } from '../../core/scheme/passStretches';
-import { withPots } from '../../core/scheme/pots';
-import { splitTrays } from '../../core/scheme/splitTrays';
-import { modelFactors } from '../../core/scheme/whoTakes';
+import { doneModels } from '../../core/bench/replay/foldMarks';
+import type { Roster, RosterUnit } from '../../core/plan/build/roster';
+import { likeOf } from '../../core/scheme/model/lineage';
+import { effortOf, passesOf, type Pass } from '../../core/scheme/passes/passes';
+import { passStretches } from '../../core/scheme/passes/passStretches';
+import { withPots } from '../../core/scheme/model/pots';
+import { splitTrays } from '../../core/scheme/passes/splitTrays';
+import { modelFactors } from '../../core/scheme/model/whoTakes';
 import type { StepKind, WorkItem } from '../../core/time/definitions';
-import { modelMinutes } from '../../core/time/learningCurve';
+import { modelMinutes } from '../../core/time/fit/learningCurve';
 import type { Workshop } from './loadWorkshop';
 
 /** The kind of step a pass is, as the time log tells it. */

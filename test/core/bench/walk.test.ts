@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import type { BenchEvent } from '../../../src/core/bench/definitions';
-import { foldClock } from '../../../src/core/bench/foldClock';
-import { foldMarks } from '../../../src/core/bench/foldMarks';
+import { foldClock } from '../../../src/core/bench/replay/foldClock';
+import { foldMarks } from '../../../src/core/bench/replay/foldMarks';
 import { tap, TestBench } from '../../support/bench';
 import { RandomPainter } from '../../support/painter';
 import { Random, seeds } from '../../support/random';

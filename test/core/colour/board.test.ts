@@ -1,9 +1,9 @@
 import { expect } from 'chai';
 import { colourBoard } from '../../../src/core/colour/colourBoard';
 import { contrastOf } from '../../../src/core/colour/contrast';
-import { sharingOf, twinPrice, withOne } from '../../../src/core/colour/sharing';
-import { buildLine } from '../../../src/core/scheme/buildLine';
-import type { Paint } from '../../../src/core/scheme/definitions';
+import { sharingOf, twinPrice, withOne } from '../../../src/core/plan/choices/sharing';
+import { buildLine } from '../../../src/core/plan/build/buildLine';
+import type { Paint } from '../../../src/core/scheme/model/definitions';
 import { compileLine } from '../../../src/core/line/problem/compileLine';
 import { timeOrder } from '../../../src/core/line/timing/timeOrder';
 import { paint, part, roster, step, unit } from '../../support/units';

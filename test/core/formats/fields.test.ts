@@ -17,7 +17,7 @@ import {
   requiredText,
   share,
 } from '../../../src/core/formats/fields';
-import { InputError, showValue } from '../../../src/core/formats/InputError';
+import { InputError, showValue } from '../../../src/core/kernel/InputError';
 
 const FIELDS: [name: string, schema: Schema, good: unknown[], bad: unknown[]][] = [
   ['a name', requiredText('a name'), ['Coast', 'ü'], ['', '  ', null, undefined, 3, 'x'.repeat(201)]],

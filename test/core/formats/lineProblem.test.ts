@@ -1,6 +1,7 @@
 import { expect } from 'chai';
-import { InputError } from '../../../src/core/formats/InputError';
-import { readLineProblem, readOrder } from '../../../src/core/formats/lineProblem';
+import { InputError } from '../../../src/core/kernel/InputError';
+import { readLineProblem } from '../../../src/core/formats/lineProblem';
+import { readOrder } from '../../../src/core/line/problem/readOrder';
 import type { LineProblem } from '../../../src/core/line/definitions';
 import { examples } from '../../support/examples';
 import { randomProblem } from '../../support/lineProblems';

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { writeStatement } from '../../../src/core/formats/writeStatement';
+import { writeStatement } from '../../../src/core/formats/timeLog/writeStatement';
 import { compareQuote } from '../../../src/core/money/compareQuote';
 import { decimalsOf, rateOf } from '../../../src/core/money/currency';
 import { agreedQuote, DEFAULT_TERMS, type Quote, type QuoteTerms, type UnitWork } from '../../../src/core/money/definitions';
@@ -8,7 +8,7 @@ import { payOf, scopePrice } from '../../../src/core/money/payOf';
 import { priceWork } from '../../../src/core/money/priceWork';
 import { offerLines, statementOf } from '../../../src/core/money/statement';
 import { whyMoved } from '../../../src/core/money/whyMoved';
-import type { ScopeChange } from '../../../src/core/views/scope';
+import type { ScopeChange } from '../../../src/core/commission/scope';
 
 const RATE = rateOf({ hourlyRateMinor: 3000, currency: 'EUR' });
 const unit = (unitId: string, minutes: number): UnitWork => ({

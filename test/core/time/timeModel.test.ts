@@ -1,12 +1,14 @@
 import { expect } from 'chai';
-import { allAtOnce } from '../../../src/core/steps';
-import type { JudgedRow, StepKind, StretchAhead, TimeModel } from '../../../src/core/time/definitions';
-import { fitTimeModel, fitTimeModelInSteps } from '../../../src/core/time/fitTimeModel';
-import { stretchMinutes } from '../../../src/core/time/learningCurve';
-import { normMinutes } from '../../../src/core/time/norms';
-import { quantile } from '../../../src/core/time/quantile';
-import { RunningFit } from '../../../src/core/time/RunningFit';
-import { PRIOR_SPREADS } from '../../../src/core/time/spreads';
+import { allAtOnce } from '../../../src/core/kernel/steps';
+import type { JudgedRow } from '../../../src/core/log/definitions';
+import type { StepKind, TimeModel } from '../../../src/core/time/definitions';
+import type { StretchAhead } from '../../../src/core/scheme/passes/stretchAhead';
+import { fitTimeModel, fitTimeModelInSteps } from '../../../src/core/time/learn/fitTimeModel';
+import { stretchMinutes } from '../../../src/core/time/fit/learningCurve';
+import { normMinutes } from '../../../src/core/time/fit/norms';
+import { quantile } from '../../../src/core/kernel/quantile';
+import { RunningFit } from '../../../src/core/time/fit/RunningFit';
+import { PRIOR_SPREADS } from '../../../src/core/time/fit/spreads';
 import { Random, seeds } from '../../support/random';
 import { ahead, coat, logged, TONIGHT } from '../../support/time';
 

@@ -2,13 +2,13 @@ import { build } from 'esbuild';
 import { spawn } from 'node:child_process';
 import { copyFileSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { connect } from '../../../src/data/connection';
+import { connect } from '../../../src/data/file/connection';
 import { openDatabase } from '../../../src/data/database';
-import { copiesFolder, databaseFile } from '../../../src/data/folder';
+import { copiesFolder, databaseFile } from '../../../src/data/file/folder';
 import { migrations } from '../../../src/data/migrations';
-import { exportCommission } from '../../../src/server/commissions/exportCommission';
-import { setDemo } from '../../../src/server/demo';
-import { storesOf } from '../../../src/server/storesOf';
+import { exportCommission } from '../../../src/server/intake/exportCommission';
+import { setDemo } from '../../../src/server/starting/setDemo';
+import { storesOf } from '../../../src/server/stores/storesOf';
 import { temporaryFolder } from '../database';
 import { Random } from '../random';
 

@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { ulid } from 'ulid';
-import { wholeEvent } from '../../../src/core/formats/benchEvents';
+import { wholeEvent } from '../../../src/core/formats/commission/benchEvents';
 import { openDatabase } from '../../../src/data/database';
 import { recordEvents } from '../../../src/server/bench/recordEvents';
-import { importCommission } from '../../../src/server/commissions/importCommission';
-import { setDemo } from '../../../src/server/demo';
-import { storesOf } from '../../../src/server/storesOf';
+import { importCommission } from '../../../src/server/intake/importCommission';
+import { setDemo } from '../../../src/server/starting/setDemo';
+import { storesOf } from '../../../src/server/stores/storesOf';
 
 /** A program that is about to be killed: `victim.ts ACT FOLDER [FILE]`. It says when it begins, and what it has been told is stored. */
 const [, , act, folder, file] = process.argv as [string, string, 'taps' | 'import' | 'upgrade' | 'first', string, string | undefined];

@@ -1,4 +1,4 @@
-import type { Steps } from '../../steps';
+import type { Steps } from '../../kernel/steps';
 import { setLeads } from '../problem/compileLine';
 import type { CompiledLine } from '../problem/compiledLine';
 import { LineClock } from './LineClock';

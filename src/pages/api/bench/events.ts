@@ -1,6 +1,6 @@
 import { recordEvents, recordEventsSchema } from '../../../server/bench/recordEvents';
 import { endpoint } from '../../../server/http/endpoint';
-import { clock } from '../../../server/programTime';
+import { clock } from '../../../server/running/programTime';
 
 /** Taps of some weeks offline, with long notes. */
 const LIMIT_BYTES = 10_000_000;

@@ -1,7 +1,7 @@
 import { count, parse } from '../../../core/formats/fields';
 import { object } from 'yup';
 import { benchStream } from '../../../server/bench/benchStream';
-import { openedDatabase } from '../../../server/services';
+import { openedDatabase } from '../../../server/starting/services';
 import { query } from '../../../server/http/endpoint';
 
 const schema = object({ after: count(0, Number.MAX_SAFE_INTEGER) });

@@ -1,5 +1,5 @@
 import { query } from '../../../server/http/endpoint';
-import { dataFolder } from '../../../server/services';
-import { taskInThread } from '../../../server/threads/threads';
+import { dataFolder } from '../../../server/starting/services';
+import { taskInThread } from '../../../server/work/threads';
 
 export const GET = query(({ now }) => taskInThread({ task: 'sharing', input: null, folder: dataFolder(), now }));

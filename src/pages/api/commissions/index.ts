@@ -1,4 +1,4 @@
-import { createCommission, newCommissionSchema } from '../../../server/commissions/createCommission';
+import { createCommission, newCommissionSchema } from '../../../server/intake/createCommission';
 import { endpoint } from '../../../server/http/endpoint';
 
 export const POST = endpoint(newCommissionSchema, (input, { stores, now }) => createCommission(stores, input, now));

@@ -1,6 +1,6 @@
 import { mixed } from 'yup';
 import { endpoint } from '../../../server/http/endpoint';
-import { addFileToLibrary } from '../../../server/library/library';
+import { addFileToLibrary } from '../../../server/schemes/library';
 
 const LIMIT_BYTES = 4_000_000;
 

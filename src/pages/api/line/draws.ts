@@ -1,4 +1,4 @@
 import { query } from '../../../server/http/endpoint';
-import { loadDraws } from '../../../server/line/loadDraws';
+import { loadDraws } from '../../../server/plan/loadDraws';
 
 export const GET = query(({ stores, now }) => loadDraws(stores, now));

@@ -1,8 +1,8 @@
 import { download } from '../../../server/http/download';
 import { question } from '../../../server/http/endpoint';
-import { legSheetSchema } from '../../../server/line/loadLegSheet';
-import { dataFolder } from '../../../server/services';
-import { taskInThread } from '../../../server/threads/threads';
+import { legSheetSchema } from '../../../server/plan/loadLegSheet';
+import { dataFolder } from '../../../server/starting/services';
+import { taskInThread } from '../../../server/work/threads';
 
 export const POST = question(legSheetSchema, async (input, { now }) =>
   download(await taskInThread({ task: 'legSheet', input, folder: dataFolder(), now }), 'leg sheet.pdf', 'application/pdf'),

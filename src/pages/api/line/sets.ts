@@ -1,6 +1,6 @@
 import { question } from '../../../server/http/endpoint';
-import { setsSchema } from '../../../server/line/loadSets';
-import { dataFolder } from '../../../server/services';
-import { taskInThread } from '../../../server/threads/threads';
+import { setsSchema } from '../../../server/plan/loadSets';
+import { dataFolder } from '../../../server/starting/services';
+import { taskInThread } from '../../../server/work/threads';
 
 export const POST = question(setsSchema, (input, { now }) => taskInThread({ task: 'lineSets', input, folder: dataFolder(), now }));

@@ -1,4 +1,4 @@
-import { NotFoundError } from '../../../server/errors';
+import { NotFoundError } from '../../../server/stores/errors';
 import { download } from '../../../server/http/download';
 import { query } from '../../../server/http/endpoint';
 

@@ -1,5 +1,5 @@
 import { endpoint, query } from '../../../server/http/endpoint';
-import { loadOtherWork, startOtherSchema, startOtherWork } from '../../../server/otherWork/otherWork';
+import { loadOtherWork, startOtherSchema, startOtherWork } from '../../../server/bench/otherWork';
 
 export const GET = query(({ stores, url, now }) => loadOtherWork(stores, url.searchParams.get('commission'), now));
 

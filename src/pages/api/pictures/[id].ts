@@ -1,4 +1,4 @@
-import { changePicture, changePictureSchema, pictureFile } from '../../../server/pictures/pictures';
+import { changePicture, changePictureSchema, pictureFile } from '../../../server/intake/pictures';
 import { endpoint, query } from '../../../server/http/endpoint';
 
 export const GET = query(({ stores, params }) => pictureFile(stores, params['id']));

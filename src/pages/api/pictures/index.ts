@@ -1,4 +1,4 @@
-import { addPicture, loadPictures } from '../../../server/pictures/pictures';
+import { addPicture, loadPictures } from '../../../server/intake/pictures';
 import { bytesEndpoint, query } from '../../../server/http/endpoint';
 
 const LIMIT_BYTES = 25_000_000;

@@ -1,4 +1,4 @@
 import { endpoint } from '../../../server/http/endpoint';
-import { judgeRow, judgeRowSchema } from '../../../server/timeLog/loadLog';
+import { judgeRow, judgeRowSchema } from '../../../server/ledger/loadLog';
 
 export const PUT = endpoint(judgeRowSchema, (input, { stores, params }) => judgeRow(stores, params['id'], input));

@@ -1,5 +1,5 @@
 import { download } from '../../../server/http/download';
 import { query } from '../../../server/http/endpoint';
-import { exportTimeLog } from '../../../server/timeLog/loadLog';
+import { exportTimeLog } from '../../../server/ledger/loadLog';
 
 export const GET = query(async ({ stores }) => download(await exportTimeLog(stores), 'time-log.csv', 'text/csv'));

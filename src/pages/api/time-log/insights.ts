@@ -1,4 +1,4 @@
 import { query } from '../../../server/http/endpoint';
-import { loadInsights } from '../../../server/timeLog/loadInsights';
+import { loadInsights } from '../../../server/ledger/loadInsights';
 
 export const GET = query(({ stores, now }) => loadInsights(stores, now));

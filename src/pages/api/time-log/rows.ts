@@ -1,6 +1,6 @@
 import { parse } from '../../../core/formats/fields';
 import { query } from '../../../server/http/endpoint';
-import { loadLogPage, logPageSchema } from '../../../server/timeLog/loadLog';
+import { loadLogPage, logPageSchema } from '../../../server/ledger/loadLog';
 
 export const GET = query(({ stores, url, now }) =>
   loadLogPage(

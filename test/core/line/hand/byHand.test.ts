@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { madeUpCommission } from '../../../../bench/madeUpCommission';
-import { readLineProblem, readOrder } from '../../../../src/core/formats/lineProblem';
+import { readLineProblem } from '../../../../src/core/formats/lineProblem';
+import { readOrder } from '../../../../src/core/line/problem/readOrder';
 import { canKeep, carryOver, type OwnLine } from '../../../../src/core/line/hand/carryOver';
 import { compileLine } from '../../../../src/core/line/problem/compileLine';
 import type { LineProblem, LineWish } from '../../../../src/core/line/definitions';

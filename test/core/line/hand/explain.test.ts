@@ -6,7 +6,7 @@ import { moveRun } from '../../../../src/core/line/search/OrderJudge';
 import { placesFor } from '../../../../src/core/line/hand/places';
 import { solveLine } from '../../../../src/core/line/search/solveLine';
 import { timeOrder } from '../../../../src/core/line/timing/timeOrder';
-import { readOrder } from '../../../../src/core/formats/lineProblem';
+import { readOrder } from '../../../../src/core/line/problem/readOrder';
 import { examples } from '../../../support/examples';
 import { randomOrder, randomProblem } from '../../../support/lineProblems';
 import { Random, seeds } from '../../../support/random';

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { madeUpCommission } from '../../../../bench/madeUpCommission';
-import { InputError } from '../../../../src/core/formats/InputError';
+import { InputError } from '../../../../src/core/kernel/InputError';
 import { readLineProblem } from '../../../../src/core/formats/lineProblem';
 import { compileLine } from '../../../../src/core/line/problem/compileLine';
 import type { LineProblem, LineWish } from '../../../../src/core/line/definitions';

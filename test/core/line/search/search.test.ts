@@ -9,7 +9,7 @@ import { moveRun, OrderJudge } from '../../../../src/core/line/search/OrderJudge
 import { OrderMoves } from '../../../../src/core/line/search/OrderMoves';
 import { solveLine } from '../../../../src/core/line/search/solveLine';
 import { splitIntoSingles } from '../../../../src/core/line/problem/splitIntoSingles';
-import { readOrder } from '../../../../src/core/formats/lineProblem';
+import { readOrder } from '../../../../src/core/line/problem/readOrder';
 import { examples } from '../../../support/examples';
 import { madeUpCommission } from '../../../../bench/madeUpCommission';
 import { randomOrder, randomProblem } from '../../../support/lineProblems';

@@ -5,7 +5,7 @@ import { compileLine } from '../../../../src/core/line/problem/compileLine';
 import { enteredOrder } from '../../../../src/core/line/problem/precedence';
 import { timeDraws } from '../../../../src/core/line/timing/timeDraws';
 import { timeOrder } from '../../../../src/core/line/timing/timeOrder';
-import { allAtOnce } from '../../../../src/core/steps';
+import { allAtOnce } from '../../../../src/core/kernel/steps';
 import { randomOrder, randomProblem } from '../../../support/lineProblems';
 import { Random, seeds } from '../../../support/random';
 

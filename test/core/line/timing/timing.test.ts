@@ -1,5 +1,6 @@
 import { expect } from 'chai';
-import { readLineProblem, readOrder } from '../../../../src/core/formats/lineProblem';
+import { readLineProblem } from '../../../../src/core/formats/lineProblem';
+import { readOrder } from '../../../../src/core/line/problem/readOrder';
 import { compileLine } from '../../../../src/core/line/problem/compileLine';
 import { LineClock } from '../../../../src/core/line/timing/LineClock';
 import { planOrder } from '../../../../src/core/line/search/planOrder';

@@ -1,4 +1,4 @@
-import { loadEstimate } from '../../../../server/estimate/loadEstimate';
+import { loadEstimate } from '../../../../server/plan/loadEstimate';
 import { query } from '../../../../server/http/endpoint';
 
 export const GET = query(({ stores, params, now }) => loadEstimate(stores, params['id'], now));

@@ -1,4 +1,4 @@
-import { loadIntakeFigures } from '../../../../server/commissions/loadIntakeFigures';
+import { loadIntakeFigures } from '../../../../server/intake/loadIntakeFigures';
 import { query } from '../../../../server/http/endpoint';
 
 export const GET = query(({ stores, params, now }) => loadIntakeFigures(stores, params['id'], now));

@@ -1,4 +1,4 @@
-import { exportCommission } from '../../../../server/commissions/exportCommission';
+import { exportCommission } from '../../../../server/intake/exportCommission';
 import { query } from '../../../../server/http/endpoint';
 import { download } from '../../../../server/http/download';
 

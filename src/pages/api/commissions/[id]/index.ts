@@ -1,5 +1,5 @@
-import { loadIntake } from '../../../../server/commissions/loadIntake';
-import { intakeSchema, saveIntake } from '../../../../server/commissions/saveIntake';
+import { loadIntake } from '../../../../server/intake/loadIntake';
+import { intakeSchema, saveIntake } from '../../../../server/intake/saveIntake';
 import { endpoint, query } from '../../../../server/http/endpoint';
 
 export const GET = query(({ stores, params, now }) => loadIntake(stores, params['id'], now));

@@ -1,4 +1,4 @@
-import { loadPasses } from '../../../../server/commissions/loadScheme';
+import { loadPasses } from '../../../../server/schemes/loadScheme';
 import { query } from '../../../../server/http/endpoint';
 
 export const GET = query(({ stores, params, now }) => loadPasses(stores, params['id'], now));

@@ -1,8 +1,8 @@
 import type { Quote } from '../../../../core/money/definitions';
 import { endpoint } from '../../../../server/http/endpoint';
 import { quoteSchema, writeQuote } from '../../../../server/money/quotes';
-import { dataFolder } from '../../../../server/services';
-import { taskInThread } from '../../../../server/threads/threads';
+import { dataFolder } from '../../../../server/starting/services';
+import { taskInThread } from '../../../../server/work/threads';
 
 export const POST = endpoint(
   quoteSchema,

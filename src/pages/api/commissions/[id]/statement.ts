@@ -1,10 +1,10 @@
-import { writeStatement } from '../../../../core/formats/writeStatement';
+import { writeStatement } from '../../../../core/formats/timeLog/writeStatement';
 import { decimalsOf } from '../../../../core/money/currency';
 import { download } from '../../../../server/http/download';
 import { query } from '../../../../server/http/endpoint';
 import { loadStatement } from '../../../../server/money/loadStatement';
-import { dataFolder } from '../../../../server/services';
-import { taskInThread } from '../../../../server/threads/threads';
+import { dataFolder } from '../../../../server/starting/services';
+import { taskInThread } from '../../../../server/work/threads';
 
 /** The statement to look at; as a file with `?as=csv` or `?as=pdf`. */
 export const GET = query(async ({ stores, params, url, now }) => {

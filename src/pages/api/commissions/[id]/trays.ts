@@ -1,4 +1,4 @@
 import { endpoint } from '../../../../server/http/endpoint';
-import { saveTrays, saveTraysSchema } from '../../../../server/line/saveTrays';
+import { saveTrays, saveTraysSchema } from '../../../../server/plan/saveTrays';
 
 export const PUT = endpoint(saveTraysSchema, (input, { stores, params }) => saveTrays(stores, params['id'], input));

@@ -1,4 +1,4 @@
-import { copyUnits, copyUnitsSchema, earlierCommissions } from '../../../../server/commissions/earlierUnits';
+import { copyUnits, copyUnitsSchema, earlierCommissions } from '../../../../server/intake/earlierUnits';
 import { endpoint, query } from '../../../../server/http/endpoint';
 
 export const GET = query(({ stores, params }) => earlierCommissions(stores, params['id']));

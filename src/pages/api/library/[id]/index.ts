@@ -1,6 +1,6 @@
 import { download } from '../../../../server/http/download';
 import { endpoint, query } from '../../../../server/http/endpoint';
-import { libraryFile, removedSchema, setRemoved } from '../../../../server/library/library';
+import { libraryFile, removedSchema, setRemoved } from '../../../../server/schemes/library';
 
 export const GET = query(async ({ stores, params }) => {
   const { name, file } = await libraryFile(stores, params['id']);

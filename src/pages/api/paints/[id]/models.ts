@@ -1,4 +1,4 @@
 import { query } from '../../../../server/http/endpoint';
-import { tracePaint } from '../../../../server/paints/tracePaint';
+import { tracePaint } from '../../../../server/house/tracePaint';
 
 export const GET = query(({ stores, params }) => tracePaint(stores, params['id']));

@@ -1,8 +1,8 @@
 import { download } from '../../../../server/http/download';
 import { query } from '../../../../server/http/endpoint';
 import { findQuote, quoteName } from '../../../../server/money/quotes';
-import { dataFolder } from '../../../../server/services';
-import { taskInThread } from '../../../../server/threads/threads';
+import { dataFolder } from '../../../../server/starting/services';
+import { taskInThread } from '../../../../server/work/threads';
 
 export const GET = query(async ({ stores, params, now }) => {
   const quote = await findQuote(stores, params['id']);

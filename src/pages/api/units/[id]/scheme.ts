@@ -1,5 +1,5 @@
-import { saveScheme, saveSchemeSchema } from '../../../../server/commissions/saveScheme';
-import { schemeOf } from '../../../../core/formats/schemeSchemas';
+import { saveScheme, saveSchemeSchema } from '../../../../server/schemes/saveScheme';
+import { schemeOf } from '../../../../core/formats/scheme/schemeSchemas';
 import { endpoint } from '../../../../server/http/endpoint';
 
 export const PUT = endpoint(saveSchemeSchema, (input, { stores, params, now }) =>

@@ -1,0 +1,6 @@
+/** What taking a commission file in has come to. */
+export interface ImportedCommission {
+  id: string;
+  /** Names of paints that are on the shelf otherwise than in the file, and stay as they are. */
+  paintsKept: string[];
+}

@@ -1,0 +1,1 @@
+export const pictureUrl = (id: string): string => `/api/pictures/${id}`;

@@ -1,0 +1,65 @@
+import type { Undone } from '../core/commission/undone';
+import type { DateOutlook } from '../core/plan/dates/forecast';
+import type { ClockCorrection } from '../core/bench/clockCorrection';
+import type { CommissionEstimate } from './estimate';
+import type { StoredCommission } from '../core/commission/definitions';
+
+/** Something of one pass that is not dry yet. */
+export interface DryingRow {
+  unitName: string;
+  what: string;
+  models: number;
+  /** When the last of them is dry, UTC ms. */
+  lastDryAt: number;
+}
+
+export interface TodayCommission {
+  commission: StoredCommission;
+  models: number;
+  units: number;
+  estimate: Omit<CommissionEstimate, 'passes' | 'units'>;
+  outlook: DateOutlook;
+  openCounts: string[];
+  /** What stands between it and its hand-over, but for steps that are simply left. */
+  undone: Undone[];
+  waitingTestModels: string[];
+  unitsWithoutScheme: string[];
+  drying: DryingRow[];
+  /** Its units are on the line on the bench. */
+  isOnBench: boolean;
+  /** Something of it can be painted: not all is done, or waits for others. */
+  canBePainted: boolean;
+}
+
+/** A job of tonight's session as planned. */
+export interface TonightJob {
+  what: string;
+  unitName: string;
+  commissionName: string;
+  models: number;
+  paintId: string | null;
+  /** UTC ms. */
+  from: number;
+  to: number;
+}
+
+export interface Today {
+  /** UTC ms. */
+  now: number;
+  /** Taps that were moved, while nobody knows for sure that they had to be. */
+  corrections: ClockCorrection[];
+  commissions: TodayCommission[];
+  /** The next sessions at the bench, UTC ms. */
+  sessions: { from: number; to: number }[];
+  /** The session going on or coming next, job by job; null when nothing can be painted or no sessions are set. */
+  tonight: { from: number; to: number; jobs: TonightJob[] } | null;
+  /** Colours of the paints in it. */
+  paints: { id: string; name: string; hex: string }[];
+  /** The line on the bench has work that can be taken up. */
+  bench: { names: string[]; lastWorkedAt: number | null; painted: number } | null;
+  /** Work whose minutes nobody knows yet. */
+  openRows: number;
+  closed: number;
+  /** All that is here is the demo. */
+  isDemo: boolean;
+}

@@ -1,0 +1,142 @@
+import { usualPart, usualStep } from '../../scheme/authoring/briefScheme';
+import { TECHNIQUES, type Technique, factsOf } from '../../scheme/model/techniques';
+import { type Paint, type Part, type Scheme, type Step } from '../../scheme/model/definitions';
+
+/**
+ * A scheme typed in as lines, one part each: `Coat: base Sea blue x2, layer Foam, edge`. Before the colon the part, behind it its
+ * steps: a technique, a paint of the shelf, how many coats. `Over everything: prime Fog, wash Tar` goes over all parts.
+ */
+export interface TypedScheme {
+  lines: TypedLine[];
+  /** What could not be taken, by line, counted from 1. */
+  problems: { line: number; message: string }[];
+}
+
+export interface TypedLine {
+  /** Null for what goes over everything. */
+  part: string | null;
+  steps: TypedStep[];
+}
+
+export interface TypedStep {
+  technique: Technique;
+  paint: Paint | null;
+  /** As it was typed, where the shelf has none of that name. */
+  unknownPaint: string | null;
+  coats: number;
+}
+
+const OVER_EVERYTHING = /^(over everything|everything|all over|all)$/i;
+const COATS = /\s+(?:x\s*(\d+)|(\d+)\s*(?:x|coats?))$/i;
+const MOST_COATS = 10;
+
+/** Short words for techniques; every technique is known by its label and its id too. */
+const SHORT: Record<string, Technique> = {
+  base: 'basecoat',
+  coat: 'basecoat',
+  shade: 'wash',
+  highlight: 'layer',
+  line: 'edge',
+  primer: 'prime',
+  undercoat: 'prime',
+  dry: 'drybrush',
+  brush: 'drybrush',
+  translucent: 'translucent',
+  chips: 'sponge',
+  powder: 'pigment',
+  paste: 'texture',
+  sand: 'texture',
+  tufts: 'scatter',
+  matt: 'varnish',
+};
+
+const WORDS: readonly (readonly [string, Technique])[] = [
+  ...TECHNIQUES.map((technique) => [factsOf(technique).label.toLowerCase(), technique] as const),
+  ...TECHNIQUES.map((technique) => [technique, technique] as const),
+  ...Object.entries(SHORT),
+].sort(([a], [b]) => b.length - a.length);
+
+/** Reads lines against the paints of a shelf. Nothing is guessed: what is not understood is a problem that names it. */
+export function readSchemeLines(text: string, shelf: readonly Paint[]): TypedScheme {
+  const typed: TypedScheme = { lines: [], problems: [] };
+  text.split('\n').forEach((raw, index) => {
+    const line = raw.trim();
+    if (line === '') return;
+    const say = (message: string) => typed.problems.push({ line: index + 1, message });
+    const colon = line.indexOf(':');
+    const name = line.slice(0, Math.max(0, colon)).trim();
+    if (name === '') {
+      say(`"${line}" names no part: begin with one and a colon, as Coat: base Sea blue.`);
+      return;
+    }
+    const steps = line
+      .slice(colon + 1)
+      .split(',')
+      .map((each) => each.trim())
+      .filter((each) => each !== '')
+      .flatMap((each) => readStep(each, shelf, say));
+    typed.lines.push({ part: OVER_EVERYTHING.test(name) ? null : name, steps });
+  });
+  return typed;
+}
+
+function readStep(text: string, shelf: readonly Paint[], say: (message: string) => void): TypedStep[] {
+  const coatsTyped = COATS.exec(text);
+  const coats = coatsTyped ? Number(coatsTyped[1] ?? coatsTyped[2]) : 1;
+  const rest = coatsTyped ? text.slice(0, coatsTyped.index) : text;
+  const lower = rest.toLowerCase();
+  const known = WORDS.find(([word]) => lower === word || lower.startsWith(`${word} `));
+  if (!known) {
+    say(`"${text}" has no technique: begin with one, as base, layer, edge, wash or dry brush.`);
+    return [];
+  }
+  if (coats < 1 || coats > MOST_COATS) {
+    say(`"${text}" has ${coats} coats: give 1 to ${MOST_COATS}.`);
+    return [];
+  }
+  const [word, technique] = known;
+  const named = rest.slice(word.length).trim();
+  if (!factsOf(technique).usesPaint) return [{ technique, paint: null, unknownPaint: null, coats }];
+  const paint = named === '' ? null : paintNamed(named, shelf);
+  return [{ technique, paint, unknownPaint: named !== '' && paint === null ? named : null, coats }];
+}
+
+/** By its whole name, or by the beginning of it where only one begins so. */
+function paintNamed(name: string, shelf: readonly Paint[]): Paint | null {
+  const wanted = name.toLowerCase();
+  const whole = shelf.find((paint) => paint.name.toLowerCase() === wanted);
+  if (whole) return whole;
+  const beginning = shelf.filter((paint) => paint.name.toLowerCase().startsWith(wanted));
+  return beginning.length === 1 ? beginning[0]! : null;
+}
+
+const SURFACE = 0.2;
+const FROM_TABLE = ['highlight', 'detail', 'weather', 'sealed'];
+
+/** The scheme with the lines in it: steps of a part that is there already go to the end of its strip. */
+export function withSchemeLines(scheme: Scheme, lines: readonly TypedLine[], newId: () => string): Scheme {
+  const stepOf = ({ technique, paint, coats, unknownPaint }: TypedStep, surface: number): Step => {
+    const { moment } = factsOf(technique);
+    return {
+      ...usualStep(newId(), technique, paint?.id ?? null, moment === 'highlight' ? surface / 3 : surface),
+      coats,
+      standard: FROM_TABLE.includes(moment) ? 'table' : 'quick',
+      note: unknownPaint ?? '',
+    };
+  };
+  let { parts, allOver } = scheme;
+  for (const line of lines) {
+    if (line.part === null) {
+      allOver = [...allOver, ...line.steps.map((step) => stepOf(step, 1))];
+      continue;
+    }
+    const name = line.part;
+    const isIt = (part: Part) => part.name.trim().toLowerCase() === name.toLowerCase();
+    const known = parts.find(isIt);
+    const steps = line.steps.map((step) => stepOf(step, known?.surface ?? SURFACE));
+    parts = known
+      ? parts.map((part) => (part === known ? { ...part, steps: [...part.steps, ...steps] } : part))
+      : [...parts, { ...usualPart(newId(), name, steps), surface: SURFACE }];
+  }
+  return { ...scheme, parts, allOver };
+}

@@ -1,0 +1,24 @@
+import type { Scheme, Step } from '../model/definitions';
+import { lineageOf } from '../model/lineage';
+
+/** A scheme with ids of its own for parts and steps, so that each unit keeps its own log; its steps know what they are copies of. */
+export function copyScheme(scheme: Scheme, newId: () => string): Scheme {
+  const ids = new Map<string, string>();
+  const fresh = (id: string): string => {
+    if (!ids.has(id)) ids.set(id, newId());
+    return ids.get(id)!;
+  };
+  const freshSteps = (steps: Step[]) => steps.map((step) => ({ ...step, id: fresh(step.id), like: lineageOf(step) }));
+  return {
+    ...scheme,
+    parts: scheme.parts.map((part) => ({
+      ...part,
+      id: fresh(part.id),
+      touches: part.touches?.map(fresh) ?? null,
+      steps: freshSteps(part.steps),
+    })),
+    allOver: freshSteps(scheme.allOver),
+    stops: scheme.stops.map((stop) => ({ ...stop, steps: stop.steps.map(fresh) })),
+    rules: scheme.rules.map((rule) => ({ ...rule, first: fresh(rule.first), then: fresh(rule.then) })),
+  };
+}

@@ -1,0 +1,129 @@
+import type { Moment } from './moments';
+
+export const TECHNIQUES = [
+  'clean',
+  'assemble',
+  'mount',
+  'prime',
+  'airbrush',
+  'basecoat',
+  'translucent',
+  'wash',
+  'pinwash',
+  'glaze',
+  'drybrush',
+  'overbrush',
+  'sponge',
+  'stipple',
+  'layer',
+  'edge',
+  'detail',
+  'eyes',
+  'freehand',
+  'decal',
+  'streak',
+  'pigment',
+  'texture',
+  'rim',
+  'scatter',
+  'varnish',
+  'gloss-effect',
+  'inspect',
+  'touchup',
+  'pack',
+  'seal',
+  'script',
+  'lining',
+  'lens',
+  'glow',
+] as const;
+export type Technique = (typeof TECHNIQUES)[number];
+
+/** What is in the hand. Changing it costs changeover minutes. */
+export type Hand = 'none' | 'knife' | 'glue' | 'spray' | 'airbrush' | 'broad brush' | 'fine brush' | 'dry brush' | 'sponge' | 'tweezers';
+
+export interface TechniqueFacts {
+  label: string;
+  hand: Hand;
+  /** When it usually stands in the life of a model. */
+  moment: Moment;
+  /** Usual drying on a bench at 20 C, minutes. */
+  dryMinutes: number;
+  /** Not to be picked up for so long, minutes. */
+  handleMinutes: number;
+  /** Takes paint; false for work with tools alone. */
+  usesPaint: boolean;
+  /** Slips onto neighbours, which should therefore be painted later. */
+  messy: boolean;
+  caution: string | null;
+}
+
+const SPRAY_CAUTION =
+  'Spray outdoors or with extraction, away from flames, wearing a respirator for organic vapours. The label and local rules come first.';
+const SOLVENT_CAUTION = 'Oil or enamel: solvent fumes. Air the room and wear gloves. The label and local rules come first.';
+
+const facts = (
+  label: string,
+  hand: Hand,
+  moment: Moment,
+  dryMinutes: number,
+  more: Partial<Omit<TechniqueFacts, 'label' | 'hand' | 'moment' | 'dryMinutes'>> = {},
+): TechniqueFacts => ({ label, hand, moment, dryMinutes, handleMinutes: 0, usesPaint: true, messy: false, caution: null, ...more });
+
+/** Every technique the program ships: drying and cautions from the domain's table of techniques. */
+export const TECHNIQUE_FACTS = {
+  clean: facts('Clean', 'knife', 'build', 0, {
+    usesPaint: false,
+    caution: 'Cut away from your fingers. Resin dust: sand wet and wear a mask. The label and local rules come first.',
+  }),
+  assemble: facts('Assemble', 'glue', 'build', 30, {
+    usesPaint: false,
+    handleMinutes: 10,
+    caution: 'Glue: mind fumes, skin and eyes. The label and local rules come first.',
+  }),
+  mount: facts('Mount', 'glue', 'build', 0, { usesPaint: false }),
+  prime: facts('Prime', 'spray', 'prime', 30, { handleMinutes: 15, messy: true, caution: SPRAY_CAUTION }),
+  airbrush: facts('Airbrush', 'airbrush', 'base', 10, {
+    messy: true,
+    caution: 'Airbrush with extraction and a mask. The label and local rules come first.',
+  }),
+  basecoat: facts('Base coat', 'broad brush', 'base', 15),
+  translucent: facts('Translucent coat', 'broad brush', 'base', 30),
+  wash: facts('Wash', 'broad brush', 'shade', 30, { messy: true }),
+  pinwash: facts('Pin wash', 'fine brush', 'highlight', 20, { caution: SOLVENT_CAUTION }),
+  glaze: facts('Glaze', 'fine brush', 'highlight', 15),
+  drybrush: facts('Dry brush', 'dry brush', 'highlight', 3, { messy: true }),
+  overbrush: facts('Overbrush', 'dry brush', 'highlight', 5, { messy: true }),
+  sponge: facts('Sponge', 'sponge', 'weather', 5, { messy: true }),
+  stipple: facts('Stipple', 'broad brush', 'highlight', 8),
+  layer: facts('Layer', 'fine brush', 'highlight', 8),
+  edge: facts('Edge line', 'fine brush', 'highlight', 5),
+  detail: facts('Detail', 'fine brush', 'detail', 8),
+  eyes: facts('Eyes', 'fine brush', 'detail', 5),
+  freehand: facts('Freehand', 'fine brush', 'detail', 8),
+  script: facts('Script', 'fine brush', 'detail', 5),
+  lining: facts('Dark lining', 'fine brush', 'detail', 8),
+  lens: facts('Lens or gem', 'fine brush', 'detail', 8),
+  glow: facts('Glow', 'fine brush', 'detail', 15),
+  decal: facts('Transfer', 'tweezers', 'detail', 30, { usesPaint: false }),
+  streak: facts('Streaks', 'broad brush', 'weather', 30, { caution: SOLVENT_CAUTION }),
+  pigment: facts('Powders', 'broad brush', 'sealed', 60, {
+    messy: true,
+    caution: 'Wear a dust mask. The label and local rules come first.',
+  }),
+  texture: facts('Texture', 'tweezers', 'ground', 60, { handleMinutes: 20 }),
+  seal: facts('Seal the paste', 'broad brush', 'ground', 60, { usesPaint: false, handleMinutes: 20 }),
+  rim: facts('Rim', 'broad brush', 'rim', 15),
+  scatter: facts('Scatter', 'tweezers', 'detail', 60, { usesPaint: false, handleMinutes: 10 }),
+  varnish: facts('Varnish', 'spray', 'varnish', 60, { handleMinutes: 30, messy: true, caution: SPRAY_CAUTION }),
+  'gloss-effect': facts('Gloss effect', 'fine brush', 'sealed', 120, { handleMinutes: 15 }),
+  inspect: facts('Inspect', 'none', 'end', 0, { usesPaint: false }),
+  touchup: facts('Touch up', 'fine brush', 'detail', 10),
+  pack: facts('Pack', 'none', 'end', 0, { usesPaint: false }),
+} as const satisfies Record<Technique, TechniqueFacts>;
+
+/** The facts of a technique as the general type, so that optional fields read alike for all. */
+export const factsOf = (technique: Technique): TechniqueFacts => TECHNIQUE_FACTS[technique];
+
+/** No countdown is ever shown while a knife or a spray can is in the hand. */
+export const allowsCountdown = (technique: Technique): boolean => !['knife', 'spray', 'airbrush'].includes(factsOf(technique).hand);

@@ -1,0 +1,107 @@
+import { cholesky, inverseOf, times } from '../fit/cholesky';
+import type { HouseRules } from '../../scheme/model/houseRules';
+import { NOTHING_IN_HAND, changeoverMinutes, setupOf, startMinutes } from '../../scheme/passes/setups';
+import type { Pot } from '../../scheme/model/pots';
+
+/** What a change of setup costs, by what is changed: the fields of House rules that the log can show. */
+export const SETUP_FIELDS = [
+  'sitDownMinutes',
+  'paintMinutes',
+  'dropMinutes',
+  'handMinutes',
+  'waterMinutes',
+  'sprayMinutes',
+  'fetchMinutes',
+] as const;
+export type SetupField = (typeof SETUP_FIELDS)[number];
+export type SetupMinutes = Record<SetupField, number>;
+
+/** A change from one setup to another as the clock measured it; from `NOTHING_IN_HAND` at the beginning of a sitting. */
+export interface MeasuredSetup {
+  from: string;
+  to: string;
+  /** Another unit was taken up, and so another tray. */
+  isFetched: boolean;
+  minutes: number;
+}
+
+/** What the log says of one kind of change. */
+export interface SetupEstimate {
+  /** Likely minutes. */
+  minutes: number;
+  /** As House rules have it. */
+  typed: number;
+  /** Measured changes that it was a part of. */
+  setups: number;
+}
+
+export type SetupEstimates = Record<SetupField, SetupEstimate>;
+
+/** How far what is typed may be from the truth, and how much one change differs from another; in log minutes. */
+const TYPED_SPREAD = 0.5;
+const NOISE = 0.6;
+const STUDENT_DEGREES = 4;
+/** Whoever starts at once changes over on the first model: the clock has not seen it. */
+const LEAST_MINUTES = 0.1;
+const ROUNDS = 30;
+const SETTLED = 1e-7;
+
+/** How often each kind of change is in one from a setup to another. */
+function countsOf({ from, to, isFetched }: MeasuredSetup, pots: ReadonlyMap<string, Pot>, house: HouseRules): number[] {
+  const nothing = Object.fromEntries(SETUP_FIELDS.map((field) => [field, 0])) as SetupMinutes;
+  const after = setupOf(to, pots);
+  return SETUP_FIELDS.map((field) => {
+    if (field === 'fetchMinutes') return Number(isFetched);
+    const only = { ...house, ...nothing, [field]: 1 };
+    return from === NOTHING_IN_HAND ? startMinutes(after, only) : changeoverMinutes(setupOf(from, pots), after, only);
+  });
+}
+
+/**
+ * What changes of setup really take: the minutes of each kind, which together make up every measured change, with a lognormal prior
+ * about what is typed and Student-t noise (Gauss-Newton on the logarithms; weights as in Gelman et al., Bayesian Data Analysis,
+ * 3rd ed., section 17.2). What is typed as nothing stays nothing.
+ */
+export function learnSetups(measured: readonly MeasuredSetup[], pots: ReadonlyMap<string, Pot>, house: HouseRules): SetupEstimates {
+  const known = measured
+    .filter(({ minutes }) => minutes >= LEAST_MINUTES)
+    .map((each) => ({ minutes: each.minutes, counts: countsOf(each, pots, house) }))
+    .filter(({ counts }) => counts.some((count, field) => count > 0 && house[SETUP_FIELDS[field]!] > 0));
+  const typed = SETUP_FIELDS.map((field) => house[field]);
+  const logs = typed.map((minutes) => Math.log(Math.max(minutes, 1e-12)));
+  for (let round = 0; round < ROUNDS; round++) {
+    const n = SETUP_FIELDS.length;
+    const precision = Array.from({ length: n }, (_, i) => Array.from({ length: n }, (__, j) => (i === j ? 1 / TYPED_SPREAD ** 2 : 0)));
+    const right = logs.map((log, field) => (typed[field]! > 0 ? (Math.log(typed[field]!) - log) / TYPED_SPREAD ** 2 : 0));
+    for (const { minutes, counts } of known) {
+      const parts = counts.map((count, field) => (typed[field]! > 0 ? count * Math.exp(logs[field]!) : 0));
+      const expected = parts.reduce((sum, part) => sum + part, 0);
+      const residual = Math.log(minutes / expected);
+      const weight = (STUDENT_DEGREES + 1) / (STUDENT_DEGREES + (residual / NOISE) ** 2) / NOISE ** 2;
+      const slopes = parts.map((part) => part / expected);
+      for (let i = 0; i < n; i++) {
+        right[i]! += weight * slopes[i]! * residual;
+        for (let j = 0; j < n; j++) precision[i]![j]! += weight * slopes[i]! * slopes[j]!;
+      }
+    }
+    const step = [...times(inverseOf(cholesky(Float64Array.from(precision.flat()), n), n), Float64Array.from(right))];
+    step.forEach((change, field) => (logs[field]! += Math.max(-1, Math.min(1, change))));
+    if (Math.max(...step.map(Math.abs)) < SETTLED) break;
+  }
+  return Object.fromEntries(
+    SETUP_FIELDS.map((field, index) => [
+      field,
+      {
+        minutes: typed[index]! > 0 ? Math.exp(logs[index]!) : 0,
+        typed: typed[index]!,
+        setups: known.filter(({ counts }) => counts[index]! > 0).length,
+      },
+    ]),
+  ) as SetupEstimates;
+}
+
+/** House rules with what the log says of changes of setup. */
+export const withSetups = (house: HouseRules, setups: SetupEstimates): HouseRules => ({
+  ...house,
+  ...(Object.fromEntries(SETUP_FIELDS.map((field) => [field, setups[field].minutes])) as SetupMinutes),
+});

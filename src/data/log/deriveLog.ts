@@ -1,0 +1,124 @@
+import type { Knex } from 'knex';
+import { passKeyOf, type BenchEvent, type WorkFacts } from '../../core/bench/definitions';
+import { foldClock, SITTING_GAP_MINUTES } from '../../core/bench/replay/foldClock';
+import { foldMarks } from '../../core/bench/replay/foldMarks';
+import { logRowsOf, type IdentifiedLogRow } from '../../core/bench/replay/logRowsOf';
+import { eventOf } from './eventRows';
+import { inPieces } from '../file/inPieces';
+
+const GAP_MS = SITTING_GAP_MINUTES * 60_000;
+const WALKED_AT_ONCE = 400;
+
+interface Window {
+  bench: string | null;
+  from: number;
+  to: number;
+}
+
+/**
+ * Works out the time log rows of every sitting that these events belong to, and of those whose events they undo. Answers with the
+ * ids of rows that were written or are gone.
+ */
+export async function deriveLog(trx: Knex, events: readonly BenchEvent[]): Promise<string[]> {
+  const written: string[] = [];
+  const moments: { bench: string | null; at: number }[] = events.map(({ bench, at }) => ({ bench, at: Date.parse(at) }));
+  for (const piece of inPieces(events.flatMap((event) => (event.target === null ? [] : [event.target]))))
+    for (const { bench, atMs } of await trx('bench_event').whereIn('id', piece).select('bench', 'atMs')) moments.push({ bench, at: atMs });
+  for (const bench of new Set(moments.map((moment) => moment.bench))) {
+    const times = moments.filter((moment) => moment.bench === bench).map(({ at }) => at);
+    let last: Window | null = null;
+    for (const at of times.sort((a, b) => a - b)) {
+      if (last && at <= last.to) continue;
+      last = await sittingAround(trx, bench, at);
+      written.push(...(await deriveSitting(trx, last)));
+    }
+  }
+  return written;
+}
+
+/** The sitting a moment lies in: from gap to gap. */
+async function sittingAround(trx: Knex, bench: string | null, at: number): Promise<Window> {
+  return { bench, from: await walk(trx, bench, at, 'desc'), to: await walk(trx, bench, at, 'asc') };
+}
+
+async function walk(trx: Knex, bench: string | null, start: number, direction: 'asc' | 'desc'): Promise<number> {
+  let at = start;
+  for (;;) {
+    const rows: { atMs: number }[] = await trx('bench_event')
+      .where({ bench })
+      .where('atMs', direction === 'asc' ? '>' : '<', at)
+      .whereNot({ kind: 'undone' })
+      .orderBy('atMs', direction)
+      .limit(WALKED_AT_ONCE)
+      .select('atMs');
+    for (const row of rows) {
+      if (Math.abs(row.atMs - at) > GAP_MS) return at;
+      at = row.atMs;
+    }
+    if (rows.length < WALKED_AT_ONCE) return at;
+  }
+}
+
+async function deriveSitting(trx: Knex, { bench, from, to }: Window): Promise<string[]> {
+  const events = (await trx('bench_event').where({ bench }).whereBetween('atMs', [from, to])).map(eventOf);
+  const ids = events.map((event) => event.id);
+  for (const piece of inPieces(ids))
+    events.push(...(await trx('bench_event').whereIn('target', piece).where({ kind: 'undone' })).map(eventOf));
+  const marked = await marksBefore(trx, events, from);
+  const facts = await factsBefore(trx, events, from);
+  const { stretches } = foldClock(events, { marked, knownFacts: (key) => facts.get(key) });
+  return replaceRows(trx, ids, logRowsOf(stretches));
+}
+
+/** What stood on the units of these events before a moment. */
+async function marksBefore(trx: Knex, events: readonly BenchEvent[], from: number) {
+  const units = [...new Set(events.flatMap((event) => (event.unit === null ? [] : [event.unit])))];
+  const earlier: BenchEvent[] = [];
+  for (const piece of inPieces(units))
+    earlier.push(
+      ...(
+        await trx('bench_event').whereIn('unit', piece).whereIn('kind', ['done', 'kept', 'reopened', 'undone']).where('atMs', '<', from)
+      ).map(eventOf),
+    );
+  return foldMarks([...earlier, ...events.filter((event) => event.kind === 'undone')]).marks;
+}
+
+/** Facts of passes that were begun in an earlier sitting. */
+async function factsBefore(trx: Knex, events: readonly BenchEvent[], from: number): Promise<Map<string, WorkFacts>> {
+  const brought = new Set(events.filter((event) => event.facts !== null).map(passKeyOf));
+  const wanted = new Map(
+    events.flatMap((event) => {
+      const key = passKeyOf(event);
+      return key === null || brought.has(key) ? [] : [[key, event] as const];
+    }),
+  );
+  const found = new Map<string, WorkFacts>();
+  for (const [key, { unit, step, coat }] of wanted) {
+    const row = await trx('bench_event')
+      .where({ unit, step, coat })
+      .where('atMs', '<', from)
+      .whereNotNull('facts')
+      .orderBy('atMs', 'desc')
+      .first();
+    if (row) found.set(key, eventOf(row).facts!);
+  }
+  return found;
+}
+
+async function replaceRows(trx: Knex, eventIds: readonly string[], rows: readonly IdentifiedLogRow[]): Promise<string[]> {
+  const written = rows.map((row) => row.id);
+  const kept = new Set(rows.map((row) => row.id));
+  for (const piece of inPieces(eventIds)) {
+    const old: { id: string }[] = await trx('time_log').whereIn('eventId', piece).select('id');
+    const gone = old.filter((row) => !kept.has(row.id)).map((row) => row.id);
+    if (gone.length > 0) await trx('time_log').whereIn('id', gone).delete();
+    written.push(...gone);
+  }
+  // A file may have brought the row before the events came: they know better.
+  for (const row of rows)
+    await trx('time_log')
+      .insert({ ...row, eventId: row.id.replace(/-open$/, '') })
+      .onConflict('id')
+      .merge();
+  return written;
+}

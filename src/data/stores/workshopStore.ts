@@ -1,0 +1,101 @@
+import type { Knex } from 'knex';
+import { ulid } from 'ulid';
+import type { OwnLine } from '../../core/line/hand/carryOver';
+import { selectionKey, type Selection } from '../../core/plan/selection';
+import type { BenchOrder } from '../../core/bench/benchOrder';
+import { isBusy } from '../file/dataErrors';
+import { countIdleWrite } from '../file/databaseVersion';
+import { revisionOf, saveRevision } from '../file/revisions';
+
+interface WorkshopRow {
+  id: number;
+  benchId: string;
+  demo: string | null;
+  selection: string | null;
+  bench: string | null;
+}
+
+/** What belongs to the workshop and not to one commission: the units chosen to plan, the painter's orders, and what lies on the bench. */
+export class WorkshopStore {
+  constructor(private readonly db: Knex) {}
+
+  /** The units that Trays and Line are about; null before anybody has chosen. */
+  async selection(): Promise<Selection | null> {
+    const row = await this.row();
+    return row.selection ? (JSON.parse(row.selection) as Selection) : null;
+  }
+
+  async choose(selection: Selection): Promise<void> {
+    await this.save({ selection: JSON.stringify(selection) });
+  }
+
+  async bench(): Promise<BenchOrder | null> {
+    const row = await this.row();
+    // Lines laid by an earlier version do not say what they replaced.
+    return row.bench ? { replaced: null, ...(JSON.parse(row.bench) as Omit<BenchOrder, 'replaced'>) } : null;
+  }
+
+  async putOnBench(order: BenchOrder | null): Promise<void> {
+    await this.save({ bench: order && JSON.stringify(order) });
+  }
+
+  /** The painter's own order for these units; null while the suggestion is followed. */
+  async ownLine(selection: Selection): Promise<OwnLine | null> {
+    const row = await this.db('own_line')
+      .where({ selection: selectionKey(selection) })
+      .first();
+    return row ? (JSON.parse(row.line as string) as OwnLine | null) : null;
+  }
+
+  ownLineRevision(selection: Selection): Promise<number> {
+    return revisionOf(this.db, 'own_line', { selection: selectionKey(selection) });
+  }
+
+  /** Null forgets it; the row stays for its revision. False when the revision has moved on. */
+  saveOwnLine(selection: Selection, line: OwnLine | null, from: number): Promise<boolean> {
+    return saveRevision(this.db, 'own_line', { selection: selectionKey(selection) }, { line: JSON.stringify(line) }, from);
+  }
+
+  /** Makes the workshop with the id of its bench, once; it is there before anything reads it, so that reading writes nothing. */
+  async open(): Promise<void> {
+    await this.db('workshop').insert({ id: 1, benchId: ulid() }).onConflict('id').ignore();
+  }
+
+  async benchId(): Promise<string> {
+    return (await this.row()).benchId;
+  }
+
+  /** Remembers which commissions the demo brought. */
+  async markDemo(commissionIds: string[]): Promise<void> {
+    await this.save({ demo: JSON.stringify(commissionIds) });
+  }
+
+  /** The order that a search has found for these units (job ids); null before there was one. */
+  async plannedOrder(selection: Selection): Promise<string[] | null> {
+    const row = await this.db('planned_order')
+      .where({ selection: selectionKey(selection) })
+      .first();
+    return row ? (JSON.parse(row.jobIds as string) as string[]) : null;
+  }
+
+  async savePlannedOrder(selection: Selection, order: readonly string[]): Promise<void> {
+    try {
+      await this.db('planned_order')
+        .insert({ selection: selectionKey(selection), jobIds: JSON.stringify(order) })
+        .onConflict('selection')
+        .merge();
+      countIdleWrite(this.db);
+    } catch (error) {
+      // It is found again when it is needed: no view waits, or fails, for another writer's sake.
+      if (!isBusy(error)) throw error;
+    }
+  }
+
+  private async row(): Promise<WorkshopRow> {
+    return (await this.db<WorkshopRow>('workshop').where({ id: 1 }).first())!;
+  }
+
+  private async save(change: Partial<Omit<WorkshopRow, 'id' | 'benchId'>>): Promise<void> {
+    await this.db('workshop').where({ id: 1 }).update(change);
+  }
+}

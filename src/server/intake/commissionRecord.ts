@@ -1,0 +1,68 @@
+import { ulid } from 'ulid';
+import type { CommissionRecord } from '../../core/formats/commission/commissionRecord';
+import type { Unit } from '../../core/scheme/model/definitions';
+import type { StoredCommission, StoredUnit } from '../../core/commission/definitions';
+import { UNSAVED } from '../../data/file/revisions';
+import { encodePicture, type EncodedPicture } from './encodePicture';
+import type { Stores } from '../stores/stores';
+
+/** What was agreed, sent, answered and shown for a commission, as its file has it. */
+export async function readRecord(stores: Stores, commission: StoredCommission, unitIds: string[]): Promise<CommissionRecord> {
+  const shown = (await stores.pictures.ofCommission(commission.id)).filter((picture) => picture.removedAt === null);
+  const pictures: CommissionRecord['pictures'] = [];
+  for (const { id, unitId, partId, kind, closeness, caption, addedAt } of shown) {
+    const jpeg = Buffer.from((await stores.pictures.bytes(id))!).toString('base64');
+    pictures.push({ unitId, partId, kind, closeness, caption, addedAt, jpeg });
+  }
+  const { terms, revision } = await stores.quotes.terms(commission.id);
+  return {
+    agreedAt: commission.agreedAt,
+    scope: (await stores.scope.allOfCommission(commission.id)).map(({ id: _id, commissionId: _commission, ...change }) => change),
+    testRounds: (await stores.testRounds.ofUnits(unitIds)).map(({ id: _id, mailId: _mail, ...round }) => round),
+    revisions: (await stores.revisions.ofUnits(unitIds)).reverse().map(({ id: _id, ...revision }) => revision),
+    otherWork: (await stores.otherWork.ofCommissions([commission.id])).map(({ id: _id, commissionId: _commission, ...work }) => work),
+    terms: revision === UNSAVED ? null : terms,
+    quotes: (await stores.quotes.ofCommission(commission.id)).map(
+      ({ id: _id, commissionId: _commission, mailId: _mail, ...quote }) => quote,
+    ),
+    undone: await stores.commissions.undone(commission.id),
+    removedUnits: (await stores.commissions.removedUnits(commission.id)).map(unitOf),
+    removedPieces: (await stores.commissions.removedPieces(unitIds)).reverse().map(({ id: _id, ...removed }) => removed),
+    pictures,
+  };
+}
+
+/** A unit as a file has it. */
+export const unitOf = ({ commissionId: _commission, schemeRevision: _scheme, ...unit }: StoredUnit): Unit => unit;
+
+/** The pictures of a file re-encoded, before anything is written. Throws an `InputError` for one that is broken. */
+export const encodeRecord = async ({ pictures }: CommissionRecord): Promise<EncodedPicture[]> => {
+  const encoded: EncodedPicture[] = [];
+  for (const { jpeg } of pictures) encoded.push(await encodePicture(Buffer.from(jpeg, 'base64')));
+  return encoded;
+};
+
+/** Writes it down for a commission that was just taken in, under ids of its own. */
+export async function writeRecord(
+  stores: Stores,
+  commissionId: string,
+  { agreedAt, scope, testRounds, revisions, otherWork, terms, quotes, removedPieces, pictures }: CommissionRecord,
+  encoded: readonly EncodedPicture[],
+): Promise<void> {
+  if (agreedAt !== null) await stores.commissions.setAgreed(commissionId, agreedAt);
+  const idAt = (at: string) => ulid(Date.parse(at));
+  for (const change of scope) await stores.scope.put({ ...change, id: idAt(change.at), commissionId });
+  // A clock that ran when the file was written runs there.
+  for (const work of otherWork)
+    await stores.otherWork.put({ ...work, endedAt: work.endedAt ?? work.startedAt, id: idAt(work.startedAt), commissionId });
+  if (terms) await stores.quotes.saveTerms(commissionId, terms, UNSAVED);
+  for (const quote of quotes) await stores.quotes.put({ ...quote, id: idAt(quote.writtenAt), commissionId, mailId: null });
+  for (const round of testRounds)
+    await stores.testRounds.put({ ...round, id: idAt(round.sentAt ?? round.answeredAt ?? '1970'), mailId: null });
+  for (const revision of revisions) await stores.revisions.insert({ ...revision, id: idAt(revision.at) });
+  await stores.commissions.putPiecesAside(removedPieces);
+  for (const [index, { jpeg: _jpeg, ...picture }] of pictures.entries()) {
+    const { bytes, width, height } = encoded[index]!;
+    await stores.pictures.insert({ ...picture, id: idAt(picture.addedAt), commissionId, width, height, removedAt: null }, bytes);
+  }
+}

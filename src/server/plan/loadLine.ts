@@ -1,0 +1,88 @@
+import { carryOver } from '../../core/line/hand/carryOver';
+import { hasScheme, modelsOf } from '../../core/scheme/model/definitions';
+import { passesOf } from '../../core/scheme/passes/passes';
+import { isNearlyDone } from '../../core/plan/build/unitsInTurn';
+import { lacksPaint } from '../../core/scheme/passes/setups';
+import { leadersOf } from '../../core/scheme/model/whoTakes';
+import { shareMinutes } from '../../core/plan/build/lineFigures';
+import { factsOf } from '../../core/scheme/model/techniques';
+import type { LinePicture, UnitChoice } from '../../contract/line';
+import { selectionKey } from '../../core/plan/selection';
+import { replacedLine } from '../workshop/replacedLine';
+import { figuresOf } from './benchEstimate';
+import { plannedOrder } from './plannedOrder';
+import { letOthersIn } from '../running/inSlices';
+import { lineLeft } from '../workshop/builtLine';
+import { commissionDates } from '../workshop/commissionDates';
+import { datedLine } from '../workshop/datedLine';
+import { rosterOf } from '../workshop/roster';
+import { chosenUnits, currentSelection } from '../workshop/choice';
+import { loadWorkshop, type Workshop, type WorkUnit } from '../workshop/loadWorkshop';
+import type { Stores } from '../stores/stores';
+
+/** What is left to paint of the units chosen, as a line. */
+export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> {
+  const workshop = await loadWorkshop(stores, now);
+  const selection = await currentSelection(stores, workshop);
+  const units = chosenUnits(workshop, selection);
+  const built = await lineLeft(workshop, units);
+  const bench = await stores.workshop.bench();
+  const leaders = new Map(units.map((unit) => [unit.id, new Set(leadersOf(unit.scheme))]));
+  const waiting = units.filter((unit) => unit.testModel === 'waiting');
+  const isOnBench = bench !== null && selectionKey(bench.selection) === selectionKey(selection);
+  // What lies on the bench is looked at as it is, until the painter changes it here.
+  const own = (await stores.workshop.ownLine(selection)) ?? (isOnBench ? bench : null);
+  const planned = await plannedOrder(stores, workshop, selection, built, now);
+  await letOthersIn();
+  const dated = await datedLine(workshop, built, now);
+  const carried = own && built.jobs.length > 0 ? carryOver(built.problem, own) : null;
+  await letOthersIn();
+  return {
+    ...built,
+    selection,
+    choices: unitChoices(workshop),
+    treatJobs: built.jobs.filter((job) => job.models.every((model) => leaders.get(job.unitId)!.has(model))).map((job) => job.id),
+    nearlyDone: units.filter((unit) => isNearlyDone(unit, rosterOf(workshop, units))).map(({ id }) => id),
+    sessions: dated?.sessions ?? null,
+    due: dated?.problem.due ?? [],
+    commissions: workshop.commissions.map(({ id, name, dueOn }) => ({
+      id,
+      name,
+      dueOn,
+      cureDays: commissionDates(workshop).find((date) => date.id === id)!.cureDays,
+    })),
+    planned,
+    own: carried,
+    ownRevision: await stores.workshop.ownLineRevision(selection),
+    isOwnOnBench: isOnBench && own === bench,
+    waitingUnits: waiting.map((unit) => unit.name),
+    withWaiting: waiting.length === 0 ? null : shareMinutes((await figuresOf(stores, workshop, { selection, units }, now)).total),
+    unitsWithoutScheme: units.filter((unit) => !hasScheme(unit)).map((unit) => unit.name),
+    stepsWithoutPaint: units.flatMap((unit) => stepsWithoutPaint(unit, workshop)),
+    isOnBench,
+    isBenchTaken: bench !== null && !isOnBench,
+    canPutBack: replacedLine(workshop, bench) !== null,
+  };
+}
+
+function stepsWithoutPaint(unit: WorkUnit, { house }: Workshop): string[] {
+  const names = passesOf(unit, unit.standard, house)
+    .filter(({ step, coat }) => coat === 1 && lacksPaint(step.technique, step.paint ?? step.mix))
+    .map(
+      ({ part, step }) => `${unit.name}, ${part?.name.toLowerCase() ?? 'over everything'}: ${factsOf(step.technique).label.toLowerCase()}`,
+    );
+  return [...new Set(names)];
+}
+
+export function unitChoices(workshop: Workshop): UnitChoice[] {
+  const dueOn = new Map(workshop.commissions.map((commission) => [commission.id, commission.dueOn]));
+  return workshop.units.map((unit) => ({
+    id: unit.id,
+    name: unit.name,
+    models: modelsOf(unit),
+    commissionId: unit.commissionId,
+    commissionName: unit.commissionName,
+    dueOn: dueOn.get(unit.commissionId)!,
+    hasScheme: hasScheme(unit),
+  }));
+}

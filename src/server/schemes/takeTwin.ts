@@ -1,0 +1,57 @@
+import { object, type InferType } from 'yup';
+import { withOne } from '../../core/plan/choices/sharing';
+import { count, id, list } from '../../core/formats/fields';
+import { InputError } from '../../core/kernel/InputError';
+import type { TwinTaken } from '../../contract/colours';
+import { keepRevision } from './revisions';
+import { saveScheme } from './saveScheme';
+import { ConflictError } from '../stores/errors';
+import type { Stores } from '../stores/stores';
+import { loadWorkshop } from '../workshop/loadWorkshop';
+
+export const takeTwinSchema = object({ keep: id(), replace: id() });
+
+/**
+ * One paint in place of two, in every open scheme that takes it. Each scheme is kept as a revision before, which says why; that is
+ * the way back, here or in the Scheme view.
+ */
+export async function takeTwin(stores: Stores, { keep, replace }: InferType<typeof takeTwinSchema>, now: Date): Promise<TwinTaken> {
+  const workshop = await loadWorkshop(stores, now);
+  const paint = (field: string, paintId: string) => {
+    const found = workshop.paints.get(paintId);
+    if (!found) throw new InputError(field, paintId, 'name a paint of the shelf');
+    return found;
+  };
+  const [kept, replaced] = [paint('keep', keep), paint('replace', replace)];
+  if (keep === replace) throw new InputError('replace', replace, 'name another paint than the one that stays');
+  if (kept.kind !== replaced.kind) throw new InputError('replace', replaced.name, `name a paint of the same kind (${kept.kind})`);
+  const why = `Before “${kept.name}” took the place of “${replaced.name}”.`;
+  return stores.allOrNothing(async (all) => {
+    const units: TwinTaken['units'] = [];
+    for (const { id: unitId, name, scheme, schemeRevision } of workshop.units) {
+      const merged = withOne(scheme, keep, replace);
+      if (JSON.stringify(merged) === JSON.stringify(scheme)) continue;
+      const before = await keepRevision(all, { id: unitId, scheme }, 'kept', why, now);
+      const { revision } = await saveScheme(all, unitId, { revision: schemeRevision, scheme: merged }, now);
+      units.push({ unitId, name, revisionId: before.id, schemeRevision: revision });
+    }
+    if (units.length === 0) throw new InputError('replace', replaced.name, 'name a paint that an open scheme takes');
+    return { units };
+  });
+}
+
+export const undoTwinSchema = object({
+  units: list(object({ unitId: id(), revisionId: id(), schemeRevision: count(1) }), 500, 1),
+});
+
+/** Takes it back everywhere; refused as a whole where a scheme was changed since. */
+export async function undoTwin(stores: Stores, { units }: InferType<typeof undoTwinSchema>, now: Date): Promise<void> {
+  const kept = await stores.revisions.ofUnits(units.map(({ unitId }) => unitId));
+  await stores.allOrNothing(async (all) => {
+    for (const { unitId, revisionId, schemeRevision } of units) {
+      const before = kept.find((revision) => revision.id === revisionId && revision.unitId === unitId);
+      if (!before) throw new ConflictError('The scheme as it was before is not kept any more: set the paint back in the Scheme view.');
+      await saveScheme(all, unitId, { revision: schemeRevision, scheme: before.scheme }, now);
+    }
+  });
+}

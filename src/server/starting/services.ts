@@ -1,0 +1,92 @@
+import { openDatabase, type OpenedDatabase } from '../../data/database';
+import { DataError } from '../../data/file/dataErrors';
+import { keepDailyCopies } from '../running/dailyCopy';
+import { Gate } from '../running/gate';
+import { forAll } from '../running/givingUp';
+import { adoptTime } from '../bench/adoptTime';
+import { fitBy } from '../work/fitters';
+import { ThreadFitter } from '../work/ThreadFitter';
+import { finishOutbox } from '../mail/putInOutbox';
+import { onStop } from '../running/stopping';
+import { storesOf } from '../stores/storesOf';
+import { keepLearning } from '../ledger/keepLearning';
+import { keepThreadReady } from '../work/threads';
+import type { Stores } from '../stores/stores';
+
+export const DEFAULT_DATA_FOLDER = './data';
+
+export const dataFolder = (): string => process.env['NEAT_RELAY_DATA'] ?? DEFAULT_DATA_FOLDER;
+
+interface Running {
+  database: OpenedDatabase;
+  stores: Stores;
+  /** Waits for the copy that is being made. */
+  stopCopies: () => Promise<void>;
+  /** Waits for what is being learned. */
+  stopLearning: () => Promise<void>;
+  fitter: ThreadFitter;
+}
+
+let running: Promise<Running> | null = null;
+
+/** Whoever writes passes together with other writers; a long import passes alone, in a thread of its own. */
+export const writing = new Gate();
+
+/** The database of the running program, opened on first use in the folder NEAT_RELAY_DATA. */
+export async function openedDatabase(): Promise<Running> {
+  if (running !== null) return running;
+  const opening = forAll(open);
+  running = opening;
+  opening.catch(() => running === opening && (running = null));
+  return opening;
+}
+
+async function open(): Promise<Running> {
+  const database = await openDatabase(dataFolder());
+  onStop(closeDatabase);
+  const stores = storesOf(database.knex);
+  try {
+    await adoptTime(stores);
+    await finishOutbox(stores, database.folder);
+  } catch (error) {
+    await database.close();
+    throw error;
+  }
+  keepThreadReady();
+  const fitter = new ThreadFitter();
+  fitBy(stores, fitter);
+  return {
+    database,
+    stores,
+    fitter,
+    stopCopies: keepDailyCopies(database.folder),
+    stopLearning: keepLearning(stores, database.folder, writing),
+  };
+}
+
+/** The stores of the running program. Throws a `DataError` when their file is not there any more. */
+export async function services(): Promise<Stores> {
+  const { database, stores } = await openedDatabase();
+  checkInPlace(database);
+  return stores;
+}
+
+/** Nothing is answered as stored when it went into a file that is not in its place any more. */
+export function checkInPlace({ isInPlace, folder }: OpenedDatabase): void {
+  if (isInPlace()) return;
+  throw new DataError(
+    `The data folder ${folder} was deleted or replaced while the program ran: nothing is stored any more. Stop the program, put the folder back if it was deleted by mistake, and start again.`,
+  );
+}
+
+/** Writes everything into the one file; the next use opens it again. */
+export async function closeDatabase(): Promise<void> {
+  const open = running;
+  running = null;
+  await open?.then(async ({ database, fitter, stopCopies, stopLearning }) => {
+    await stopCopies();
+    await stopLearning();
+    await fitter.stop();
+    await database.close();
+  });
+}

@@ -1,0 +1,42 @@
+import type { Knex } from 'knex';
+import { BenchStore } from '../../data/stores/benchStore';
+import { CommissionStore } from '../../data/stores/commissionStore';
+import { databaseVersion } from '../../data/file/databaseVersion';
+import { DemoStore } from '../../data/demo/demoStore';
+import { HouseRulesStore } from '../../data/stores/houseRulesStore';
+import { PaintStore } from '../../data/stores/paintStore';
+import { ScopeStore } from '../../data/stores/scopeStore';
+import { LibraryStore } from '../../data/stores/libraryStore';
+import { PictureStore } from '../../data/stores/pictureStore';
+import { SchemeRevisionStore } from '../../data/stores/schemeRevisionStore';
+import { TestRoundStore } from '../../data/stores/testRoundStore';
+import { OtherWorkStore } from '../../data/stores/otherWorkStore';
+import { PredictionStore } from '../../data/stores/predictionStore';
+import { QuoteStore } from '../../data/stores/quoteStore';
+import { SpreadStore } from '../../data/stores/spreadStore';
+import { TimeLogStore } from '../../data/stores/timeLogStore';
+import { inTransaction } from '../../data/stores/transaction';
+import { WorkshopStore } from '../../data/stores/workshopStore';
+import type { Stores } from './stores';
+
+/** The stores over an opened database or a transaction: the only place where they are joined. */
+export const storesOf = (knex: Knex): Stores => ({
+  commissions: new CommissionStore(knex),
+  paints: new PaintStore(knex),
+  houseRules: new HouseRulesStore(knex),
+  bench: new BenchStore(knex),
+  timeLog: new TimeLogStore(knex),
+  spreads: new SpreadStore(knex),
+  predictions: new PredictionStore(knex),
+  workshop: new WorkshopStore(knex),
+  scope: new ScopeStore(knex),
+  otherWork: new OtherWorkStore(knex),
+  quotes: new QuoteStore(knex),
+  pictures: new PictureStore(knex),
+  testRounds: new TestRoundStore(knex),
+  library: new LibraryStore(knex),
+  revisions: new SchemeRevisionStore(knex),
+  demo: new DemoStore(knex),
+  version: () => databaseVersion(knex),
+  allOrNothing: (work) => inTransaction(knex, (trx) => work(storesOf(trx))),
+});

@@ -1,5 +1,0 @@
-import { register } from 'tsx/esm/api';
-
-// A thread does not inherit the loader that reads TypeScript.
-register();
-await import('./runWork.ts');

@@ -1,0 +1,81 @@
+import { Worker } from 'node:worker_threads';
+import type { Spreads } from '../../core/time/fit/spreads';
+import type { StoredLogRow } from '../../core/log/definitions';
+import { letOthersIn } from '../running/inSlices';
+import type { Fitter } from './fitter';
+import { builtFile } from './places';
+import { keepLatestFit, type HandedFit } from './handedFit';
+
+/** So many rows are handed over in one go: copying more would hold up whoever else asks for something. */
+const ROWS_AT_ONCE = 1000;
+
+const ENDED = 'The thread that fits the log ended without an answer.';
+
+/** Rows that came or were changed, rows that are gone, or: fit what you know now. */
+export type FitMessage = { put: StoredLogRow[] } | { drop: string[] } | { hour: Date; spreads: Spreads | undefined };
+
+/** A thread, and the rows of the log that it knows. */
+interface Fitting {
+  thread: Worker;
+  known: Map<string, StoredLogRow>;
+}
+
+/** Fits in a thread of its own that knows the log: it is told what has changed since, and nobody else waits for it. */
+export class ThreadFitter implements Fitter {
+  /** It takes half a second to begin: it does while the log is read. */
+  private fitting: Fitting | null = this.begin();
+  private turn: Promise<unknown> = Promise.resolve();
+
+  /** One fit after the other; one that fails does not fail the next. */
+  fit(log: readonly StoredLogRow[], hour: Date, spreads: Spreads | undefined): Promise<HandedFit> {
+    const fitted = this.turn.then(() => this.fitNow(log, hour, spreads));
+    this.turn = fitted.then(keepLatestFit, () => undefined);
+    return fitted;
+  }
+
+  async stop(): Promise<void> {
+    keepLatestFit(null);
+    await this.fitting?.thread.terminate();
+  }
+
+  private async fitNow(log: readonly StoredLogRow[], hour: Date, spreads: Spreads | undefined): Promise<HandedFit> {
+    const fitting = (this.fitting ??= this.begin());
+    await tellChanges(fitting, log);
+    if (this.fitting !== fitting) throw new Error(ENDED);
+    const { thread } = fitting;
+    return new Promise<HandedFit>((resolve, reject) => {
+      const end = (act: () => void) => {
+        thread.off('message', hear).off('error', fail).off('exit', leave).unref();
+        act();
+      };
+      const hear = (answer: HandedFit) => end(() => resolve(answer));
+      const fail = (error: Error) => end(() => reject(error));
+      const leave = () => end(() => reject(new Error(ENDED)));
+      thread.on('message', hear).on('error', fail).on('exit', leave).ref();
+      thread.postMessage({ hour, spreads } satisfies FitMessage);
+    });
+  }
+
+  private begin(): Fitting {
+    const thread = new Worker(builtFile('program/fits.mjs'));
+    // Whoever waits for an answer hears of an error too; the next fit begins another thread, which knows nothing yet.
+    thread.on('error', () => undefined).once('exit', () => (this.fitting = null));
+    thread.unref();
+    return { thread, known: new Map() };
+  }
+}
+
+async function tellChanges({ thread, known }: Fitting, log: readonly StoredLogRow[]): Promise<void> {
+  const fresh = log.filter((row) => known.get(row.id) !== row);
+  for (let at = 0; at < fresh.length; at += ROWS_AT_ONCE) {
+    if (at > 0) await letOthersIn();
+    const put = fresh.slice(at, at + ROWS_AT_ONCE);
+    thread.postMessage({ put } satisfies FitMessage);
+    for (const row of put) known.set(row.id, row);
+  }
+  if (known.size === log.length) return;
+  const ids = new Set(log.map((row) => row.id));
+  const drop = [...known.keys()].filter((id) => !ids.has(id));
+  thread.postMessage({ drop } satisfies FitMessage);
+  for (const id of drop) known.delete(id);
+}

@@ -1,0 +1,82 @@
+import { expect } from 'chai';
+import { readSchemeLines, withSchemeLines } from '../../../../src/core/formats/scheme/schemeLines';
+import { EMPTY_SCHEME } from '../../../../src/core/scheme/model/definitions';
+import { paint, part, scheme, step } from '../../../support/units';
+
+const named = (id: string, name: string) => ({ ...paint(id), name });
+const shelf = [
+  named('sea', 'Sea blue'),
+  named('foam', 'Foam'),
+  named('tar', 'Tar'),
+  named('tarred', 'Tarred rope'),
+  named('bog', 'Bog wash'),
+];
+let ids = 0;
+const newId = () => `id${++ids}`;
+const read = (text: string) => readSchemeLines(text, shelf);
+
+describe('a scheme typed as lines', () => {
+  it('is parts, techniques and paints', () => {
+    const { lines, problems } = read('Coat: base Sea blue x2, layer Foam, edge\n\nOver everything: prime, wash Bog\n');
+    expect(problems).to.deep.equal([]);
+    expect(lines.map((line) => [line.part, line.steps.map((each) => [each.technique, each.paint?.id ?? null, each.coats])])).to.deep.equal([
+      [
+        'Coat',
+        [
+          ['basecoat', 'sea', 2],
+          ['layer', 'foam', 1],
+          ['edge', null, 1],
+        ],
+      ],
+      [
+        null,
+        [
+          ['prime', null, 1],
+          ['wash', 'bog', 1],
+        ],
+      ],
+    ]);
+  });
+
+  it('knows techniques by their short and their long names', () => {
+    const techniques = read('A: Base coat Foam, dry brush Foam, drybrush Foam, edge line Foam, dark lining Foam, transfer, varnish')
+      .lines[0]!.steps;
+    expect(techniques.map(({ technique }) => technique)).to.deep.equal([
+      'basecoat',
+      'drybrush',
+      'drybrush',
+      'edge',
+      'lining',
+      'decal',
+      'varnish',
+    ]);
+  });
+
+  it('takes a paint by the beginning of its name only where one begins so', () => {
+    const [first, second, third] = read('A: base Sea, base Tar, base T').lines[0]!.steps;
+    expect([first!.paint?.id, second!.paint?.id, third!.paint]).to.deep.equal(['sea', 'tar', null]);
+    expect(third!.unknownPaint).to.equal('T');
+  });
+
+  it('names what it does not understand by its line, and takes the rest', () => {
+    const { lines, problems } = read('base Sea blue\nCoat: sparkle Foam, base Sea x20, layer Foam');
+    expect(problems.map(({ line }) => line)).to.deep.equal([1, 2, 2]);
+    expect(problems[0]!.message).to.match(/names no part/);
+    expect(problems[1]!.message).to.match(/"sparkle Foam" has no technique/);
+    expect(problems[2]!.message).to.match(/20 coats: give 1 to 10/);
+    expect(lines[0]!.steps).to.have.lengthOf(1);
+  });
+
+  it('joins the scheme: new parts on the outside, more steps on parts that are there', () => {
+    const coat = { ...part('Coat', step('basecoat', { id: 'base' })), surface: 0.3 };
+    const { lines } = read('coat: layer Foam\nBoots: base Tar, base Nothing at all');
+    const joined = withSchemeLines(scheme([coat]), lines, newId);
+    expect(joined.parts.map((each) => [each.name, each.steps.map(({ technique }) => technique)])).to.deep.equal([
+      ['Coat', ['basecoat', 'layer']],
+      ['Boots', ['basecoat', 'basecoat']],
+    ]);
+    expect(joined.parts[0]!.steps[1]!.coverage).to.be.closeTo(0.1, 1e-9);
+    expect(joined.parts[1]!.steps[1]).to.include({ paint: null, note: 'Nothing at all' });
+    expect(withSchemeLines(EMPTY_SCHEME, read('all: wash Bog').lines, newId).allOver[0]).to.include({ technique: 'wash', coverage: 1 });
+  });
+});

@@ -1,0 +1,146 @@
+import { expect } from 'chai';
+import type { Unit } from '../../../../src/core/scheme/model/definitions';
+import { DEFAULT_HOUSE_RULES, type HouseRules } from '../../../../src/core/scheme/model/houseRules';
+import { orderRules } from '../../../../src/core/scheme/rules/orderRules';
+import { passesOf } from '../../../../src/core/scheme/passes/passes';
+import { DEFAULT_SCHOOLS, SCHOOL_QUESTIONS, SCHOOLS, type Schools } from '../../../../src/core/scheme/model/schools';
+import { Random, seeds } from '../../../support/random';
+import { paint, part, randomUnit, scheme, step, unit } from '../../../support/units';
+
+const paints = new Map(
+  [paint('gloss', 'varnish'), paint('matt', 'varnish'), paint('gold', 'metallic'), paint('tint', 'translucent')].map((each) => [
+    each.id,
+    each,
+  ]),
+);
+
+const schools = (some: Partial<Schools>): Partial<HouseRules> => ({ schools: { ...DEFAULT_SCHOOLS, ...some } });
+
+const rulesOf = (of: Unit, house: Partial<HouseRules> = {}) =>
+  orderRules(of, passesOf(of, 'display', { ...DEFAULT_HOUSE_RULES, ...house }), paints, { ...DEFAULT_HOUSE_RULES, ...house });
+
+/** The reason why one step's last coat stands before another's first, or undefined. */
+const why = (of: Unit, before: { id: string; coats: number }, after: { id: string }, house: Partial<HouseRules> = {}) =>
+  rulesOf(of, house).hard.find((rule) => rule.before === `${before.id}#${before.coats}` && rule.after === `${after.id}#1`)?.reason;
+
+describe('hard order rules', () => {
+  const coat = step('basecoat', { coats: 2 });
+  const layer = step('layer');
+  const skin = step('basecoat');
+  const prime = step('prime');
+  const wash = step('wash');
+  const gloss = step('varnish', { paint: 'gloss' });
+  const matt = step('varnish', { paint: 'matt' });
+  const lens = step('gloss-effect');
+  const texture = step('texture');
+  const grey = step('basecoat');
+  const rim = step('rim');
+  const figure = unit(
+    'figure',
+    [part('skin', skin), part('coat', coat, layer), part('lens', lens), part('base', texture, grey, rim)],
+    [prime, wash, gloss, matt],
+  );
+
+  it('puts primer first', () => expect(why(figure, prime, skin)).to.match(/Primer first/));
+  it('puts a layer over a dry layer of its strip', () => expect(why(figure, coat, layer)).to.match(/dry layer/));
+  it('puts the second coat over the first', () => {
+    expect(rulesOf(figure).hard).to.deep.include({
+      before: `${coat.id}#1`,
+      after: `${coat.id}#2`,
+      scope: 'model',
+      lagMinutes: null,
+      rule: 'coat-over-coat',
+      reason: 'A coat goes over a dry coat.',
+    });
+  });
+  it('shades after every base coat and before every highlight', () => {
+    expect(why(figure, skin, wash)).to.match(/every base coat/);
+    expect(why(figure, wash, layer)).to.match(/dull/);
+  });
+  it('leaves the base out of the shade', () => expect(why(figure, grey, wash)).to.equal(undefined));
+  it('paints the rim last of the base', () => expect(why(figure, grey, rim)).to.not.equal(undefined));
+  it('varnishes after the paint it protects, a whole tray at once', () => {
+    expect(why(figure, layer, gloss)).to.match(/protects/);
+    expect(
+      rulesOf(figure)
+        .hard.filter((rule) => rule.after === `${gloss.id}#1`)
+        .every((rule) => rule.scope === 'tray'),
+    ).to.equal(true);
+  });
+  it('lets varnish cure for a day before another kind', () => {
+    const rule = rulesOf(figure).hard.find((each) => each.before === `${gloss.id}#1` && each.after === `${matt.id}#1`);
+    expect(rule).to.include({ lagMinutes: 1440 });
+  });
+  it('puts gloss effects after varnish', () => expect(why(figure, matt, lens)).to.match(/after the varnish/));
+  it('follows the school of the base', () => {
+    expect(why(figure, texture, prime, schools({ base: 'before priming' }))).to.match(/textured first/);
+    expect(why(figure, prime, texture, schools({ base: 'after painting' }))).to.match(/Primer first/);
+  });
+  it('builds before it primes', () => {
+    const clean = step('clean');
+    expect(why(unit('built', [], [prime, clean]), clean, prime)).to.match(/Building/);
+  });
+  it('waits with the shade for a dry brush that lies under a later base coat', () => {
+    const brushed = step('drybrush');
+    const covered = unit('covered', [part('coat', brushed, step('basecoat'))], [wash]);
+    expect(why(covered, brushed, wash)).to.match(/every base coat/);
+  });
+
+  for (const seed of seeds(150)) {
+    it(`never forms a circle (made-up scheme ${seed})`, () => {
+      const { unit: made, paints: its } = randomUnit(seed);
+      const random = new Random(seed);
+      for (let round = 0; round < 4; round++) {
+        const chosen = Object.fromEntries(SCHOOL_QUESTIONS.map((question) => [question, random.pick(SCHOOLS[question])]));
+        const passes = passesOf(made, 'display', { ...DEFAULT_HOUSE_RULES, ...schools(chosen) });
+        const { hard } = orderRules(made, passes, its, { ...DEFAULT_HOUSE_RULES, ...schools(chosen) });
+        const open = new Set(passes.map((pass) => pass.key));
+        for (let progress = true; progress;) {
+          progress = false;
+          for (const key of open) {
+            if (hard.some((rule) => rule.after === key && open.has(rule.before))) continue;
+            open.delete(key);
+            progress = true;
+          }
+        }
+        expect([...open], JSON.stringify(chosen)).to.deep.equal([]);
+      }
+    });
+  }
+});
+
+describe('soft order rules', () => {
+  const skin = step('basecoat');
+  const coat = step('basecoat');
+  const deep = unit('deep', [part('skin', skin), part('coat', coat)]);
+
+  it('wish the deeper part first, with the reason', () => {
+    const [rule] = rulesOf(deep).soft;
+    expect(rule).to.include({ first: `${skin.id}#1`, then: `${coat.id}#1` });
+    expect(rule!.reason).to.equal('skin lies under coat: painted first, its slips are covered.');
+    expect(rule!.minutesPerModel).to.be.greaterThan(0);
+  });
+
+  it('cost more on a larger model', () => {
+    expect(rulesOf({ ...deep, size: 'vehicle' }).soft[0]!.minutesPerModel).to.be.greaterThan(rulesOf(deep).soft[0]!.minutesPerModel);
+  });
+
+  it('follow the school of metallics', () => {
+    const gold = step('basecoat', { paint: 'gold' });
+    const tint = step('basecoat', { paint: 'tint' });
+    const mixed = unit('mixed', [part('belt', gold), part('cloak', tint)], [], {
+      scheme: scheme([part('belt', gold), part('cloak', tint)], [], { off: [{ rule: 'deep-first', note: '' }] }),
+    });
+    const first = (metals: Schools['metals']) =>
+      rulesOf(mixed, schools({ metals })).soft.find((rule) => rule.reason.toLowerCase().includes('metal'))!.first;
+    expect(first('near the end')).to.equal(`${tint.id}#1`);
+    expect(first('first')).to.equal(`${gold.id}#1`);
+  });
+
+  it('put messy work before neat neighbours', () => {
+    const dusty = step('drybrush');
+    const neat = step('edge');
+    const rules = rulesOf(unit('messy', [part('rope', dusty), part('oar', neat)])).soft;
+    expect(rules.find((rule) => rule.first === `${dusty.id}#1` && rule.then === `${neat.id}#1`)!.reason).to.match(/messy/);
+  });
+});
