@@ -26,9 +26,10 @@ async function start() {
   process.umask(0o077);
   const { prepareData, serve } = await import('../dist/program/starting.mjs');
   await prepareData({ folder: process.env.NEAT_RELAY_DATA, demo, reset, restore: restore ?? null }, say);
-  const { stop } = await serve(process.env.HOST, port);
+  const { stop, readPages } = await serve(process.env.HOST, port);
   const address = `http://${process.env.HOST.includes(':') ? `[${process.env.HOST}]` : process.env.HOST}:${port}`;
   await firstLook(address);
+  void readPages();
   say(`Neat Relay is at ${address} (data in ${process.env.NEAT_RELAY_DATA}). Ctrl-C stops it.`);
   for (const signal of ['SIGINT', 'SIGTERM'])
     process.once(signal, async () => {

@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { fillDemo, type DemoQuote } from './fillDemo';
+import type { DemoQuote } from './fillDemo';
 import { inTransaction } from '../stores/transaction';
 import { WorkshopStore } from '../stores/workshopStore';
 
@@ -42,6 +42,7 @@ export class DemoStore {
 
   /** `quote` prices the first commission before anything of it is painted. */
   async fill(now: Date, quote: DemoQuote): Promise<void> {
+    const { fillDemo } = await import('./fillDemo');
     await inTransaction(this.db, (trx) => fillDemo({ knex: trx }, now, quote));
   }
 

@@ -2,7 +2,6 @@ import { existsSync } from 'node:fs';
 import { openDatabase } from '../../data/database';
 import { clearFolder } from '../../data/file/clearFolder';
 import { restoreFolder } from '../../data/file/restoreDatabase';
-import { quoteDemo } from './setDemo';
 import { storesOf } from '../stores/storesOf';
 
 export interface Preparation {
@@ -31,6 +30,8 @@ export async function prepareData({ folder, demo, reset, restore }: Preparation,
     const stores = storesOf(database.knex);
     if (demo && (await stores.demo.isEmpty())) {
       say('Filling the demo data folder ...');
+      // Every later start does without what only the first needs.
+      const { quoteDemo } = await import('./setDemo');
       await stores.demo.fill(new Date(), quoteDemo);
     }
   } finally {
