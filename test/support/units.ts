@@ -1,5 +1,16 @@
 import { usualPart, usualStep } from '../../src/core/scheme/authoring/briefScheme';
-import { type Group, type Paint, type PaintKind, type Part, type Scheme, type Standard, type Step, type Unit, EMPTY_SCHEME, FACES } from '../../src/core/scheme/model/definitions';
+import {
+  type Group,
+  type Paint,
+  type PaintKind,
+  type Part,
+  type Scheme,
+  type Standard,
+  type Step,
+  type Unit,
+  EMPTY_SCHEME,
+  FACES,
+} from '../../src/core/scheme/model/definitions';
 import { type Technique, TECHNIQUES } from '../../src/core/scheme/model/techniques';
 import type { Roster, RosterUnit } from '../../src/core/plan/build/roster';
 import { DEFAULT_HOUSE_RULES } from '../../src/core/scheme/model/houseRules';

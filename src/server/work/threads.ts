@@ -1,5 +1,5 @@
 import { availableParallelism } from 'node:os';
-import { isMainThread, MessageChannel, type MessagePort } from 'node:worker_threads';
+import { isMainThread, MessageChannel, receiveMessageOnPort, type MessagePort } from 'node:worker_threads';
 import { Piscina } from 'piscina';
 import { runSolver, type SolveReport, type SolveRequest } from '../../core/line/search/runSolver';
 import { GivenUpError, presentClient, stopIfGone } from '../running/givingUp';
@@ -52,7 +52,12 @@ export async function solveInThread(request: SolveRequest, onReport?: (report: S
   channel?.port1.on('message', onReport!);
   try {
     const told: SolveInThread = { ...request, port: channel?.port2 ?? null };
-    return (await inPool(pool, told, 'solve', channel ? [channel.port2] : [])) as SolveReport;
+    const solved = (await inPool(pool, told, 'solve', channel ? [channel.port2] : [])) as SolveReport;
+    // What was told before the end is heard before the end.
+    if (channel)
+      for (let left = receiveMessageOnPort(channel.port1); left; left = receiveMessageOnPort(channel.port1))
+        onReport!(left.message as SolveReport);
+    return solved;
   } finally {
     channel?.port1.close();
   }
