@@ -8,6 +8,8 @@ const BUILD_ID = new Date().toISOString();
 
 // Inline scripts of the islands are allowed by their hashes; style attributes carry paint colours, which are data.
 export default defineConfig({
+  // Beside what `scripts/program.mjs` bundles, so that neither build clears away the other.
+  outDir: './dist/pages',
   output: 'server',
   adapter: node({ mode: 'middleware' }),
   integrations: [react()],

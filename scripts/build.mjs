@@ -1,26 +1,26 @@
-import { spawnSync } from 'node:child_process';
+import { execFile } from 'node:child_process';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { promisify } from 'node:util';
 import { filesBelow, hashOf } from './install.mjs';
 import { buildProgram } from './program.mjs';
 
-const STAMP = 'dist/.neat-relay-built';
+const STAMP = 'dist/pages/.built-from';
 const SOURCES = ['src', 'public'];
 const FILES = ['package-lock.json', 'astro.config.mjs', 'tsconfig.json'];
 
 /** Builds the pages and what runs beside them when the sources have changed since the last build. */
 export async function buildApplication(say) {
-  await buildPages(say);
   await buildProgram();
+  await buildPages(say);
 }
 
-function buildPages(say) {
+async function buildPages(say) {
   const wanted = hashOf([...SOURCES.flatMap(filesBelow), ...FILES]);
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
   say('Building the application, about half a minute ...');
-  const { status, stdout, stderr } = spawnSync('npx', ['--no-install', 'astro', 'build'], {
-    encoding: 'utf8',
-    env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1' },
+  const env = { ...process.env, ASTRO_TELEMETRY_DISABLED: '1' };
+  await promisify(execFile)('npx', ['--no-install', 'astro', 'build'], { env, maxBuffer: Infinity }).catch(({ stdout, stderr }) => {
+    throw new Error(`The build failed: ${stdout}${stderr}`);
   });
-  if (status !== 0) throw new Error(`The build failed: ${stdout}${stderr}`);
   writeFileSync(STAMP, wanted);
 }

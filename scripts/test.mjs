@@ -1,24 +1,53 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, statSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
 import { buildApplication } from './build.mjs';
-import { installDependencies } from './install.mjs';
+import { filesBelow, installDependencies } from './install.mjs';
+import { buildProgram } from './program.mjs';
 
 const say = (text) => console.log(text);
 const BROWSER_PACKAGES = ['chromium', 'chromium-driver'];
+const BROWSER_SHARES = 3;
+const UNIT_SHARES = 3;
 const totals = { passed: 0, failed: 0 };
 
-/** Installs what is missing, then checks and tests everything; the last line says how much passed. */
+/** Written by the reporter of the tests: what each file took. */
+const TIMES = path.join(mkdtempSync(path.join(tmpdir(), 'neat-relay-times-')), 'times');
+const LANES = 2;
+const SLOWEST_SHOWN = 10;
+
+/** Installs what is missing, then checks and tests everything in two lanes; the last line says how much passed. */
 async function test() {
   installDependencies(say);
   installBrowser();
-  await check('lint', 'eslint', ['.']);
-  await check('format', 'prettier', ['--check', '--log-level=warn', '.']);
-  await check('types', 'astro', ['check', '--minimumFailingSeverity', 'error']);
-  await check('types of the core', 'tsc', ['-p', 'tsconfig.core.json']);
-  await check('unused code', 'knip', []);
-  await suite('unit tests', []);
-  const built = await attempt('build', () => buildApplication(say));
-  if (built) await suite('browser tests', ['--config', '.mocharc.browser.json']);
+  // Both lanes run what is bundled.
+  await buildProgram();
+  const built = attempt('build', () => buildApplication(say));
+  const inBrowser = shares(filesOf('test/browser'), BROWSER_SHARES);
+  const units = shares(
+    [...filesOf('test')].filter((file) => !file.startsWith('test/browser/')),
+    UNIT_SHARES,
+  );
+  const jobs = [
+    () => built,
+    () => check('lint', 'eslint', ['.']),
+    ...inBrowser.map((files, share) => async () => {
+      if (await built) await suite(`browser tests ${share + 1} of ${BROWSER_SHARES}`, ['--config', '.mocharc.browser.json', ...files]);
+    }),
+    () => check('types', 'astro', ['check', '--minimumFailingSeverity', 'error']),
+    ...units.map((files, share) => () => suite(`unit tests ${share + 1} of ${UNIT_SHARES}`, files)),
+    () => check('types of the core', 'tsc', ['-p', 'tsconfig.core.json']),
+    () => check('unused code', 'knip', []),
+    () => check('format', 'prettier', ['--check', '--log-level=warn', '.']),
+  ];
+  await Promise.all(Array.from({ length: LANES }, () => lane(jobs)));
+  sayTimes();
+}
+
+/** Takes one job after the other from those that are left. */
+async function lane(jobs) {
+  for (let job = jobs.shift(); job; job = jobs.shift()) await job();
 }
 
 function installBrowser() {
@@ -47,33 +76,64 @@ async function attempt(name, act) {
 }
 
 async function check(name, tool, args) {
-  const { status } = await runTool(tool, args);
+  const { status } = await runTool(name, tool, args);
   count(name, status === 0 ? 1 : 0, status === 0 ? 0 : 1);
 }
 
 /** A Mocha run counts its tests; one that breaks off without counting is a failure. */
 async function suite(name, args) {
-  const { status, output } = await runTool('mocha', args);
+  const { status, output } = await runTool(name, 'mocha', ['--reporter', './test/support/timesReporter.cjs', ...args]);
   const passed = Number(/^\s*(\d+) passing/m.exec(output)?.[1] ?? 0);
   const failed = Number(/^\s*(\d+) failing/m.exec(output)?.[1] ?? 0);
   count(name, passed, status === 0 && passed > 0 ? failed : Math.max(failed, 1));
 }
 
-function runTool(tool, args) {
-  say(`\n${tool} ${args.join(' ')}`);
+/** What a tool says is printed in one piece when it has ended: two speak at a time. */
+function runTool(name, tool, args) {
+  const begun = performance.now();
   return new Promise((resolve) => {
     const child = spawn(`node_modules/.bin/${tool}`, args, {
-      stdio: ['ignore', 'pipe', 'inherit'],
-      env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', FORCE_COLOR: '0' },
+      stdio: ['ignore', 'pipe', 'pipe'],
+      env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', FORCE_COLOR: '0', TEST_TIMES: TIMES },
     });
     let output = '';
-    child.stdout.on('data', (chunk) => {
-      output += chunk;
-      process.stdout.write(chunk);
-    });
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (output += chunk));
     child.once('error', (error) => resolve({ status: 1, output: String(error) }));
-    child.once('close', (status) => resolve({ status, output }));
+    child.once('close', (status) => {
+      const seconds = Math.round((performance.now() - begun) / 1000);
+      took.push({ what: name, seconds });
+      say(`\n${name} (${seconds} s)\n${output.trimEnd()}`);
+      resolve({ status, output });
+    });
   });
+}
+
+const took = [];
+
+function sayTimes() {
+  say(`\nWhat took how long:\n${took.map(({ what, seconds }) => `${String(seconds).padStart(5)} s  ${what}`).join('\n')}`);
+  if (!existsSync(TIMES)) return;
+  const byFile = new Map();
+  for (const line of readFileSync(TIMES, 'utf8').trim().split('\n')) {
+    const { file, ms } = JSON.parse(line);
+    byFile.set(file, (byFile.get(file) ?? 0) + ms);
+  }
+  const slowest = [...byFile].sort(([, a], [, b]) => b - a).slice(0, SLOWEST_SHOWN);
+  say(`The slowest files:\n${slowest.map(([file, ms]) => `${(ms / 1000).toFixed(1).padStart(7)} s  ${file}`).join('\n')}`);
+}
+
+const filesOf = (folder) => filesBelow(folder).filter((file) => /\.test\.tsx?$/.test(file));
+
+/** Parts of alike length, going by the length of the files: one process begins faster than many, and two lanes can share the parts. */
+function shares(files, parts) {
+  const size = (file) => statSync(file).size;
+  const all = Array.from({ length: parts }, () => ({ size: 0, files: [] }));
+  for (const file of files.toSorted((a, b) => size(b) - size(a))) {
+    const least = all.reduce((a, b) => (b.size < a.size ? b : a));
+    least.size += size(file);
+    least.files.push(file);
+  }
+  return all.map((part) => part.files);
 }
 
 function count(name, passed, failed) {

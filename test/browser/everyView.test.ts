@@ -68,7 +68,7 @@ describe('every view', function () {
       for (const view of VIEWS.filter((path) => demo || !path.includes('ID'))) {
         it(`${view} has no accessibility violation, no sideways scrolling, no overlap and no complaint, and keeps its place`, async () => {
           await user.open(view.replace('ID', commission ?? ''));
-          await driver.sleep(/line|trays/.test(view) ? 2500 : 500);
+          await user.quiet();
           // What comes later pushes nothing away from under a finger.
           expect(await user.shifted(), 'shifted').to.be.below(MOST_SHIFT);
           expect(await driver.executeScript<number>('return document.documentElement.scrollWidth - innerWidth'), 'sideways').to.be.at.most(

@@ -3,8 +3,7 @@ import { readFileSync, renameSync, writeFileSync } from 'node:fs';
 import net from 'node:net';
 import path from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
-import { prepareData } from '../../src/server/starting/prepareData';
-import { temporaryFolder } from './database';
+import { emptyFolder, settledDemoFolder } from './database';
 
 /** The built program, running on a port and a data folder of its own. */
 export interface App {
@@ -21,12 +20,14 @@ export interface App {
   stop: () => Promise<void>;
 }
 
+/** The demo of all apps of a run is the same. */
+const STARTED = new Date();
+
 export async function startApp({ demo = false, shiftsClock = false } = {}): Promise<App> {
-  const { folder, remove } = temporaryFolder();
+  const { folder, remove } = await (demo ? settledDemoFolder(STARTED) : emptyFolder());
   const port = await freePort();
   const url = `http://127.0.0.1:${port}`;
   const env = { ...process.env, NEAT_RELAY_DATA: folder, HOST: '127.0.0.1', PORT: String(port), NODE_ENV: 'production' };
-  await prepareData({ folder, demo, reset: false, restore: null }, () => undefined);
   const clock = path.join(folder, 'test-clock');
   // Put in place in one piece: a program that reads a file half written would see its clock fall back to the true time.
   const setClock = (ms: number) => {

@@ -21,5 +21,15 @@ export async function openBrowser(width = 1280, height = 800): Promise<WebDriver
   // The window has a frame and a least width even without a head; what counts is the size of the page.
   const metrics = { width, height, deviceScaleFactor: 1, mobile: false };
   await (driver as chrome.Driver).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', metrics);
+  looksOften(driver);
   return driver;
+}
+
+/** What is waited for is looked at often: five times a second would wait for nothing most of the time. */
+const LOOK_EVERY_MS = 20;
+
+function looksOften(driver: WebDriver): void {
+  const wait = driver.wait.bind(driver) as (...of: unknown[]) => unknown;
+  const often = (condition: unknown, timeout?: number, message?: unknown) => wait(condition, timeout, message, LOOK_EVERY_MS);
+  Object.assign(driver, { wait: often });
 }

@@ -2,6 +2,8 @@ import { By, Key, until, type WebDriver, type WebElement } from 'selenium-webdri
 
 const PATIENCE_MS = 15_000;
 const OPENED_MS = 60_000;
+/** A page that has not changed in so long is waiting for its user. */
+const QUIET_MS = 250;
 
 /** What a user does with a page, said shortly. Everything waits until it can be done. */
 export class PageUser {
@@ -40,6 +42,22 @@ export class PageUser {
     await this.driver.executeAsyncScript(
       'const done = arguments[0]; requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done, 60)))',
     );
+  }
+
+  /** Waits until nothing is being searched, and the page has not changed by itself for a moment. */
+  async quiet(): Promise<void> {
+    await this.driver.wait(
+      () => this.driver.executeScript<boolean>('return document.querySelector("[data-searching=true]") === null'),
+      OPENED_MS,
+      'the search did not end',
+    );
+    await this.driver.executeAsyncScript(`
+      const done = arguments[0];
+      let timer = setTimeout(end, ${QUIET_MS});
+      const watch = new MutationObserver(() => { clearTimeout(timer); timer = setTimeout(end, ${QUIET_MS}); });
+      watch.observe(document.body, { subtree: true, childList: true, characterData: true, attributes: true });
+      const latest = setTimeout(end, ${10 * QUIET_MS});
+      function end() { watch.disconnect(); clearTimeout(latest); clearTimeout(timer); done(); }`);
   }
 
   find(css: string): Promise<WebElement> {

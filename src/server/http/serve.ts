@@ -8,11 +8,11 @@ import { letOthersIn } from '../running/inSlices';
 import { createHost } from './host';
 
 /** Made from the pages; not known to the compiler. */
-const load = (name: string): Promise<unknown> => import(pathToFileURL(builtFile(path.join('server', name))).href);
+const load = (name: string): Promise<unknown> => import(pathToFileURL(builtFile(path.join('pages/server', name))).href);
 
 /** Reads what every page needs before anybody asks for it; whoever asks meanwhile is answered between two of them. */
 async function loadPages(): Promise<void> {
-  const files = await readdir(builtFile('server/pages'), { recursive: true });
+  const files = await readdir(builtFile('pages/server/pages'), { recursive: true });
   for (const file of files.filter((name) => name.endsWith('.mjs'))) {
     await load(`pages/${file}`);
     await letOthersIn();
@@ -31,7 +31,7 @@ export async function serve(host: string, port: number): Promise<Served> {
   process.umask(0o077);
   process.env['ASTRO_NODE_AUTOSTART'] = 'disabled';
   const { handler } = (await load('entry.mjs')) as { handler: RequestListener };
-  const server = createHost(handler, builtFile('client'));
+  const server = createHost(handler, builtFile('pages/client'));
   await new Promise<void>((resolve, reject) => {
     server.once('error', reject);
     server.listen(port, host, resolve);
