@@ -1,6 +1,7 @@
 import { existsSync, renameSync } from 'node:fs';
 import path from 'node:path';
 import type { Knex } from 'knex';
+import { DERIVATION } from './log/deriveLog';
 import { BenchStore } from './stores/benchStore';
 import { checkDatabase } from './file/checkDatabase';
 import { connect } from './file/connection';
@@ -101,13 +102,13 @@ async function bringUpToDate(db: Knex, migrations: readonly Migration[]): Promis
   await db.migrate.latest(source);
   // Databases of earlier versions, which tests open, have no workshop yet.
   if (!(await db.schema.hasTable('workshop'))) return;
-  const [{ userVersion }] = (await db.raw('PRAGMA user_version')) as [{ userVersion: number }];
-  if (userVersion === migrations.length) return;
+  const [{ userVersion: derivation }] = (await db.raw('PRAGMA user_version')) as [{ userVersion: number }];
+  if (derivation === DERIVATION) return;
   await db.transaction(async (trx) => {
     // Rows of the log follow from the bench events by the rules of this version.
     await new BenchStore(trx).deriveAll();
     await new WorkshopStore(trx).open();
-    await trx.raw(`PRAGMA user_version = ${migrations.length}`);
+    await trx.raw(`PRAGMA user_version = ${DERIVATION}`);
   });
 }
 

@@ -1,8 +1,10 @@
 import { expect } from 'chai';
+import { FIT_FIELDS } from '../../src/core/time/fit/observations';
+import type { StoredLogRow } from '../../src/core/log/definitions';
 import { listen } from '../../src/server/running/announcements';
 import type { FittedLog, Fitter } from '../../src/server/work/fitter';
 import { fitBy } from '../../src/server/work/fitters';
-import { HandedFitter, latestFit } from '../../src/server/work/handedFit';
+import { fingerprintOf, HandedFitter, latestFit } from '../../src/server/work/handedFit';
 import { SlicedFitter } from '../../src/server/work/SlicedFitter';
 import { ThreadFitter } from '../../src/server/work/ThreadFitter';
 import { judgeRow, loadLogPage } from '../../src/server/ledger/loadLog';
@@ -37,6 +39,32 @@ describe('fitting the log', function () {
   let database: TestDatabase;
   before(async () => ({ database } = await demoDatabase(NOW)));
   after(() => database.close());
+
+  it('tells logs apart by everything that the fit reads', async () => {
+    const [row] = await database.stores.timeLog.list();
+    const other: Record<(typeof FIT_FIELDS)[number], Partial<StoredLogRow>> = {
+      startedAt: { startedAt: '2026-01-01T10:00:00Z' },
+      unitId: { unitId: 'other' },
+      stepId: { stepId: 'other' },
+      stepLike: { stepLike: 'other' },
+      commission: { commission: 'Other' },
+      unit: { unit: 'Other' },
+      part: { part: 'Other' },
+      technique: { technique: 'sponge' },
+      size: { size: 'scenery' },
+      coverage: { coverage: 0.123 },
+      models: { models: 99 },
+      weight: { weight: 98.5 },
+      effort: { effort: 1.75 },
+      minutes: { minutes: 1234 },
+      open: { open: 'gap' },
+      verdict: { verdict: 'left out' },
+      correctedMinutes: { correctedMinutes: 4321 },
+    };
+    const prints = FIT_FIELDS.map((field) => fingerprintOf([{ ...row!, ...other[field] }]));
+    expect(new Set([fingerprintOf([row!]), ...prints]).size).to.equal(FIT_FIELDS.length + 1);
+    expect(fingerprintOf([{ ...row!, note: 'said since' }])).to.equal(fingerprintOf([row!]));
+  });
 
   describe('in a thread of its own', () => {
     let thread: ThreadFitter;

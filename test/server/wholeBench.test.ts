@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { wholeCommission } from '../../src/core/plan/selection';
 import { loadOpenPot } from '../../src/server/bench/loadOpenPot';
+import { loadWorkshop } from '../../src/server/workshop/loadWorkshop';
 import { loadColours } from '../../src/server/plan/loadColours';
 import { loadSharing, priceTwins } from '../../src/server/plan/loadSharing';
 import { takeTwin, undoTwin } from '../../src/server/schemes/takeTwin';
@@ -83,7 +84,8 @@ describe('the whole bench of the demo', function () {
     const saved = prices.map(({ savedMinutes }) => savedMinutes);
     expect(Math.max(...saved)).to.be.greaterThan(0);
     const replace = others[saved.indexOf(Math.max(...saved))]!;
-    const schemesOf = async () => (await stores().commissions.allSchemes()).map((scheme) => JSON.stringify(scheme)).sort();
+    const schemesOf = async () =>
+      (await loadWorkshop(stores(), NOW)).units.map(({ id, scheme }) => `${id} ${JSON.stringify(scheme)}`).sort();
     const before = await schemesOf();
     const taken = await takeTwin(stores(), { keep: keep.id, replace: replace.id }, NOW);
     expect((await loadColours(stores(), NOW)).rows.map(({ paint }) => paint.id)).to.not.include(replace.id);

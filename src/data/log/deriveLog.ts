@@ -3,8 +3,15 @@ import { passKeyOf, type BenchEvent, type WorkFacts } from '../../core/bench/def
 import { foldClock, SITTING_GAP_MINUTES } from '../../core/bench/replay/foldClock';
 import { foldMarks } from '../../core/bench/replay/foldMarks';
 import { logRowsOf, type IdentifiedLogRow } from '../../core/bench/replay/logRowsOf';
+import { idsOfStep } from '../../core/scheme/model/halves';
 import { eventOf } from './eventRows';
 import { inPieces } from '../file/inPieces';
+
+/**
+ * Which rules the rows of a log follow from the taps by: raised whenever they change, so that the log is worked out anew at the next
+ * start. Numbers below 100 were counts of migrations.
+ */
+export const DERIVATION = 100;
 
 const GAP_MS = SITTING_GAP_MINUTES * 60_000;
 const WALKED_AT_ONCE = 400;
@@ -70,17 +77,20 @@ async function deriveSitting(trx: Knex, { bench, from, to }: Window): Promise<st
   return replaceRows(trx, ids, logRowsOf(stretches));
 }
 
-/** What stood on the units of these events before a moment. */
+/** What stood on the models before a moment under the steps of these events: whatever else was painted on their units is not read. */
 async function marksBefore(trx: Knex, events: readonly BenchEvent[], from: number) {
-  const units = [...new Set(events.flatMap((event) => (event.unit === null ? [] : [event.unit])))];
+  const steps = new Set(events.flatMap(({ step }) => (step === null ? [] : idsOfStep(step))));
   const earlier: BenchEvent[] = [];
-  for (const piece of inPieces(units))
+  for (const piece of inPieces([...steps]))
     earlier.push(
-      ...(
-        await trx('bench_event').whereIn('unit', piece).whereIn('kind', ['done', 'kept', 'reopened', 'undone']).where('atMs', '<', from)
-      ).map(eventOf),
+      ...(await trx('bench_event').whereIn('step', piece).whereIn('kind', ['done', 'kept', 'reopened']).where('atMs', '<', from)).map(
+        eventOf,
+      ),
     );
-  return foldMarks([...earlier, ...events.filter((event) => event.kind === 'undone')]).marks;
+  const undone = events.filter((event) => event.kind === 'undone');
+  for (const piece of inPieces(earlier.map(({ id }) => id)))
+    undone.push(...(await trx('bench_event').whereIn('target', piece).where({ kind: 'undone' }).where('atMs', '<', from)).map(eventOf));
+  return foldMarks([...earlier, ...undone]).marks;
 }
 
 /** Facts of passes that were begun in an earlier sitting. */

@@ -18,6 +18,7 @@ import * as handOver from './20261129_what_a_hand_over_left_undone';
 import * as gone from './20261129_who_is_not_there';
 import * as scopeTakenBack from './20261129_changes_of_scope_taken_back';
 import * as clockCorrections from './20261129_corrections_of_the_clock';
+import * as indexedEvents from './20261129_index_bench_events_by_step_and_paint';
 import * as whatTheLogTeaches from './20261126_what_the_log_teaches';
 
 export interface Migration {
@@ -50,6 +51,7 @@ export const migrations: readonly Migration[] = [
   gone,
   scopeTakenBack,
   clockCorrections,
+  indexedEvents,
 ];
 
 /** The day of the newest of them, UTC ms: the program was written after it. */

@@ -189,9 +189,9 @@ export class CommissionStore {
     return names;
   }
 
-  /** The schemes of all units, whatever became of their commissions. */
-  async allSchemes(): Promise<Scheme[]> {
-    return (await this.db<UnitRow>('unit')).map((row) => storedUnit(row).scheme);
+  /** The schemes in which an id may stand, of all units, whatever became of their commissions; others are not read. */
+  async schemesThatName(id: string): Promise<Scheme[]> {
+    return (await this.db<UnitRow>('unit').whereRaw('instr(scheme, ?) > 0', [JSON.stringify(id)])).map((row) => storedUnit(row).scheme);
   }
 
   /** What was taken out of the schemes of a unit and is not back, the latest first. */

@@ -9,7 +9,7 @@ const MOST_POTS = 400;
 
 /** Which models carry a paint, alone or in a mix, whatever their schemes say today: pass by pass, the latest first. */
 export async function tracePaint(stores: Pick<Stores, 'bench' | 'commissions'>, paintId = ''): Promise<PaintTrace[]> {
-  const mixes = (await stores.commissions.allSchemes()).flatMap((scheme) => potsWith(scheme, paintId));
+  const mixes = (await stores.commissions.schemesThatName(paintId)).flatMap((scheme) => potsWith(scheme, paintId));
   const pots = [...new Set([paintId, ...mixes])].slice(0, MOST_POTS);
   const events = await stores.bench.ofUnits(await stores.bench.unitsPaintedWith(pots));
   const { marks } = foldMarks(events);

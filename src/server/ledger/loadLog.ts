@@ -8,6 +8,7 @@ import { LOG_FILTERS, type ClosedCommission, type LogPage, type LogPicture, type
 import { NotFoundError } from '../stores/errors';
 import { letOthersIn } from '../running/inSlices';
 import { loadWorkshop, type Workshop } from '../workshop/loadWorkshop';
+import { memoKey } from '../running/Memory';
 import type { Stores } from '../stores/stores';
 import { namedLog, withTodaysNames } from '../workshop/todaysNames';
 
@@ -32,16 +33,10 @@ interface LogSummary extends Pick<LogPicture, 'totals' | 'techniques'> {
 /** Hands-on minutes and models of the rows of a commission that count. */
 type CommissionSum = Pick<ClosedCommission, 'minutes' | 'models'>;
 
-const summaries = new WeakMap<Workshop, Promise<LogSummary>>();
+const SUMMARY = memoKey<Promise<LogSummary>>('what the whole log comes to');
 
 /** What the whole log comes to; worked out once for as long as nothing is written. */
-function summaryOf(workshop: Workshop): Promise<LogSummary> {
-  const known = summaries.get(workshop);
-  if (known) return known;
-  const summary = sumUp(workshop);
-  summaries.set(workshop, summary);
-  return summary;
-}
+const summaryOf = (workshop: Workshop): Promise<LogSummary> => workshop.memory.once(SUMMARY, () => sumUp(workshop));
 
 async function sumUp({ log, odd }: Workshop): Promise<LogSummary> {
   await letOthersIn();

@@ -15,6 +15,7 @@ import { lineLeft } from '../workshop/builtLine';
 import { commissionDates } from '../workshop/commissionDates';
 import { datedLine } from '../workshop/datedLine';
 import { workOf, type UnitWorkItem } from '../workshop/roster';
+import { memoKey } from '../running/Memory';
 import type { Stores } from '../stores/stores';
 import { letOthersIn } from '../running/inSlices';
 import { DRAWS, passDraws, passFactors } from '../workshop/passDraws';
@@ -39,19 +40,20 @@ interface Piece {
   isBench: boolean;
 }
 
-const kept = new WeakMap<Workshop, { of: string; estimate: Promise<BenchEstimate>; isDone: boolean }>();
+const ESTIMATED = memoKey<{ of: string; estimate: Promise<BenchEstimate>; isDone: boolean }>('the estimate of a minute');
 
 /** The estimate as things stand; worked out once for each minute of an unchanged workshop. */
 export async function benchEstimate(stores: Stores, workshop: Workshop, now: Date): Promise<BenchEstimate> {
   const of = `${Math.floor(now.getTime() / MINUTE_MS)} ${suggestionsOf(stores)}`;
-  const known = kept.get(workshop);
+  const { memory } = workshop;
+  const known = memory.get(ESTIMATED);
   // Very much work takes longer than a minute: whoever asks meanwhile waits for the same.
   if (known && (known.of === of || !known.isDone)) return known.estimate;
   const next = { of, estimate: estimateBench(stores, workshop, now), isDone: false };
-  kept.set(workshop, next);
+  memory.set(ESTIMATED, next);
   next.estimate.then(
     () => (next.isDone = true),
-    () => kept.get(workshop) === next && kept.delete(workshop),
+    () => memory.get(ESTIMATED) === next && memory.forget(ESTIMATED),
   );
   return next.estimate;
 }

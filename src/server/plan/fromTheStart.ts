@@ -9,6 +9,7 @@ import { stretchMinutes } from '../../core/time/fit/learningCurve';
 import { stageOf, type Stage } from '../../core/time/check/insights';
 import { safeMinutes } from '../../core/plan/dates/forecast';
 import { inSlices, letOthersIn } from '../running/inSlices';
+import { memoKey } from '../running/Memory';
 import type { Stores } from '../stores/stores';
 import type { Workshop, WorkUnit } from '../workshop/loadWorkshop';
 import { rosterOf, workOf } from '../workshop/roster';
@@ -30,19 +31,8 @@ interface Asked {
   units: readonly WorkUnit[];
 }
 
-const kept = new WeakMap<Workshop, Map<string, Promise<unknown>>>();
-
-/** Worked out once for as long as nothing is written. */
-function keptFor<T>(workshop: Workshop, key: string, work: () => Promise<T>): Promise<T> {
-  const known = kept.get(workshop) ?? new Map<string, Promise<unknown>>();
-  kept.set(workshop, known);
-  if (!known.has(key)) {
-    const result = work();
-    known.set(key, result);
-    result.catch(() => known.delete(key));
-  }
-  return known.get(key)! as Promise<T>;
-}
+const ORDER = memoKey<Promise<string[]>>('orders from the start');
+const WORKED_OUT = memoKey<Promise<WorkFromTheStart>>('work from the start, at a standard');
 
 /**
  * At a standard, begun tomorrow: how late it is today must not move a price. All standards go by the order of the one paid for, so
@@ -56,8 +46,8 @@ export async function fromTheStart(
   now: Date,
 ): Promise<WorkFromTheStart> {
   const of = `${asked.commissionId} ${startOfTomorrow(now)} ${unitsKey(asked.units)}`;
-  const order = await keptFor(workshop, of, () => orderFromTheStart(stores, workshop, asked.units, asked.paidFor));
-  return keptFor(workshop, `${of} ${standard}`, () => workedOut(workshop, asked.units, standard, order, now));
+  const order = await workshop.memory.once(ORDER, () => orderFromTheStart(stores, workshop, asked.units, asked.paidFor), of);
+  return workshop.memory.once(WORKED_OUT, () => workedOut(workshop, asked.units, standard, order, now), `${of} ${standard}`);
 }
 
 const unitsKey = (units: readonly WorkUnit[]) => units.map((unit) => `${unit.id}*${modelsOf(unit)}`).join();

@@ -1,9 +1,12 @@
 import { createHash } from 'node:crypto';
+import { LRUCache } from 'lru-cache';
+import type { LineProblem } from '../../core/line/definitions';
 import { noMarks } from '../../core/bench/replay/foldMarks';
 import { buildLineInSteps } from '../../core/plan/build/buildLine';
 import type { Roster } from '../../core/plan/build/roster';
 import { approved, type Standard } from '../../core/scheme/model/definitions';
 import { normMinutes } from '../../core/time/fit/norms';
+import { memoKey } from '../running/Memory';
 import { inSlices } from '../running/inSlices';
 import { searchOrder } from './quickOrder';
 import type { Stores } from '../stores/stores';
@@ -15,8 +18,21 @@ import { rosterOf } from '../workshop/roster';
  * demo within a hundredth. With more, quotes would promise hours that only a long search on the Line view keeps.
  */
 const STEPS = 2_000;
-const MOST_KEPT = 200;
-const kept = new WeakMap<Stores, Map<string, Promise<string[]>>>();
+const MOST_KEPT_BYTES = 8_000_000;
+const BYTES_OF_ENTRY = 200;
+/** Orders go by what they are of, not by when they were asked for: those that nobody asks for any more make room. */
+const ORDERS = memoKey<LRUCache<string, string[], LineProblem>>('orders from the start, by their problems');
+const ordersOf = (stores: Stores) =>
+  stores.memory.once(
+    ORDERS,
+    () =>
+      new LRUCache<string, string[], LineProblem>({
+        maxSize: MOST_KEPT_BYTES,
+        sizeCalculation: (order) => order.reduce((sum, id) => sum + id.length, BYTES_OF_ENTRY),
+        fetchMethod: (_key, _stale, { context }) => searchOrder(context, STEPS),
+        ignoreFetchAbort: true,
+      }),
+  );
 
 /**
  * The order (job ids) by which work is priced that is painted from the start. It follows from the schemes, counts, trays and House
@@ -36,15 +52,6 @@ export async function orderFromTheStart(
   };
   const { problem } = await inSlices(buildLineInSteps(roster));
   if (problem.jobs.length === 0) return [];
-  const orders = kept.get(stores) ?? new Map<string, Promise<string[]>>();
-  kept.set(stores, orders);
   const key = createHash('sha256').update(JSON.stringify(problem)).digest('base64');
-  const known = orders.get(key);
-  if (known) return known;
-  const order = searchOrder(problem, STEPS);
-  orders.set(key, order);
-  order.catch(() => orders.delete(key));
-  // The one that was asked for first goes: those of today are asked for again and again.
-  if (orders.size > MOST_KEPT) orders.delete(orders.keys().next().value!);
-  return order;
+  return ordersOf(stores).forceFetch(key, { context: problem });
 }

@@ -2,21 +2,22 @@ import { carryOver, type OwnLine } from '../../core/line/hand/carryOver';
 import type { LineProblem } from '../../core/line/definitions';
 import type { BuiltLine } from '../../core/plan/build/buildLine';
 import { selectionKey, type Selection } from '../../core/plan/selection';
+import { memoKey } from '../running/Memory';
 import { letOthersIn } from '../running/inSlices';
 import { quickOrder } from './quickOrder';
 import type { Stores } from '../stores/stores';
 import { datedLine } from '../workshop/datedLine';
 import type { Workshop } from '../workshop/loadWorkshop';
 
-const counts = new WeakMap<Stores, number>();
+const FOUND = memoKey<number>('how many orders searches have found');
 
 /** How many orders searches have found: what was planned before the last one is not up to date. */
-export const suggestionsOf = (stores: Stores): number => counts.get(stores) ?? 0;
+export const suggestionsOf = (stores: Stores): number => stores.memory.get(FOUND) ?? 0;
 
 /** Keeps the order a search has found, so that every view plans with it, tomorrow too. */
 export async function suggestOrder(stores: Stores, selection: Selection, order: readonly string[]): Promise<void> {
   await stores.workshop.savePlannedOrder(selection, order);
-  counts.set(stores, suggestionsOf(stores) + 1);
+  stores.memory.set(FOUND, suggestionsOf(stores) + 1);
 }
 
 /** An order that knows fewer of the jobs than this is not worth carrying over: the work has become another. */
@@ -40,7 +41,7 @@ export async function plannedOrder(
   if (line) return carryOver(problem, line).order;
   const found = await stores.workshop.plannedOrder(selection);
   if (found && knownShare(problem, found) >= KNOWN_SHARE) return carryOver(problem, { order: found, wishes: [] }).order;
-  const order = await quickOrder(problem, () => toBePlanned(workshop, built, now));
+  const order = await quickOrder(workshop.memory, problem, () => toBePlanned(workshop, built, now));
   await stores.workshop.savePlannedOrder(selection, order);
   return order;
 }

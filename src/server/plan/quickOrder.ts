@@ -1,6 +1,8 @@
+import { createHash } from 'node:crypto';
 import { compileLine } from '../../core/line/problem/compileLine';
 import type { LineProblem } from '../../core/line/definitions';
 import { solveLine } from '../../core/line/search/solveLine';
+import { memoKey, type Memory } from '../running/Memory';
 import { solveInThread } from '../work/threads';
 
 const SEED = 1;
@@ -12,22 +14,20 @@ const MOST_JOBS_IN_PROCESS = 300;
 const MOST_WORK_IN_PROCESS = 500_000;
 /** Still longer ones are content with the first construction: everything waits for this. */
 const MOST_JOBS_SEARCHED = 1000;
-const kept = new WeakMap<LineProblem, Promise<string[]>>();
+const QUICK = memoKey<Promise<string[]>>('good orders, by the jobs they are of');
 
 /**
- * A good order (job ids), for forecasts that need no better one. Worked out once for a problem; `asPlanned` gives it with the
+ * A good order (job ids), for forecasts that need no better one. Worked out once for the same jobs of what `memory` is of; `asPlanned` gives it with the
  * sessions and dates that it is to be searched with.
  */
 export function quickOrder(
+  memory: Memory,
   problem: LineProblem,
   asPlanned: () => Promise<LineProblem> = () => Promise.resolve(problem),
 ): Promise<string[]> {
-  const known = kept.get(problem);
-  if (known) return known;
-  const order = asPlanned().then((planned) => searchOrder(planned, STEPS));
-  kept.set(problem, order);
-  order.catch(() => kept.delete(problem));
-  return order;
+  const jobs = createHash('sha256');
+  for (const { id } of problem.jobs) jobs.update(`${id} `);
+  return memory.once(QUICK, () => asPlanned().then((planned) => searchOrder(planned, STEPS)), jobs.digest('base64'));
 }
 
 /** What so many steps find (job ids); the same for the same problem. */

@@ -5,7 +5,8 @@ import { InputError } from '../../core/kernel/InputError';
 import { readScheme, writeScheme, type SchemeFile } from '../../core/formats/scheme/schemeFile';
 import { EMPTY_SCHEME, hasScheme, modelsOf, type Scheme } from '../../core/scheme/model/definitions';
 import { schemeInARow } from '../../core/scheme/authoring/gone';
-import { minutesThatCount } from '../../core/log/definitions';
+import { groupBy } from '../../core/kernel/groupBy';
+import { minutesThatCount, type StoredLogRow } from '../../core/log/definitions';
 import type { LibraryEntry, LibraryUse } from '../../contract/library';
 import type { LibraryRow } from '../../data/stores/libraryStore';
 import { NotFoundError } from '../stores/errors';
@@ -23,14 +24,14 @@ export async function loadLibrary(stores: Stores, now: Date): Promise<LibraryEnt
   const uses = await stores.library.uses();
   const unitIds = new Set([...uses.map((use) => use.unitId), ...rows.flatMap((row) => row.fromUnit ?? [])]);
   const described = new Map<string, Omit<LibraryUse, 'at'>>();
-  const { log } = await loadWorkshop(stores, now);
+  const rowsOf = groupBy((await loadWorkshop(stores, now)).log, ({ unitId }) => unitId);
   await letOthersIn();
   for (const id of unitIds) {
     const unit = await stores.commissions.findUnit(id);
     if (!unit) continue;
     const names = await stores.commissions.commissionNames([unit.commissionId]);
     const commission = names.get(unit.commissionId) ?? '';
-    described.set(id, { unit: unit.name, commission, minutesPerModel: minutesPerModel(unit.id, unit.scheme, log) });
+    described.set(id, { unit: unit.name, commission, minutesPerModel: minutesPerModel(unit.scheme, rowsOf.get(unit.id) ?? []) });
   }
   const useOf = (unitId: string, at: string): LibraryUse[] => {
     const known = described.get(unitId);
@@ -57,12 +58,11 @@ export async function loadLibrary(stores: Stores, now: Date): Promise<LibraryEnt
 }
 
 /** Hands-on minutes that an ordinary model took so far: of each step logged, its mean times its coats. */
-function minutesPerModel(unitId: string, scheme: Scheme, log: Awaited<ReturnType<typeof loadWorkshop>>['log']): number | null {
+function minutesPerModel(scheme: Scheme, rows: readonly StoredLogRow[]): number | null {
   const sums = new Map<string, { minutes: number; weight: number }>();
-  for (const row of log) {
+  for (const row of rows) {
     const minutes = minutesThatCount(row);
-    if (row.unitId !== unitId || row.stepId === null || minutes === null || row.verdict === 'left out' || row.technique === 'touchup')
-      continue;
+    if (row.stepId === null || minutes === null || row.verdict === 'left out' || row.technique === 'touchup') continue;
     const sum = sums.get(row.stepId) ?? { minutes: 0, weight: 0 };
     sums.set(row.stepId, { minutes: sum.minutes + minutes, weight: sum.weight + row.weight });
   }

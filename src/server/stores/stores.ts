@@ -14,6 +14,7 @@ import type { QuoteStore } from '../../data/stores/quoteStore';
 import type { SpreadStore } from '../../data/stores/spreadStore';
 import type { TimeLogStore } from '../../data/stores/timeLogStore';
 import type { WorkshopStore } from '../../data/stores/workshopStore';
+import type { Memory } from '../running/Memory';
 
 /** Everything that is kept. Use cases take the ones they need. */
 export interface Stores {
@@ -33,6 +34,8 @@ export interface Stores {
   library: LibraryStore;
   revisions: SchemeRevisionStore;
   demo: DemoStore;
+  /** What the program remembers of this data. */
+  memory: Memory;
   /** A text that changes with every write. */
   version: () => Promise<string>;
   /** Does its work in one transaction; when it throws, nothing is changed. */

@@ -17,6 +17,7 @@ import { SpreadStore } from '../../data/stores/spreadStore';
 import { TimeLogStore } from '../../data/stores/timeLogStore';
 import { inTransaction } from '../../data/stores/transaction';
 import { WorkshopStore } from '../../data/stores/workshopStore';
+import { Memory } from '../running/Memory';
 import type { Stores } from './stores';
 
 /** The stores over an opened database or a transaction: the only place where they are joined. */
@@ -37,6 +38,7 @@ export const storesOf = (knex: Knex): Stores => ({
   library: new LibraryStore(knex),
   revisions: new SchemeRevisionStore(knex),
   demo: new DemoStore(knex),
+  memory: new Memory(),
   version: () => databaseVersion(knex),
   allOrNothing: (work) => inTransaction(knex, (trx) => work(storesOf(trx))),
 });

@@ -1,15 +1,12 @@
+import { memoKey } from '../running/Memory';
 import type { Stores } from '../stores/stores';
 import type { Fitter } from './fitter';
 import { SlicedFitter } from './SlicedFitter';
 
-const fitters = new WeakMap<Stores, Fitter>();
+const FITTER = memoKey<Fitter>('where the log is fitted');
 
 /** Where the log of these stores is fitted from now on. */
-export const fitBy = (stores: Stores, fitter: Fitter): void => void fitters.set(stores, fitter);
+export const fitBy = (stores: Stores, fitter: Fitter): void => stores.memory.set(FITTER, fitter);
 
 /** A piece of work that has a thread to itself fits beside its other work. */
-export function fitterOf(stores: Stores): Fitter {
-  let fitter = fitters.get(stores);
-  if (!fitter) fitters.set(stores, (fitter = new SlicedFitter()));
-  return fitter;
-}
+export const fitterOf = (stores: Stores): Fitter => stores.memory.once(FITTER, () => new SlicedFitter());

@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import { FIT_FIELDS } from '../../core/time/fit/observations';
 import { PRIOR_SPREADS, type Spreads } from '../../core/time/fit/spreads';
 import type { StoredLogRow } from '../../core/log/definitions';
 import type { FittedLog, Fitter } from './fitter';
@@ -11,15 +12,14 @@ export interface HandedFit extends FittedLog {
   fingerprint: string;
 }
 
-/** The same for the same rows, in whichever order: all that the fit reads of a row that has ids. */
+/** The same for the same rows, in whichever order. */
 export function fingerprintOf(log: Iterable<StoredLogRow>): string {
   const hash = createHash('sha1');
   for (const line of Array.from(log, lineOf).sort()) hash.update(line);
   return hash.digest('base64');
 }
 
-const lineOf = (row: StoredLogRow) =>
-  `${row.id} ${row.startedAt} ${row.unitId} ${row.stepId} ${row.stepLike} ${row.technique} ${row.size} ${row.models} ${row.weight} ${row.effort} ${row.coverage} ${row.minutes} ${row.open} ${row.verdict} ${row.correctedMinutes}\n`;
+const lineOf = (row: StoredLogRow): string => `${JSON.stringify([row.id, ...FIT_FIELDS.map((field) => row[field])])}\n`;
 
 let latest: HandedFit | null = null;
 

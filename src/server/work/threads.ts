@@ -1,5 +1,5 @@
 import { availableParallelism } from 'node:os';
-import { isMainThread, MessageChannel, receiveMessageOnPort, type MessagePort } from 'node:worker_threads';
+import { isMainThread, MessageChannel, receiveMessageOnPort, type MessagePort, type Worker } from 'node:worker_threads';
 import { Piscina } from 'piscina';
 import { runSolver, type SolveReport, type SolveRequest } from '../../core/line/search/runSolver';
 import { GivenUpError, presentClient, stopIfGone } from '../running/givingUp';
@@ -15,7 +15,7 @@ export type SolveInThread = SolveRequest & { port: MessagePort | null };
 const BY_THE_LOG: ReadonlySet<TaskName> = new Set<TaskName>(['legSheet', 'statementPdf', 'lineSets', 'sharing', 'priceTwins']);
 
 /** More at a time would only take turns on the same processor, each with its own memory; what is beyond it waits. */
-const MOST_THREADS = Math.max(3, availableParallelism());
+export const MOST_THREADS = Math.max(3, availableParallelism());
 /** Beginning a thread takes a while: those not needed any more are kept for so long. */
 const KEPT_MS = 10_000;
 /** What a longer line takes of memory is given back with its thread. */
@@ -23,7 +23,7 @@ const MANY_JOBS = 2000;
 const MOST_LONG = 2;
 
 const poolOf = (options: { minThreads: number; maxThreads: number; idleTimeout: number }) => {
-  const pool = new Piscina({ filename: builtFile('program/work.mjs'), ...options });
+  const pool = new Piscina({ filename: builtFile('program/work.mjs'), atomics: 'disabled', ...options });
   // A thread that fails while it has nothing to do is gone, and nobody has lost anything: the pool begins another.
   pool.on('error', (error) => process.stderr.write(`A thread ended: ${String(error)}\n`));
   return pool;
@@ -38,8 +38,8 @@ const longPool = () => (long ??= poolOf({ minThreads: 0, maxThreads: MOST_LONG, 
 /** Begins the thread that the first task will need. */
 export const keepThreadReady = (): void => void usualPool();
 
-/** Threads that there are at this moment. */
-export const threadCount = (): number => (usual?.threads.length ?? 0) + (long?.threads.length ?? 0);
+/** The threads that there are at this moment. */
+export const presentThreads = (): Worker[] => [...(usual?.threads ?? []), ...(long?.threads ?? [])];
 
 /**
  * Solves a line in a thread of its own, so that the server keeps answering; what is in a thread already solves it right there.

@@ -1,4 +1,6 @@
 import { cureDays, paintBy } from '../../core/plan/dates/cure';
+import { groupBy } from '../../core/kernel/groupBy';
+import { memoKey } from '../running/Memory';
 import type { Workshop } from './loadWorkshop';
 
 /** When a commission must be painted. */
@@ -9,19 +11,14 @@ export interface CommissionDate {
   by: number;
 }
 
-const kept = new WeakMap<Workshop, CommissionDate[]>();
+const DATES = memoKey<CommissionDate[]>('dates of the commissions');
 
 /** The dates of all open commissions, with the days their varnish cures taken off. */
-export function commissionDates(workshop: Workshop): CommissionDate[] {
-  const known = kept.get(workshop);
-  if (known) return known;
-  const dates = workshop.commissions.map(({ id, dueOn }) => {
-    const days = cureDays(
-      workshop.units.filter((unit) => unit.commissionId === id),
-      workshop.house,
-    );
-    return { id, cureDays: days, by: paintBy(dueOn, days) };
+export const commissionDates = (workshop: Workshop): CommissionDate[] =>
+  workshop.memory.once(DATES, () => {
+    const unitsOf = groupBy(workshop.units, (unit) => unit.commissionId);
+    return workshop.commissions.map(({ id, dueOn }) => {
+      const days = cureDays(unitsOf.get(id) ?? [], workshop.house);
+      return { id, cureDays: days, by: paintBy(dueOn, days) };
+    });
   });
-  kept.set(workshop, dates);
-  return dates;
-}

@@ -1,5 +1,5 @@
 import { setTimeout as pause } from 'node:timers/promises';
-import { foldMarks, marksOn, mergeMarks, noMarks } from '../../core/bench/replay/foldMarks';
+import { foldMarks, marksOn, mergeMarks } from '../../core/bench/replay/foldMarks';
 import { NOTHING_IN_HAND } from '../../core/scheme/passes/setups';
 import { type BenchMarks } from '../../core/bench/definitions';
 import type { RosterUnit } from '../../core/plan/build/roster';
@@ -9,7 +9,8 @@ import { passesOf } from '../../core/scheme/passes/passes';
 import { type Oddity, type StoredLogRow } from '../../core/log/definitions';
 import type { TimeModel } from '../../core/time/definitions';
 import { withPots } from '../../core/scheme/model/pots';
-import { learnSetups, withSetups, type MeasuredSetup, type SetupEstimates } from '../../core/time/learn/setupTimes';
+import { groupBy } from '../../core/kernel/groupBy';
+import { learnSetupsInSteps, withSetups, type MeasuredSetup, type SetupEstimates } from '../../core/time/learn/setupTimes';
 import type { Spreads } from '../../core/time/fit/spreads';
 import { Posterior } from '../../core/time/answer/Posterior';
 import type { StoredCommission, StoredUnit } from '../../core/commission/definitions';
@@ -17,7 +18,8 @@ import { NotFoundError } from '../stores/errors';
 import { announce } from '../running/announcements';
 import { fitterOf } from '../work/fitters';
 import { forAll } from '../running/givingUp';
-import { letOthersIn } from '../running/inSlices';
+import { memoKey, Memory } from '../running/Memory';
+import { inSlices, letOthersIn } from '../running/inSlices';
 import type { Stores } from '../stores/stores';
 
 /** A unit as it is stored, with what its commission says of it. */
@@ -25,6 +27,8 @@ export type WorkUnit = StoredUnit & RosterUnit;
 
 /** All that is open, as the views compute from it. */
 export interface Workshop {
+  /** What follows from it, worked out once. */
+  memory: Memory;
   /** By date. */
   commissions: StoredCommission[];
   units: WorkUnit[];
@@ -45,18 +49,19 @@ interface Kept {
   workshop: Promise<Workshop>;
 }
 
-const kept = new WeakMap<Stores, Kept>();
+const KEPT = memoKey<Kept>('the workshop as it stands');
 const HOUR_MS = 3_600_000;
 
 /** Read once for as long as nothing is written; rows of the log age by the hour, so that figures of a minute ago agree with those of now. */
 export async function loadWorkshop(stores: Stores, now: Date): Promise<Workshop> {
   const hour = Math.floor(now.getTime() / HOUR_MS);
   const version = `${await stores.version()} ${hour}`;
-  const known = kept.get(stores);
+  const { memory } = stores;
+  const known = memory.get(KEPT);
   if (known?.version === version) return known.workshop;
   const workshop = forAll(() => readWorkshop(stores, new Date(hour * HOUR_MS)));
-  kept.set(stores, { version, workshop });
-  workshop.catch(() => kept.delete(stores));
+  memory.set(KEPT, { version, workshop });
+  workshop.catch(() => memory.forget(KEPT));
   return workshop;
 }
 
@@ -70,14 +75,11 @@ async function readWorkshop(stores: Stores, hour: Date): Promise<Workshop> {
   await letOthersIn();
   const paints = new Map((await stores.paints.list()).map((paint) => [paint.id, paint]));
   const typed = await stores.houseRules.load();
-  const setups = learnSetups(
-    measuredSetups(log),
-    withPots(
-      paints,
-      units.map((unit) => unit.scheme),
-    ),
-    typed,
+  const pots = withPots(
+    paints,
+    units.map((unit) => unit.scheme),
   );
+  const setups = await inSlices(learnSetupsInSteps(measuredSetups(log), pots, typed));
   const house = withSetups(typed, setups);
   const { model, odd } = await learned(stores, log, hour);
   const marks = await marksOf(
@@ -85,6 +87,7 @@ async function readWorkshop(stores: Stores, hour: Date): Promise<Workshop> {
     units.map((unit) => unit.id),
   );
   return {
+    memory: new Memory(),
     commissions,
     units,
     paints,
@@ -112,12 +115,12 @@ interface Learned extends LearnedOf {
   model: TimeModel;
   odd: ReadonlyMap<string, Oddity>;
 }
-const learnedLast = new WeakMap<Stores, Learned>();
+const LEARNED = memoKey<Learned>('what the log has taught');
 const isSame = (a: LearnedOf | undefined, b: LearnedOf): boolean =>
   a?.log === b.log && a.hour === b.hour && a.learnedFrom === b.learnedFrom;
 
 /** The fit that goes on: taps meanwhile wait for the same one. */
-const fittingNow = new WeakMap<Stores, LearnedOf & { fit: Promise<Learned> }>();
+const FITTING = memoKey<LearnedOf & { fit: Promise<Learned> }>('the fit that goes on');
 
 /** So long a page waits for what was logged last; after that it goes by what was known before, and open windows are told when it is done. */
 const PATIENCE_MS = 1000;
@@ -126,9 +129,9 @@ const PATIENCE_MS = 1000;
 async function learned(stores: Stores, log: readonly StoredLogRow[], hour: Date): Promise<Learned> {
   const known = await stores.spreads.load();
   const of = { log, hour: hour.getTime(), learnedFrom: known?.rows ?? 0 };
-  const last = learnedLast.get(stores);
+  const last = stores.memory.get(LEARNED);
   if (last && isSame(last, of)) return last;
-  const going = fittingNow.get(stores);
+  const going = stores.memory.get(FITTING);
   const fit = going && isSame(going, of) ? going.fit : beginFit(stores, of, hour, known?.spreads);
   if (!last) return fit;
   const first = await Promise.race([fit, pause(PATIENCE_MS, last, { ref: false })]);
@@ -141,19 +144,19 @@ function beginFit(stores: Stores, of: LearnedOf, hour: Date, spreads: Spreads | 
     .fit(of.log, hour, spreads)
     .then(({ fitted, odd }) => {
       const next = { ...of, model: new Posterior(fitted), odd };
-      learnedLast.set(stores, next);
+      stores.memory.set(LEARNED, next);
       return next;
     });
-  fittingNow.set(stores, { ...of, fit });
+  stores.memory.set(FITTING, { ...of, fit });
   // One that failed is not waited for again.
-  fit.catch(() => fittingNow.delete(stores));
+  fit.catch(() => stores.memory.forget(FITTING));
   return fit;
 }
 
 async function tellLater(stores: Stores, fit: Promise<unknown>): Promise<void> {
   // One that fails is tried again by whoever asks next, and told the reason.
   await fit.catch(() => undefined);
-  kept.delete(stores);
+  stores.memory.forget(KEPT);
   announce('changed');
 }
 
@@ -181,22 +184,22 @@ interface UnitMarks {
   seq: number;
   marks: BenchMarks;
 }
-const marksKept = new WeakMap<Stores, Map<string, UnitMarks>>();
+const MARKS = memoKey<Map<string, UnitMarks>>('marks of each unit');
 
 /** What stands on the models of these units; only units that something happened to since are folded anew. */
 async function marksOf(stores: Stores, unitIds: readonly string[]): Promise<BenchMarks> {
-  const known = marksKept.get(stores) ?? new Map<string, UnitMarks>();
+  const known = stores.memory.get(MARKS) ?? new Map<string, UnitMarks>();
   const seqs = await stores.bench.lastSeqOf(unitIds);
   const stale = [...seqs].filter(([unit, seq]) => known.get(unit)?.seq !== seq).map(([unit]) => unit);
-  const events = await stores.bench.ofUnits(stale);
+  const byUnit = groupBy(await stores.bench.ofUnits(stale), (event) => event.unit!);
   const next = new Map(
     [...seqs].map(([unit, seq]): [string, UnitMarks] => [
       unit,
-      stale.includes(unit) ? { seq, marks: foldMarks(events.filter((event) => event.unit === unit)) } : known.get(unit)!,
+      byUnit.has(unit) ? { seq, marks: foldMarks(byUnit.get(unit)!) } : known.get(unit)!,
     ]),
   );
-  marksKept.set(stores, next);
-  return [...next.values()].reduce((merged, { marks }) => mergeMarks(merged, marks), noMarks());
+  stores.memory.set(MARKS, next);
+  return mergeMarks([...next.values()].map(({ marks }) => marks));
 }
 
 /** A commission that is open, with its units. Closed ones are only in the Ledger until they are opened again. */

@@ -2,6 +2,7 @@ import { doneModels } from '../../core/bench/replay/foldMarks';
 import { approved } from '../../core/scheme/model/definitions';
 import type { WorkItem } from '../../core/time/definitions';
 import { drawFactors, safeRatio } from '../../core/plan/dates/forecast';
+import { memoKey } from '../running/Memory';
 import { inSlices, letOthersInWhenDue } from '../running/inSlices';
 import type { Workshop } from './loadWorkshop';
 import { workOf } from './roster';
@@ -20,17 +21,10 @@ export interface PassDraws {
   safeRatio: number;
 }
 
-const kept = new WeakMap<Workshop, Promise<PassDraws>>();
+const DRAWN = memoKey<Promise<PassDraws>>('draws of every pass');
 
 /** Worked out once for a workshop: every line is dated by it. */
-export function passDraws(workshop: Workshop): Promise<PassDraws> {
-  const known = kept.get(workshop);
-  if (known) return known;
-  const draws = drawPasses(workshop);
-  kept.set(workshop, draws);
-  draws.catch(() => kept.delete(workshop));
-  return draws;
-}
+export const passDraws = (workshop: Workshop): Promise<PassDraws> => workshop.memory.once(DRAWN, () => drawPasses(workshop));
 
 async function drawPasses(workshop: Workshop): Promise<PassDraws> {
   const byPass = new Map<string, WorkItem[]>();

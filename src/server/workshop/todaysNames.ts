@@ -1,4 +1,5 @@
 import { type LogRow, type StoredLogRow } from '../../core/log/definitions';
+import { memoKey } from '../running/Memory';
 import type { Stores } from '../stores/stores';
 import type { Workshop } from './loadWorkshop';
 
@@ -15,14 +16,8 @@ export async function withTodaysNames<R extends LogRow>(stores: Pick<Stores, 'co
   });
 }
 
-const kept = new WeakMap<Workshop, Promise<StoredLogRow[]>>();
+const NAMED = memoKey<Promise<StoredLogRow[]>>('the log by the names of today');
 
 /** The whole log so, place by place; worked out once for as long as nothing is written. */
-export function namedLog(stores: Pick<Stores, 'commissions'>, workshop: Workshop): Promise<StoredLogRow[]> {
-  const known = kept.get(workshop);
-  if (known) return known;
-  const named = withTodaysNames(stores, workshop.log);
-  kept.set(workshop, named);
-  named.catch(() => kept.delete(workshop));
-  return named;
-}
+export const namedLog = (stores: Pick<Stores, 'commissions'>, workshop: Workshop): Promise<StoredLogRow[]> =>
+  workshop.memory.once(NAMED, () => withTodaysNames(stores, workshop.log));

@@ -6,13 +6,13 @@ import { FactsBook, type KnownFacts } from './factsBook';
 
 export const noMarks = (): BenchMarks => ({ marks: new Map(), aside: new Map(), notes: [], trouble: [], looked: new Map() });
 
-/** Marks of different units together. */
-export const mergeMarks = (a: BenchMarks, b: BenchMarks): BenchMarks => ({
-  marks: new Map([...a.marks, ...b.marks]),
-  aside: new Map([...a.aside, ...b.aside]),
-  notes: [...a.notes, ...b.notes],
-  trouble: [...a.trouble, ...b.trouble],
-  looked: new Map([...a.looked, ...b.looked]),
+/** What stands on the models of several units together: no two of them share a pass. */
+export const mergeMarks = (all: readonly BenchMarks[]): BenchMarks => ({
+  marks: new Map(all.flatMap(({ marks }) => [...marks])),
+  aside: new Map(all.flatMap(({ aside }) => [...aside])),
+  notes: all.flatMap(({ notes }) => notes),
+  trouble: all.flatMap(({ trouble }) => trouble),
+  looked: new Map(all.flatMap(({ looked }) => [...looked])),
 });
 
 interface MarksBefore {

@@ -42,6 +42,12 @@ export function halfOfId(id: string): { stepId: string; half: Half | null } {
   return found ? { stepId: found[1]!, half: found[2] as Half } : { stepId: id, half: null };
 }
 
+/** All ids under which the step of such an id may be marked: its own, and those of its halves. */
+export const idsOfStep = (id: string): string[] => {
+  const { stepId } = halfOfId(id);
+  return [stepId, ...ALL.flat().map((half) => idOfHalf(stepId, half))];
+};
+
 /** The step of a pass key. */
 export const stepOfKey = (passKey: string): string => halfOfId(passKey.slice(0, passKey.lastIndexOf('#'))).stepId;
 

@@ -1,6 +1,14 @@
 import type { Steps } from '../../kernel/steps';
 import { cholesky } from '../fit/cholesky';
-import { ESTIMATE_FACTORS, type Explanation, type StepCurve, type StepEstimate, type StepKind, type TimeModel, type WorkItem } from '../definitions';
+import {
+  ESTIMATE_FACTORS,
+  type Explanation,
+  type StepCurve,
+  type StepEstimate,
+  type StepKind,
+  type TimeModel,
+  type WorkItem,
+} from '../definitions';
 import type { StretchAhead } from '../../scheme/passes/stretchAhead';
 import { EFFECT_KEYS, EFFECTS, LEADERS, SLOPE_OF_ALL, sizeAt, slopeAt, techniqueAt } from '../fit/effects';
 import { explainEstimate } from './explainEstimate';

@@ -98,8 +98,30 @@ const MONTH_MS = DAYS_A_MONTH * DAY_MS;
 export const practiceAt = ({ models, lastAt }: Pick<LoggedStep, 'models' | 'lastAt'>, at: number): number =>
   models * 0.5 ** (Math.max(0, at - lastAt) / MONTH_MS / HALF_LIFE_MONTHS);
 
+/** All of a row that the fit reads: rows alike in these are fitted alike. */
+export const FIT_FIELDS = [
+  'startedAt',
+  'unitId',
+  'stepId',
+  'stepLike',
+  'commission',
+  'unit',
+  'part',
+  'technique',
+  'size',
+  'coverage',
+  'models',
+  'weight',
+  'effort',
+  'minutes',
+  'open',
+  'verdict',
+  'correctedMinutes',
+] as const satisfies readonly (keyof JudgedRow)[];
+export type FitRow = Pick<JudgedRow, (typeof FIT_FIELDS)[number]>;
+
 /** Reads rows for the fit; `now` gives their ages. Rows left out and rows whose minutes nobody knows count as practice only. */
-export function prepareLog(rows: readonly JudgedRow[], now: Date): PreparedLog {
+export function prepareLog(rows: readonly FitRow[], now: Date): PreparedLog {
   const index = new StepIndex();
   const modelsOfTechnique = new Map<string, number>();
   const stretchesOfTechnique = new Map<string, number>();
@@ -159,7 +181,7 @@ class StepIndex {
   private readonly named = new Set<string>();
   private unitCount = 0;
 
-  placeOf(row: JudgedRow, startedAt: number): StepPlace {
+  placeOf(row: FitRow, startedAt: number): StepPlace {
     const key = stepKey(row);
     const known = this.places.get(key);
     if (known) return known;
@@ -177,7 +199,7 @@ class StepIndex {
     return place;
   }
 
-  private add(row: JudgedRow, key: string, origin: string | null): number {
+  private add(row: FitRow, key: string, origin: string | null): number {
     const step = this.steps.length;
     const unit = unitKey(row);
     this.steps.push({
@@ -206,7 +228,7 @@ class StepIndex {
 }
 
 /** Places of the rows by when they were started; rows of one moment by what they say. */
-function inTime(rows: readonly JudgedRow[]): number[] {
+function inTime(rows: readonly FitRow[]): number[] {
   const at = rows.map(({ startedAt }) => Date.parse(startedAt));
   const isSorted = at.every((moment, index) => index === 0 || at[index - 1]! < moment);
   const places = rows.map((_, index) => index);

@@ -1,3 +1,4 @@
+import { allAtOnce, type Steps } from '../../kernel/steps';
 import { cholesky, inverseOf, times } from '../fit/cholesky';
 import type { HouseRules } from '../../scheme/model/houseRules';
 import { NOTHING_IN_HAND, changeoverMinutes, setupOf, startMinutes } from '../../scheme/passes/setups';
@@ -46,6 +47,20 @@ const LEAST_MINUTES = 0.1;
 const ROUNDS = 30;
 const SETTLED = 1e-7;
 
+/** Between so many changes others may be let in. */
+const AT_ONCE = 2000;
+
+/** The counts of changes that are alike, worked out once. */
+function countedBy(pots: ReadonlyMap<string, Pot>, house: HouseRules): (change: MeasuredSetup) => number[] {
+  const known = new Map<string, number[]>();
+  return (change) => {
+    const key = `${change.from} ${change.to} ${change.isFetched}`;
+    let counts = known.get(key);
+    if (!counts) known.set(key, (counts = countsOf(change, pots, house)));
+    return counts;
+  };
+}
+
 /** How often each kind of change is in one from a setup to another. */
 function countsOf({ from, to, isFetched }: MeasuredSetup, pots: ReadonlyMap<string, Pot>, house: HouseRules): number[] {
   const nothing = Object.fromEntries(SETUP_FIELDS.map((field) => [field, 0])) as SetupMinutes;
@@ -62,10 +77,18 @@ function countsOf({ from, to, isFetched }: MeasuredSetup, pots: ReadonlyMap<stri
  * about what is typed and Student-t noise (Gauss-Newton on the logarithms; weights as in Gelman et al., Bayesian Data Analysis,
  * 3rd ed., section 17.2). What is typed as nothing stays nothing.
  */
-export function learnSetups(measured: readonly MeasuredSetup[], pots: ReadonlyMap<string, Pot>, house: HouseRules): SetupEstimates {
+export const learnSetups = (...of: Parameters<typeof learnSetupsInSteps>): SetupEstimates => allAtOnce(learnSetupsInSteps(...of));
+
+/** The same, some thousand changes at a time. */
+export function* learnSetupsInSteps(
+  measured: readonly MeasuredSetup[],
+  pots: ReadonlyMap<string, Pot>,
+  house: HouseRules,
+): Steps<SetupEstimates> {
+  const counted = countedBy(pots, house);
   const known = measured
     .filter(({ minutes }) => minutes >= LEAST_MINUTES)
-    .map((each) => ({ minutes: each.minutes, counts: countsOf(each, pots, house) }))
+    .map((each) => ({ minutes: each.minutes, counts: counted(each) }))
     .filter(({ counts }) => counts.some((count, field) => count > 0 && house[SETUP_FIELDS[field]!] > 0));
   const typed = SETUP_FIELDS.map((field) => house[field]);
   const logs = typed.map((minutes) => Math.log(Math.max(minutes, 1e-12)));
@@ -73,7 +96,8 @@ export function learnSetups(measured: readonly MeasuredSetup[], pots: ReadonlyMa
     const n = SETUP_FIELDS.length;
     const precision = Array.from({ length: n }, (_, i) => Array.from({ length: n }, (__, j) => (i === j ? 1 / TYPED_SPREAD ** 2 : 0)));
     const right = logs.map((log, field) => (typed[field]! > 0 ? (Math.log(typed[field]!) - log) / TYPED_SPREAD ** 2 : 0));
-    for (const { minutes, counts } of known) {
+    for (const [index, { minutes, counts }] of known.entries()) {
+      if (index % AT_ONCE === AT_ONCE - 1) yield;
       const parts = counts.map((count, field) => (typed[field]! > 0 ? count * Math.exp(logs[field]!) : 0));
       const expected = parts.reduce((sum, part) => sum + part, 0);
       const residual = Math.log(minutes / expected);
