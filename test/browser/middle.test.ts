@@ -27,6 +27,8 @@ describe('the middle of real work', function () {
     await (driver as chrome.Driver).sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', { source: SHIFTED_CLOCK });
   };
   const wait = async (minutes: number) => {
+    // A window that has not heard the time yet would go back to it.
+    if ((await driver.findElements({ css: '[data-heard]' })).length > 0) await user.find('[data-heard="true"]');
     app.passMinutes(minutes);
     await driver.executeScript(
       'localStorage.setItem("test clock", String(Number(localStorage.getItem("test clock") ?? 0) + arguments[0] * 60000))',

@@ -43,6 +43,46 @@ describe('taps on their way', () => {
     expect(storage.length).to.equal(0);
   });
 
+  it('of two windows that write in the same moment are both kept', () => {
+    const storage = new MemoryStorage();
+    const other = { ...tap('of the other'), at: '2026-11-23T19:00:01Z' };
+    const write = storage.setItem;
+    // The other window comes in between what this one has read and what it writes.
+    storage.setItem = (key, value) => {
+      storage.setItem = write;
+      addToOutbox([other], storage as unknown as Storage);
+      write(key, value);
+    };
+    addToOutbox([tap('1'), tap('2')], storage as unknown as Storage);
+    expect(readOutbox(storage as unknown as Storage).map(({ id }) => id)).to.deep.equal(['1', '2', 'of the other']);
+  });
+
+  it('are kept all or none where the browser refuses one of them', () => {
+    const storage = new MemoryStorage();
+    const write = storage.setItem;
+    storage.setItem = (key, value) => {
+      if (storage.length === 1) throw new Error('full');
+      write(key, value);
+    };
+    expect(() => addToOutbox([tap('1'), tap('2')], storage as unknown as Storage)).to.throw('full');
+    expect(storage.length).to.equal(0);
+  });
+
+  it('are ordered by when they were tapped, whatever their ids and whoever wrote first', () => {
+    const storage = new MemoryStorage() as unknown as Storage;
+    addToOutbox([{ ...tap('a'), at: '2026-11-23T19:00:02Z' }], storage);
+    addToOutbox([{ ...tap('b'), at: '2026-11-23T19:00:01Z' }, tap('c')], storage);
+    expect(readOutbox(storage).map(({ id }) => id)).to.deep.equal(['c', 'b', 'a']);
+  });
+
+  it('of the version with one list are taken over', () => {
+    const storage = new MemoryStorage() as unknown as Storage;
+    storage.setItem('neat-relay outbox', JSON.stringify([tap('1'), tap('2')]));
+    adoptOldOutboxes(() => undefined, storage);
+    expect(readOutbox(storage).map(({ id }) => id)).to.deep.equal(['1', '2']);
+    expect(storage.getItem('neat-relay outbox')).to.equal(null);
+  });
+
   it('of an earlier version are taken over, and those on work that nobody knows are kept', () => {
     const storage = new MemoryStorage() as unknown as Storage;
     const old = (id: string, job: string | null) => ({

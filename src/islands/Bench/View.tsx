@@ -217,7 +217,7 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
           <Button onClick={back(actions.end)} disabled={view.clock.current === null}>
             Enough for today
           </Button>
-          <span className={styles.sent} role="status" data-unsent={bench.unsent}>
+          <span className={styles.sent} role="status" data-unsent={bench.unsent} data-heard={bench.isHeard}>
             {bench.unsent === 0 ? 'Saved' : `${counted(bench.unsent, 'tap')} kept here, not sent yet`}
           </span>
         </div>

@@ -43,7 +43,15 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
     [passes, units, paints],
   );
   const { figures, refreshFigures } = useFigures(picture);
-  const { events: more, unsent, ownTaps, problem, isOutdated, record } = useEvents(picture, { onStored: refreshFigures, onStale: reload });
+  const {
+    events: more,
+    unsent,
+    ownTaps,
+    problem,
+    isOutdated,
+    isHeard,
+    record,
+  } = useEvents(picture, { onStored: refreshFigures, onStale: reload });
   const events = useMemo(() => [...picture.events.map(wholeEvent), ...more], [picture, more]);
 
   const [first] = useState<BenchFigures>(picture);
@@ -166,6 +174,7 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
     figures,
     first,
     unsent,
+    isHeard,
     ownTaps,
     problem,
     isOutdated,

@@ -32,6 +32,7 @@ export function useEvents(picture: BenchPicture, { onStored, onStale }: Listener
   const [ownTaps, setOwnTaps] = useState(0);
   const [problem, setProblem] = useState<string | null>(null);
   const [isOutdated, setOutdated] = useState(false);
+  const [isHeard, setHeard] = useState(false);
   const lastAt = useRef(0);
   const sending = useRef(false);
   const listeners = useRef({ onStored, onStale });
@@ -160,6 +161,7 @@ export function useEvents(picture: BenchPicture, { onStored, onStale }: Listener
       stream.addEventListener('hello', ({ data }: MessageEvent<string>) => {
         const hello = JSON.parse(data) as { build: string; data: string; now: number };
         hearTime(hello.now);
+        setHeard(true);
         // After a restore nothing that this window knows holds any more.
         if (hello.build !== BUILD || (openedOn.current ?? hello.data) !== hello.data) setOutdated(true);
         openedOn.current ??= hello.data;
@@ -177,5 +179,5 @@ export function useEvents(picture: BenchPicture, { onStored, onStale }: Listener
     };
   }, [merge]);
 
-  return { events: more, unsent, ownTaps, problem, isOutdated, record };
+  return { events: more, unsent, ownTaps, problem, isOutdated, isHeard, record };
 }

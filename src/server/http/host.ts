@@ -17,6 +17,8 @@ const SECURITY_HEADERS: Record<string, string> = {
 const HASHED = '/_astro/';
 /** What the framework brings along and nobody here uses. */
 const UNUSED = /^\/_(image|server-islands|actions)\b/;
+/** Longer than browsers keep a silent connection: one that asks again in the very moment does not find it closed. */
+const SILENT_MS = 75_000;
 const A_YEAR_SECONDS = 31_536_000;
 
 type Listener = (request: IncomingMessage, response: ServerResponse, next: () => void) => void;
@@ -32,7 +34,7 @@ export function createHost(pages: RequestListener, staticFolder: string): http.S
       response.setHeader('cache-control', path.startsWith(HASHED) ? `public, max-age=${A_YEAR_SECONDS}, immutable` : 'no-cache'),
   }) as Listener;
   const compress = compression({ filter: isCompressible }) as unknown as Listener;
-  return http.createServer((request, response) => {
+  const server = http.createServer((request, response) => {
     for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.setHeader(name, value);
     const refusal = refusalOf(request);
     if (refusal) return refuse(response, ...refusal);
@@ -43,6 +45,8 @@ export function createHost(pages: RequestListener, staticFolder: string): http.S
       }),
     );
   });
+  server.keepAliveTimeout = SILENT_MS;
+  return server;
 }
 
 /** Events go out one by one and would wait in a compressor. */
