@@ -63,6 +63,22 @@ export default tseslint.config(
       ],
     },
   },
+  {
+    files: ['src/data/migrations/**'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            {
+              regex: '^\\.\\./(?!migrations)',
+              message: 'A migration imports nothing of ours: what it was must not change with the program.',
+            },
+          ],
+        },
+      ],
+    },
+  },
   { files: ['scripts/**', 'src/cli/**', 'bench/**', 'src/data/demo/fill.ts'], rules: { 'no-console': 'off' } },
   {
     files: ['**/*.mjs'],

@@ -6,7 +6,7 @@ import type { Paint } from '../core/scheme/model/definitions';
 import type { HouseRules } from '../core/scheme/model/houseRules';
 import type { Picture } from '../core/commission/pictures';
 import type { ModelBudget } from '../core/money/modelBudget';
-import type { WorkFigures } from './estimate';
+import type { WorkFigures } from '../core/commission/estimate';
 import type { StoredLogRow } from '../core/log/definitions';
 
 /** Marks as they travel: model, done at (UTC ms), drying and handling minutes, number of its setup, and a miss. */

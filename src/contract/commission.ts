@@ -2,7 +2,7 @@ import type { BenchNote } from '../core/bench/definitions';
 import type { BuildChoices } from '../core/scheme/authoring/buildChoices';
 import { type Paint, type UnitEntry } from '../core/scheme/model/definitions';
 import type { HouseRules } from '../core/scheme/model/houseRules';
-import type { CommissionEstimate, PassEstimates } from './estimate';
+import type { CommissionEstimate, PassEstimates } from '../core/commission/estimate';
 import type { SchemeRevision } from '../core/commission/revisions';
 import type { RemovedPiece } from '../core/scheme/model/removedPiece';
 import type { StoredCommission, StoredUnit } from '../core/commission/definitions';

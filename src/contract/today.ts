@@ -1,7 +1,7 @@
 import type { Undone } from '../core/commission/undone';
 import type { DateOutlook } from '../core/plan/dates/forecast';
 import type { ClockCorrection } from '../core/bench/clockCorrection';
-import type { CommissionEstimate } from './estimate';
+import type { CommissionEstimate } from '../core/commission/estimate';
 import type { StoredCommission } from '../core/commission/definitions';
 
 /** Something of one pass that is not dry yet. */

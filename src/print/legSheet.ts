@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '../core/kernel/timeUnits';
 import type { Content, ContentCanvas, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { jobMinutes, type JobInfo } from '../core/plan/build/lineJobs';
 import { coatWords } from '../core/scheme/model/halves';
@@ -7,7 +8,6 @@ import type { LegSheet } from '../contract/legSheet';
 import { counted, dayText, minutesText, momentText, positionsText, timeOfDayText } from '../ui/format';
 import { INK, RULE, SOFT } from './paper';
 
-const MINUTE_MS = 60_000;
 const BOX_POINTS = 11;
 const SWATCH_POINTS = 16;
 

@@ -3,7 +3,7 @@ import type { WebDriver } from 'selenium-webdriver';
 import type chrome from 'selenium-webdriver/chrome';
 import { readTimeLog } from '../../src/core/formats/timeLog/readTimeLog';
 import { writeCommission } from '../../src/core/formats/commission/commission';
-import type { CommissionEstimate } from '../../src/contract/estimate';
+import type { CommissionEstimate } from '../../src/core/commission/estimate';
 import type { MoneyPicture } from '../../src/contract/money';
 import { startApp, type App } from '../support/app';
 import { openBrowser } from '../support/browser';

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { DEFAULT_HOUSE_RULES } from '../../src/core/scheme/model/houseRules';
 import type { ShownRow } from '../../src/contract/log';
-import type { PassEstimates } from '../../src/contract/estimate';
+import type { PassEstimates } from '../../src/core/commission/estimate';
 import { UnitRow } from '../../src/islands/Intake/UnitRow';
 import { LogTable } from '../../src/islands/Ledger/LogTable';
 import { StepEditor } from '../../src/islands/Scheme/StepEditor';

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { DEFAULT_HOUSE_RULES } from '../../src/core/scheme/model/houseRules';
-import type { PassEstimates } from '../../src/contract/estimate';
+import type { PassEstimates } from '../../src/core/commission/estimate';
 import type { LibraryEntry } from '../../src/contract/library';
 import type { SchemeRevision } from '../../src/core/commission/revisions';
 import { Recolour } from '../../src/islands/Scheme/Recolour';

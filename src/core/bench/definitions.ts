@@ -1,3 +1,4 @@
+import { coatKey } from '../kernel/ids';
 import type { OpenReason } from '../log/definitions';
 import type { Size } from '../scheme/model/definitions';
 import type { Technique } from '../scheme/model/techniques';
@@ -186,4 +187,4 @@ export interface Stretch {
 }
 
 export const passKeyOf = ({ step, coat }: Pick<BenchEvent, 'step' | 'coat'>): string | null =>
-  step === null || coat === null ? null : `${step}#${coat}`;
+  step === null || coat === null ? null : coatKey(step, coat);

@@ -1,3 +1,5 @@
+import { MINUTE_MS } from '../kernel/timeUnits';
+
 /** Work for a commission that is no painting: it counts for the commission and its pay, and never in the pace of painting. */
 export const OTHER_WORK = ['cleaning', 'converting', 'photographs', 'client', 'tidying', 'other'] as const;
 export type OtherWorkKind = (typeof OTHER_WORK)[number];
@@ -26,7 +28,6 @@ export interface OtherWork {
 
 /** Nobody does other work for longer without a break: a clock that was left running knows nothing. */
 export const LONGEST_RUN_MINUTES = 240;
-const MINUTE_MS = 60_000;
 
 /** Minutes that a piece of other work took, or takes so far at `now` (UTC ms); null while nobody knows. */
 export function otherMinutes(

@@ -1,5 +1,6 @@
+import { groupBy } from '../kernel/groupBy';
 import type { Paint } from '../scheme/model/definitions';
-import { differenceOf, labOf, MOST_LIGHTNESS_WEIGHT, type Lab } from './difference';
+import { differenceOf, labOf, MOST_LIGHTNESS_WEIGHT } from './difference';
 
 /** Two paints of one role that few would tell apart at the distance of a table. */
 export interface NearTwins {
@@ -18,13 +19,8 @@ const NOT_BY_COLOUR: readonly Paint['kind'][] = ['varnish', 'texture'];
 
 /** All pairs of one kind (opaque with opaque, wash with wash) that differ by no more than the limit, nearest first. */
 export function nearTwins(paints: readonly Pick<Paint, 'id' | 'hex' | 'kind'>[], limit: number): NearTwins[] {
-  const byKind = new Map<string, { id: string; lab: Lab }[]>();
-  for (const { id, hex, kind } of paints) {
-    if (NOT_BY_COLOUR.includes(kind)) continue;
-    const ofKind = byKind.get(kind);
-    if (ofKind) ofKind.push({ id, lab: labOf(hex) });
-    else byKind.set(kind, [{ id, lab: labOf(hex) }]);
-  }
+  const byColour = paints.filter(({ kind }) => !NOT_BY_COLOUR.includes(kind)).map(({ id, hex, kind }) => ({ id, kind, lab: labOf(hex) }));
+  const byKind = groupBy(byColour, ({ kind }) => kind);
   const twins: NearTwins[] = [];
   for (const ofKind of byKind.values()) {
     // Sorted by lightness, only neighbours need be compared.

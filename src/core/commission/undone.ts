@@ -1,3 +1,4 @@
+import { DAY_MS } from '../kernel/timeUnits';
 import type { BenchMarks } from '../bench/definitions';
 import { doneModels } from '../bench/replay/foldMarks';
 import type { ScopeChange } from './scope';
@@ -5,8 +6,6 @@ import type { RosterUnit } from '../plan/build/roster';
 import type { HouseRules } from '../scheme/model/houseRules';
 import { passesOf, type Pass } from '../scheme/passes/passes';
 import { reconcile, type OpenEnd } from './reconcile';
-
-const DAY_MS = 86_400_000;
 
 /** Something of a commission that is not done: what it is, of which unit, and where it is settled. */
 export interface Undone extends OpenEnd {

@@ -1,3 +1,5 @@
+import { readCoatKey } from '../../core/kernel/ids';
+import { MINUTE_MS } from '../../core/kernel/timeUnits';
 import { benchLine, factsOfPass } from '../../core/bench/guide/benchLine';
 import type { BenchEvent, WorkFacts } from '../../core/bench/definitions';
 import { SITTING_GAP_MINUTES } from '../../core/bench/replay/foldClock';
@@ -16,7 +18,6 @@ import { meanShare } from '../../core/time/fit/learningCurve';
 import { DEMO_SLOPE, demoPace } from './earlierLog';
 import type { DemoRandom } from './random';
 
-const MINUTE_MS = 60_000;
 /** Gaps longer than this between two models are breaks the painter marked. */
 const PAUSE_MINUTES = 1;
 
@@ -115,15 +116,15 @@ function eventsOf(
     // The last sitting is moved up, so that it ends when it should.
     const moved = minute >= lastFrom ? minute + until - lastEnd : minute;
     const at = origin + Math.round(moved * MINUTE_MS);
-    const [step, coat] = job ? job.passKey.split('#') : [null, null];
+    const { step, coat } = job ? readCoatKey(job.passKey) : { step: null, coat: null };
     events.push({
       bench: null,
       id: random.id(at),
       kind,
       at: new Date(at).toISOString(),
       unit: job?.unitId ?? null,
-      step: step ?? null,
-      coat: coat ? Number(coat) : null,
+      step,
+      coat,
       models: model === null ? [] : [model],
       target: null,
       minutes: null,

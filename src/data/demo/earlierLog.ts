@@ -1,3 +1,4 @@
+import { DAY_MS } from '../../core/kernel/timeUnits';
 import type { Size } from '../../core/scheme/model/definitions';
 import type { Technique } from '../../core/scheme/model/techniques';
 import type { IdentifiedLogRow } from '../../core/bench/replay/logRowsOf';
@@ -61,7 +62,6 @@ const FIRST_PACE = 1.3;
 const LAST_PACE = 0.9;
 /** Every doubling of models saves the demo's painter a tenth. */
 export const DEMO_SLOPE = -Math.log2(0.9);
-const DAY_MS = 86_400_000;
 const LOG_DAYS = 240;
 /** One stretch in so many was interrupted and took three to four times as long. */
 const INTERRUPTED_EVERY = 47;

@@ -1,3 +1,4 @@
+import { DAY_MS, MINUTE_MS } from '../../core/kernel/timeUnits';
 import type { Knex } from 'knex';
 import { localDay } from '../../core/kernel/localDay';
 import { wholeCommission } from '../../core/plan/selection';
@@ -25,8 +26,6 @@ import { DemoRandom } from './random';
 import { CHESS_CLUB, demoUnit, MARKET_SQUARE, TIDE_COAST } from './units';
 
 const SEED = 20261123;
-const DAY_MS = 86_400_000;
-const MINUTE_MS = 60_000;
 
 const HOUSE: HouseRules = { ...DEFAULT_HOUSE_RULES, dryBrushes: 2 };
 

@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '../../core/kernel/timeUnits';
 import type { Knex } from 'knex';
 import { passKeyOf, type BenchEvent, type WorkFacts } from '../../core/bench/definitions';
 import { foldClock, SITTING_GAP_MINUTES } from '../../core/bench/replay/foldClock';
@@ -13,7 +14,7 @@ import { inPieces } from '../file/inPieces';
  */
 export const DERIVATION = 100;
 
-const GAP_MS = SITTING_GAP_MINUTES * 60_000;
+const GAP_MS = SITTING_GAP_MINUTES * MINUTE_MS;
 const WALKED_AT_ONCE = 400;
 
 interface Window {

@@ -1,7 +1,6 @@
 import type { Knex } from 'knex';
 import { ulid } from 'ulid';
-import type { BenchEvent } from '../../core/bench/definitions';
-import { eventsOfRun, type BenchRun } from '../../core/formats/commission/benchRuns';
+import { eventsOfRun, type BenchRun, type StreamEvent } from './frozen/runs';
 
 export const name = '20261126_one_stream_of_bench_events';
 
@@ -56,7 +55,7 @@ async function oldEvents(knex: Knex, runs: readonly RunRow[]) {
 }
 
 /** Columns that came later are none of this table yet. */
-const rowOf = ({ models, facts, fetchMinutes: _later, ...event }: BenchEvent, receivedAt: string) => ({
+const rowOf = ({ models, facts, fetchMinutes: _later, ...event }: StreamEvent, receivedAt: string) => ({
   ...event,
   atMs: Date.parse(event.at),
   models: JSON.stringify(models),

@@ -1,6 +1,5 @@
 import type { Knex } from 'knex';
-import { schemeFromEarlier } from '../../core/formats/scheme/earlierSchemes';
-import type { Scheme } from '../../core/scheme/model/definitions';
+import { schemeFromEarlier, type RewrittenScheme } from './frozen/schemes';
 
 export const name = '20261126_schemes_in_full';
 
@@ -52,7 +51,10 @@ interface EarlierPiece {
 }
 
 function pieceFromEarlier({ kind, part, step, partId }: EarlierPiece, leaders: number): object {
-  const { parts, allOver } = schemeFromEarlier({ parts: part ? [part] : [], allOver: step ? [step] : [] }, leaders) as unknown as Scheme;
+  const { parts, allOver } = schemeFromEarlier(
+    { parts: part ? [part] : [], allOver: step ? [step] : [] },
+    leaders,
+  ) as unknown as RewrittenScheme;
   return kind === 'part' ? { kind, part: parts[0] } : { kind, step: allOver[0], partId };
 }
 
@@ -89,8 +91,8 @@ export async function down(knex: Knex): Promise<void> {
   });
   await knex.schema.alterTable('unit', (table) => table.integer('leaders').notNullable().defaultTo(0));
   for (const { id, scheme } of (await knex('unit').select('id', 'scheme')) as { id: string; scheme: string }[]) {
-    const { parts = [], allOver = [], groups = [] } = JSON.parse(scheme) as Partial<Scheme>;
-    const insert = (steps: Scheme['allOver'], partId: string | null) =>
+    const { parts = [], allOver = [], groups = [] } = JSON.parse(scheme) as Partial<RewrittenScheme>;
+    const insert = (steps: RewrittenScheme['allOver'], partId: string | null) =>
       steps.map((step, position) => ({
         id: step.id,
         unitId: id,

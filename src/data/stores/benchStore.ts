@@ -1,3 +1,4 @@
+import { coatKey } from '../../core/kernel/ids';
 import type { Knex } from 'knex';
 import { type BenchEvent, type StoredEvent } from '../../core/bench/definitions';
 import { movedBackBy, type TapsAround } from '../../core/bench/replay/doubtedClock';
@@ -65,7 +66,7 @@ export class BenchStore {
     const keys = new Set<string>();
     for (const piece of inPieces([...new Set(unitIds)]))
       for (const row of await this.db('bench_event').whereIn('unit', piece).whereNotNull('facts').distinct('step', 'coat'))
-        keys.add(`${row.step}#${row.coat}`);
+        keys.add(coatKey(row.step as string, row.coat as number));
     return keys;
   }
 

@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '../../core/kernel/timeUnits';
 import { weightOf } from '../../core/bench/replay/divideStretch';
 import { coatWords } from '../../core/scheme/model/halves';
 import { allowsCountdown, factsOf } from '../../core/scheme/model/techniques';
@@ -9,7 +10,6 @@ import type { Bench } from './useBench';
 import { passWords, trayWords, unitWords } from './words';
 import styles from './View.module.css';
 
-const MINUTE_MS = 60_000;
 const NOTES_SHOWN = 2;
 
 /** What to do with this model, readable at a metre. */

@@ -1,9 +1,8 @@
+import { MINUTE_MS } from '../../core/kernel/timeUnits';
 import { SITTING_GAP_MINUTES } from '../../core/bench/replay/foldClock';
 import { counted, momentText } from '../../ui/format';
 import type { Bench } from './useBench';
 import styles from './View.module.css';
-
-const MINUTE_MS = 60_000;
 
 /** The day after: nothing is in the hand, most is dry, and this is where it goes on. */
 export function NewDay({ bench, now }: { bench: Bench; now: number }) {

@@ -1,7 +1,8 @@
+import { MINUTE_MS } from '../../core/kernel/timeUnits';
 import type { BenchJob } from '../../core/bench/guide/benchLine';
 import { dryAt } from '../../core/bench/guide/readiness';
 import { factsOf } from '../../core/scheme/model/techniques';
-import { paintedShare } from '../../contract/estimate';
+import { paintedShare } from '../../core/commission/estimate';
 import { Bar } from '../../ui/Bar/Bar';
 import { Button } from '../../ui/Button/Button';
 import { Swatch } from '../../ui/Swatch/Swatch';
@@ -21,7 +22,6 @@ interface SidePanelProps {
   onBringBack: (unit: string, models: number[]) => void;
 }
 
-const MINUTE_MS = 60_000;
 const NEXT_SHOWN = 3;
 const RACK_SHOWN = 3;
 const MISSES_SHOWN = 5;

@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '../../core/kernel/timeUnits';
 import { useEffect, useRef, useState } from 'react';
 import type { BenchPass } from '../../core/bench/guide/benchLine';
 import type { MissedPlace } from '../../core/bench/guide/viewBench';
@@ -57,7 +58,6 @@ export function BenchView({ hasLine }: { hasLine: boolean }) {
 }
 
 const TICK_MS = 1000;
-const MINUTE_MS = 60_000;
 /** After this long without a tap the painter is asked whether that was a break; before a start, when nothing was wet all that time, sooner. */
 const AWAY_MINUTES = 25;
 const AWAY_BEFORE_START_MINUTES = 10;

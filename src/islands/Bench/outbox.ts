@@ -1,3 +1,4 @@
+import { coatOfJob, readCoatKey } from '../../core/kernel/ids';
 import type { BenchEvent } from '../../core/bench/definitions';
 import { wholeEvent } from '../../core/formats/commission/benchEvents';
 
@@ -59,10 +60,10 @@ export function adoptOldOutboxes(unitOf: (passKey: string) => string | undefined
     const taps = JSON.parse(storage.getItem(key)!) as OldTap[];
     const events = taps.flatMap(({ job, model, ...tap }) => {
       if (job === null) return [wholeEvent(tap)];
-      const [passKey] = job.split('@') as [string];
-      const [step, coat] = passKey.split('#') as [string, string];
+      const passKey = coatOfJob(job);
+      const { step, coat } = readCoatKey(passKey);
       const unit = unitOf(passKey);
-      return unit === undefined ? [] : [wholeEvent({ ...tap, unit, step, coat: Number(coat), models: model === null ? [] : [model] })];
+      return unit === undefined ? [] : [wholeEvent({ ...tap, unit, step, coat, models: model === null ? [] : [model] })];
     });
     if (events.length < taps.length) continue;
     addToOutbox(events, storage);

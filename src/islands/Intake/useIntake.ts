@@ -5,7 +5,7 @@ import { cleaningOf, gluedLaterOf } from '../../core/scheme/authoring/buildChoic
 import { UNCOUNTED } from '../../core/scheme/model/definitions';
 import { type Commission, type StoredUnit } from '../../core/commission/definitions';
 import type { IntakePicture, IntakeUnit } from '../../contract/commission';
-import type { CommissionEstimate } from '../../contract/estimate';
+import type { CommissionEstimate } from '../../core/commission/estimate';
 import type { IntakeFigures } from '../../contract/intakeFigures';
 import { send } from '../shared/api';
 import { useSaved } from '../shared/useSaved';

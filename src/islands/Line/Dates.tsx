@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '../../core/kernel/timeUnits';
 import { useEffect, useState } from 'react';
 import { isOwnDate } from '../../core/plan/dates/lineDates';
 import type { DrawnDate } from '../../core/plan/dates/benchQueue';
@@ -74,8 +75,6 @@ function useKept(order: Int32Array, ask: DatesProps['ask']) {
   }, [asked, order, ask]);
   return { asked, setAsked, kept: answer?.of === order && answer.date === asked ? answer.kept : null };
 }
-
-const MINUTE_MS = 60_000;
 
 /** Only some of a commission's units may be on the line. */
 function partText({ choices, trays }: LinePicture, id: string): string {

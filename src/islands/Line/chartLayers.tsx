@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '../../core/kernel/timeUnits';
 import { memo } from 'react';
 import type { LinePlan, LineSession } from '../../core/line/definitions';
 import type { PlaceCost } from '../../core/line/hand/places';
@@ -98,8 +99,6 @@ function Sessions({ x, bands, times, height }: { x: Scale; bands: LineSession[];
     );
   });
 }
-
-const MINUTE_MS = 60_000;
 
 /** The next full hour of the clock on the wall; not all zones are whole hours from another. */
 const fullHour = (moment: number) => new Date(moment).setMinutes(HOUR, 0, 0);

@@ -7,7 +7,7 @@ import { Button } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';
 import { Swatch } from '../../ui/Swatch/Swatch';
-import { withoutLostEnds } from './edits';
+import { withoutLostEnds } from '../../core/scheme/authoring/edits';
 import { PaintPicker, potOf, type PotChoice } from './PaintPicker';
 import styles from './Mixes.module.css';
 import view from './View.module.css';

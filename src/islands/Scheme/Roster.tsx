@@ -1,3 +1,4 @@
+import { ulid } from 'ulid';
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { STANDARDS, type Group, type Scheme, type Standard, type Unit, type Variant } from '../../core/scheme/model/definitions';
@@ -18,7 +19,7 @@ import {
   removeGroup,
   removeVariant,
   toggleModel,
-} from './rosterEdits';
+} from '../../core/scheme/authoring/rosterEdits';
 import styles from './Roster.module.css';
 
 interface RosterProps {
@@ -91,8 +92,8 @@ export function Roster({ unit, scheme, standard, onChange }: RosterProps) {
         ))}
       </ul>
       <NewRosterEntry
-        onGroup={(name, kind) => onChange(addGroup(scheme, name, kind))}
-        onVariant={(name, options) => onChange(addVariant(scheme, name, options, models))}
+        onGroup={(name, kind) => onChange(addGroup(ulid, scheme, name, kind))}
+        onVariant={(name, options) => onChange(addVariant(ulid, scheme, name, options, models))}
       />
     </details>
   );

@@ -1,3 +1,4 @@
+import { allSteps } from '../../core/scheme/model/allSteps';
 import {
   closestCenter,
   DndContext,
@@ -15,7 +16,7 @@ import { sortableKeyboardCoordinates } from '@dnd-kit/sortable';
 import type { ReactNode } from 'react';
 import type { Scheme } from '../../core/scheme/model/definitions';
 import { factsOf } from '../../core/scheme/model/techniques';
-import { movePartTo, moveStepTo, type StripId } from './edits';
+import { movePartTo, moveStepTo, type StripId } from '../../core/scheme/authoring/edits';
 
 /** What is carried or lies under it. */
 export type DragItem =
@@ -110,7 +111,7 @@ function announcementsFor(scheme: Scheme): Announcements {
     if (item.kind === 'part') return scheme.parts.find(({ id }) => id === item.part)?.name ?? 'the part';
     const strip = item.strip === null ? 'everything' : (scheme.parts.find(({ id }) => id === item.strip)?.name ?? 'the part');
     if (item.kind === 'strip end') return `the end of ${strip}`;
-    const step = [...scheme.parts.flatMap((part) => part.steps), ...scheme.allOver].find(({ id }) => id === item.step);
+    const step = allSteps(scheme).find(({ id }) => id === item.step);
     return `${step ? factsOf(step.technique).label.toLowerCase() : 'the step'} on ${strip}`;
   };
   return {

@@ -1,9 +1,9 @@
 import type { Paint, Scheme, Standard, Unit } from '../../core/scheme/model/definitions';
 import type { HouseRules } from '../../core/scheme/model/houseRules';
-import type { PassEstimates } from '../../contract/estimate';
+import type { PassEstimates } from '../../core/commission/estimate';
 import { SchoolFields } from '../shared/SchoolFields';
-import { costIfChanged } from './costs';
-import { withSchool } from './edits';
+import { costIfChanged } from '../../core/commission/stepCosts';
+import { withSchool } from '../../core/scheme/authoring/edits';
 import { Mixes } from './Mixes';
 import { Rules } from './Rules';
 import { Undercoats } from './Undercoats';

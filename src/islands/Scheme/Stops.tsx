@@ -6,7 +6,7 @@ import { Button } from '../../ui/Button/Button';
 import { TextField } from '../../ui/Field/Field';
 import { cx } from '../../ui/cx';
 import { minutesText } from '../../ui/format';
-import type { StopLine } from './costs';
+import type { StopLine } from '../../core/commission/stepCosts';
 import styles from './View.module.css';
 
 interface StopsProps {

@@ -2,12 +2,12 @@ import { useMemo } from 'react';
 import { type Paint, type Scheme, type Standard, type Unit } from '../../core/scheme/model/definitions';
 import type { HouseRules } from '../../core/scheme/model/houseRules';
 import { undercoatAdvice, undercoatCandidates, withUndercoat, type CoatMinutes } from '../../core/scheme/advice/undercoats';
-import type { PassEstimates } from '../../contract/estimate';
+import type { PassEstimates } from '../../core/commission/estimate';
 import { Button } from '../../ui/Button/Button';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { differenceText } from '../../ui/format';
-import { stepCost } from './costs';
-import { withoutLostEnds } from './edits';
+import { stepCost } from '../../core/commission/stepCosts';
+import { withoutLostEnds } from '../../core/scheme/authoring/edits';
 import own from './Undercoats.module.css';
 import styles from './View.module.css';
 

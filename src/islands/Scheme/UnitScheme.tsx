@@ -1,9 +1,12 @@
+import { coatKey } from '../../core/kernel/ids';
+import { ulid } from 'ulid';
+import { allSteps } from '../../core/scheme/model/allSteps';
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { useMemo, useState } from 'react';
 import { type Paint, type Scheme, type Standard, type Step } from '../../core/scheme/model/definitions';
 import type { HouseRules } from '../../core/scheme/model/houseRules';
 import { factsOf } from '../../core/scheme/model/techniques';
-import type { PassEstimates } from '../../contract/estimate';
+import type { PassEstimates } from '../../core/commission/estimate';
 import type { SchemeRevision } from '../../core/commission/revisions';
 import type { RemovedPiece } from '../../core/scheme/model/removedPiece';
 import type { StoredUnit } from '../../core/commission/definitions';
@@ -13,7 +16,7 @@ import { PlainPictures } from '../shared/PictureStrip';
 import { SaveState } from '../shared/SaveState';
 import { picturesAt, type Pictures } from '../shared/usePictures';
 import { useSaved } from '../shared/useSaved';
-import { stopLines } from './costs';
+import { stopLines } from '../../core/commission/stepCosts';
 import {
   addPart,
   addStep,
@@ -32,7 +35,7 @@ import {
   pasteStep,
   changeStep,
   type StripId,
-} from './edits';
+} from '../../core/scheme/authoring/edits';
 import { NewPart } from './NewPart';
 import { PartEditor } from './PartEditor';
 import { Revisions } from './Revisions';
@@ -103,13 +106,13 @@ export function UnitScheme({
   const stepPart = scheme.parts.find((part) => part.id === selected?.strip) ?? null;
   const partInHand = scheme.parts.find((part) => part.id === selectedPart) ?? null;
   const bringBack = (spoiled: Step, at: StripId) => {
-    const added = broughtBack(spoiled);
+    const added = broughtBack(ulid, spoiled);
     change(addStep(scheme, at, added));
     setSelected({ strip: at, step: added.id });
   };
 
-  const allSteps = [...scheme.parts.flatMap((part) => part.steps), ...scheme.allOver];
-  const isStarted = allSteps.some((each) => paintedUnder(painted, each.id).length > 0);
+  const steps = allSteps(scheme);
+  const isStarted = steps.some((each) => paintedUnder(painted, each.id).length > 0);
   const takenOut = out.filter((piece) => isOut(scheme, piece));
   const takeOut = (piece: RemovedPiece['piece'], next: Scheme) => {
     setOut((all) => [piece, ...all]);
@@ -134,7 +137,7 @@ export function UnitScheme({
     },
     onMove: (stepId: string, by: number) => change(moveStep(scheme, id, stepId, by)),
     onAdd: () => {
-      const added = newStep(id === null ? 'wash' : 'layer', null, id === null, scheme.parts.find((part) => part.id === id) ?? null);
+      const added = newStep(ulid, id === null ? 'wash' : 'layer', null, id === null, scheme.parts.find((part) => part.id === id) ?? null);
       change(addStep(scheme, id, added));
       setSelected({ strip: id, step: added.id });
     },
@@ -186,7 +189,7 @@ export function UnitScheme({
             paints={paints}
             isFirst={scheme.parts.length === 0}
             onNewPaint={onNewPaint}
-            onAdd={(name, paintId) => change(addPart(scheme, name, paintId))}
+            onAdd={(name, paintId) => change(addPart(ulid, scheme, name, paintId))}
           />
           <TypedLines scheme={scheme} paints={paints} onChange={change} />
           {scheme.parts.length === 0 && scheme.allOver.length === 0 && (
@@ -229,7 +232,7 @@ export function UnitScheme({
               onOpen={change}
             />
             {scheme.allOver.length === 0 && (
-              <Button onClick={() => change(addUsualGround(scheme))}>Add primer, wash, rim and varnish</Button>
+              <Button onClick={() => change(addUsualGround(ulid, scheme))}>Add primer, wash, rim and varnish</Button>
             )}
             <UsedAgain
               unit={shownUnit}
@@ -250,7 +253,7 @@ export function UnitScheme({
               unitId={unit.id}
               pictures={pictures}
               onBefore={saved.retry}
-              onDuplicate={() => change(duplicatePart(scheme, partInHand))}
+              onDuplicate={() => change(duplicatePart(ulid, scheme, partInHand))}
               onChange={(part) => change(changePart(scheme, partInHand.id, part))}
             />
           ) : (
@@ -268,15 +271,15 @@ export function UnitScheme({
               estimate={estimate}
               onNewPaint={onNewPaint}
               painted={step ? paintedUnder(painted, step.id) : []}
-              isMarked={(coat) => step !== null && (painted.get(`${step.id}#${coat}`) ?? []).length > 0}
+              isMarked={(coat) => step !== null && (painted.get(coatKey(step.id, coat)) ?? []).length > 0}
               onStops={(stops) => change({ ...scheme, stops })}
               onDuplicate={() => {
                 if (!step || !selected) return;
-                const copied = duplicateStep(scheme, selected.strip, step);
+                const copied = duplicateStep(ulid, scheme, selected.strip, step);
                 change(copied.scheme);
                 setSelected({ strip: selected.strip, step: copied.step.id });
               }}
-              onPaste={(to) => step && change(pasteStep(scheme, step, stepPart, to))}
+              onPaste={(to) => step && change(pasteStep(ulid, scheme, step, stepPart, to))}
               onChange={(part, said) =>
                 selected &&
                 step &&

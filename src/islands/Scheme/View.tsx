@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
 import { hasScheme, modelsOf, type Paint, type Scheme } from '../../core/scheme/model/definitions';
 import type { SchemePicture } from '../../contract/commission';
-import type { PassEstimates } from '../../contract/estimate';
+import type { PassEstimates } from '../../core/commission/estimate';
 import { LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
 import { counted, minutesText } from '../../ui/format';

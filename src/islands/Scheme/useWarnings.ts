@@ -1,3 +1,5 @@
+import { placedSteps } from '../../core/scheme/model/allSteps';
+import { ulid } from 'ulid';
 import { useMemo } from 'react';
 import type { Paint, Standard, Unit } from '../../core/scheme/model/definitions';
 import type { HouseRules } from '../../core/scheme/model/houseRules';
@@ -5,9 +7,9 @@ import { passesOf } from '../../core/scheme/passes/passes';
 import { withPots } from '../../core/scheme/model/pots';
 import { schemeWarnings } from '../../core/scheme/advice/spoiled';
 import { factsOf } from '../../core/scheme/model/techniques';
-import type { PassEstimates } from '../../contract/estimate';
-import { costIfChanged } from './costs';
-import { broughtBack } from './edits';
+import type { PassEstimates } from '../../core/commission/estimate';
+import { costIfChanged } from '../../core/commission/stepCosts';
+import { broughtBack } from '../../core/scheme/authoring/edits';
 import type { SpoiledBy } from './Spoiled';
 
 /** What the scheme spoils and must keep clear of, step by step. */
@@ -15,12 +17,8 @@ export function useWarnings(unit: Unit, standard: Standard, paints: Paint[], hou
   return useMemo(() => {
     const pots = withPots(new Map(paints.map((paint) => [paint.id, paint])), [unit.scheme]);
     const { spoiled, keepClear } = schemeWarnings(unit, passesOf(unit, standard, house), pots, house);
-    const { parts, allOver } = unit.scheme;
-    const steps = [
-      ...parts.flatMap((part) => part.steps.map((step) => ({ step, part }))),
-      ...allOver.map((step) => ({ step, part: null })),
-    ];
-    const partNames = new Map(parts.map((part) => [part.id, part.name.toLowerCase()]));
+    const steps = placedSteps(unit.scheme);
+    const partNames = new Map(unit.scheme.parts.map((part) => [part.id, part.name.toLowerCase()]));
     return {
       spoiled: new Set(spoiled.map(({ step }) => step)),
       keepClear: new Map(keepClear.map(({ step, parts: ids }) => [step, ids.map((id) => partNames.get(id)!)])),
@@ -32,7 +30,7 @@ export function useWarnings(unit: Unit, standard: Standard, paints: Paint[], hou
         return {
           by: `${factsOf(by.step.technique).label} on ${by.part?.name.toLowerCase() ?? 'everything'}`,
           what: found.what,
-          backMinutes: costIfChanged(unit, { ...broughtBack(own.step), id: own.step.id }, own.part, estimate, house),
+          backMinutes: costIfChanged(unit, { ...broughtBack(ulid, own.step), id: own.step.id }, own.part, estimate, house),
         };
       },
     };

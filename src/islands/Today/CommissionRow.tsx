@@ -1,5 +1,5 @@
 import { doneText, modelsText, standingText } from './words';
-import { paintedShare } from '../../contract/estimate';
+import { paintedShare } from '../../core/commission/estimate';
 import type { TodayCommission } from '../../contract/today';
 import { Bar } from '../../ui/Bar/Bar';
 import { LinkButton } from '../../ui/Button/Button';

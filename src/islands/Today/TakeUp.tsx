@@ -1,12 +1,11 @@
-import { paintedShare } from '../../contract/estimate';
+import { DAY_MS } from '../../core/kernel/timeUnits';
+import { paintedShare } from '../../core/commission/estimate';
 import type { Today, TodayCommission } from '../../contract/today';
 import { LinkButton } from '../../ui/Button/Button';
 import { momentText, percentText, timeOfDayText } from '../../ui/format';
 import { PlanLine } from '../shared/PlanLine';
 import { standingText } from './words';
 import styles from './View.module.css';
-
-const DAY_MS = 86_400_000;
 
 /** What can be worked on now: the line on the bench, else the commission due first that waits for nobody. */
 export function TakeUp({ today, now }: { today: Today; now: number }) {

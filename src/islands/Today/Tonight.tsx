@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '../../core/kernel/timeUnits';
 import type { Today } from '../../contract/today';
 import { Panel } from '../../ui/Panel/Panel';
 import { Swatch } from '../../ui/Swatch/Swatch';
@@ -9,8 +10,6 @@ interface TonightProps {
   paints: Today['paints'];
   now: number;
 }
-
-const MINUTE_MS = 60_000;
 
 /** The session going on or coming next, as planned, job by job, until its end. */
 export function Tonight({ tonight, paints, now }: TonightProps) {

@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '../../core/kernel/timeUnits';
 import { useState } from 'react';
 import type { Today } from '../../contract/today';
 import { Button, LinkButton } from '../../ui/Button/Button';
@@ -24,7 +25,6 @@ interface TodayProps {
 }
 
 const TICK_MS = 15_000;
-const MINUTE_MS = 60_000;
 /** With fewer, one sees at a glance where each is. */
 const WORTH_FINDING = 5;
 const SESSIONS_SHOWN = 4;

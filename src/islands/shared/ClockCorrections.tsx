@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '../../core/kernel/timeUnits';
 import type { ClockCorrection } from '../../core/bench/clockCorrection';
 import { Button } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
@@ -5,7 +6,6 @@ import { counted, minutesText, momentText } from '../../ui/format';
 import { send } from './api';
 import { useAttempt } from './useAttempt';
 
-const MINUTE_MS = 60_000;
 const DAY_MINUTES = 24 * 60;
 const farText = (ms: number) => {
   const minutes = Math.abs(ms) / MINUTE_MS;

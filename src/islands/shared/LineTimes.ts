@@ -1,8 +1,8 @@
+import { MINUTE_MS } from '../../core/kernel/timeUnits';
 import type { LinePlan, LineSession, OrderChange } from '../../core/line/definitions';
 import type { LineSessions } from '../../core/plan/dates/lineSessions';
 import { counted, differenceText, minutesText, momentText } from '../../ui/format';
 
-const MINUTE_MS = 60_000;
 /** Less than this is not told apart. */
 const SMALLEST_MINUTES = 0.05;
 /** Ends of sessions that stay unused part the finish from the bench time; within a session less than this is not worth a word. */

@@ -1,3 +1,4 @@
+import { DAY_MS } from '../../core/kernel/timeUnits';
 import type { BenchJob } from '../../core/bench/guide/benchLine';
 import { foldClock } from '../../core/bench/replay/foldClock';
 import { foldMarks } from '../../core/bench/replay/foldMarks';
@@ -19,7 +20,6 @@ import type { Stores } from '../stores/stores';
 const EVENTS_SENT = 120;
 /** Enough of those before to know where the clock stood. */
 const EVENTS_BEFORE = 300;
-const DAY_MS = 86_400_000;
 
 /** The line on the bench as it is today; null when nothing is on it, or nothing of it is open any more. */
 export async function loadBench(stores: Stores, now: Date): Promise<BenchPicture | null> {

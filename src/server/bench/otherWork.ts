@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '../../core/kernel/timeUnits';
 import { ulid } from 'ulid';
 import { object, type InferType } from 'yup';
 import type { BenchEvent } from '../../core/bench/definitions';
@@ -40,7 +41,7 @@ export async function startOtherWork(stores: Stores, input: InferType<typeof sta
   const work = { ...input, id: ulid(now.getTime()) };
   await stores.allOrNothing(async (within) => {
     if (input.minutes !== null) {
-      const startedAt = new Date(now.getTime() - input.minutes * 60_000).toISOString();
+      const startedAt = new Date(now.getTime() - input.minutes * MINUTE_MS).toISOString();
       return within.otherWork.put({ ...work, startedAt, endedAt: now.toISOString() });
     }
     await stopRunning(within, now);

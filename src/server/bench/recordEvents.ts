@@ -1,3 +1,4 @@
+import { DAY_MS, MINUTE_MS } from '../../core/kernel/timeUnits';
 import { object, type InferType } from 'yup';
 import { passKeyOf, type BenchEvent, type WorkFacts } from '../../core/bench/definitions';
 import { benchEventSchema, checkBenchEvent, eventOf } from '../../core/formats/commission/benchEvents';
@@ -12,7 +13,7 @@ import { refuseOtherEvents } from './refuseOtherEvents';
 export const recordEventsSchema = object({ events: list(benchEventSchema, 10_000) });
 
 /** Clocks of devices differ by less. */
-const AHEAD_MS = 60_000;
+const AHEAD_MS = MINUTE_MS;
 
 /** Writes bench events down, each once however often it is sent. Answers when they are on the disk. */
 export async function recordEvents(
@@ -32,7 +33,7 @@ export async function recordEvents(
 }
 
 /** Taps of one device that lie further apart were told by its clock before and after it was set. */
-const OTHER_CLOCK_MS = 30 * 86_400_000;
+const OTHER_CLOCK_MS = 30 * DAY_MS;
 
 /**
  * Nobody taps in the future: a device whose clock is ahead is taken back by as much, so that the time between its taps stays. What

@@ -1,3 +1,4 @@
+import { passKeyOf } from '../../core/bench/definitions';
 import { foldMarks } from '../../core/bench/replay/foldMarks';
 import { potsWith } from '../../core/scheme/model/pots';
 import { factsOf } from '../../core/scheme/model/techniques';
@@ -16,7 +17,7 @@ export async function tracePaint(stores: Pick<Stores, 'bench' | 'commissions'>, 
   return [...marks]
     .flatMap(([passKey, models]): PaintTrace[] => {
       const carriers = [...models].filter(([, mark]) => pots.some((pot) => mark.setupId.endsWith(`|${pot}`)));
-      const named = events.findLast((event) => `${event.step}#${event.coat}` === passKey && pots.includes(event.facts?.paintId ?? ''));
+      const named = events.findLast((event) => passKeyOf(event) === passKey && pots.includes(event.facts?.paintId ?? ''));
       if (carriers.length === 0 || !named) return [];
       const { commission, unit, part, technique } = named.facts!;
       return [

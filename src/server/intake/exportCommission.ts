@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '../../core/kernel/timeUnits';
 import { type BenchEvent, type StoredEvent } from '../../core/bench/definitions';
 import { SITTING_GAP_MINUTES } from '../../core/bench/replay/foldClock';
 import { isEmptyRecord } from '../../core/formats/commission/commissionRecord';
@@ -10,7 +11,7 @@ import { findCommission } from '../workshop/loadWorkshop';
 import { readRecord, unitOf } from './commissionRecord';
 import type { Stores } from '../stores/stores';
 
-const GAP_MS = SITTING_GAP_MINUTES * 60_000;
+const GAP_MS = SITTING_GAP_MINUTES * MINUTE_MS;
 
 /** A commission with its units, schemes, the paints they use, and everything logged at the bench, as a file. */
 export async function exportCommission(stores: Stores, id: string | undefined): Promise<{ name: string; text: string }> {

@@ -1,3 +1,4 @@
+import { DAY_MS } from '../../core/kernel/timeUnits';
 import { backPlan } from '../../core/commission/backPlan';
 import { minutesBetween } from '../../core/plan/dates/benchSessions';
 import { rateOf } from '../../core/money/currency';
@@ -15,7 +16,7 @@ import { commissionDates } from '../workshop/commissionDates';
 import { undoneNow } from '../plan/undoneNow';
 import { findOpenCommission } from '../workshop/loadWorkshop';
 
-const WEEK_MS = 7 * 86_400_000;
+const WEEK_MS = 7 * DAY_MS;
 
 /** Reconciliation, prices by standard, the plan back from the date, and the changes of scope of a commission as things stand. */
 export async function loadIntakeFigures(stores: Stores, id: string | undefined, now: Date): Promise<IntakeFigures> {

@@ -1,3 +1,4 @@
+import { groupBy } from '../../core/kernel/groupBy';
 import { factsOf } from '../../core/scheme/model/techniques';
 import { SIZE_LABELS } from '../../core/scheme/model/definitions';
 import { minutesThatCount, type StoredLogRow } from '../../core/log/definitions';
@@ -84,12 +85,8 @@ const placeName = (minutes: number) => {
 
 /** Steps with several stretches, each stretch against the curve that is fitted through them. */
 function learningSteps(log: readonly StoredLogRow[], { model, odd }: Workshop): LearningStep[] {
-  const steps = new Map<string, StoredLogRow[]>();
-  for (const row of log) {
-    if (minutesThatCount(row) === null || row.verdict === 'left out' || odd.has(row.id)) continue;
-    steps.set(stepKey(row), [...(steps.get(stepKey(row)) ?? []), row]);
-  }
-  return [...steps]
+  const sound = log.filter((row) => minutesThatCount(row) !== null && row.verdict !== 'left out' && !odd.has(row.id));
+  return [...groupBy(sound, stepKey)]
     .filter(([, rows]) => rows.length >= FEWEST_STRETCHES)
     .map(([key, rows]): LearningStep => {
       const [first] = rows;
@@ -119,14 +116,8 @@ function learningSteps(log: readonly StoredLogRow[], { model, odd }: Workshop): 
 
 /** All commissions together, then those painted last. */
 function stageHours(log: readonly StoredLogRow[]): StageHours[] {
-  const byCommission = new Map<string, StoredLogRow[]>();
-  for (const row of log) {
-    const rows = byCommission.get(row.commission) ?? [];
-    // The commission worked on last stands last.
-    byCommission.delete(row.commission);
-    byCommission.set(row.commission, [...rows, row]);
-  }
-  const last = [...byCommission].slice(-MOST_COMMISSIONS).reverse();
+  // Read from its end: the commission worked on last comes first.
+  const last = [...groupBy(log.toReversed(), ({ commission }) => commission)].slice(0, MOST_COMMISSIONS);
   return [
     { commission: null, minutes: stageMinutes(log) },
     ...last.map(([commission, rows]) => ({ commission, minutes: stageMinutes(rows) })),

@@ -5,7 +5,7 @@ import { otherMinutesOf } from '../../core/bench/otherWork';
 import { doneModels } from '../../core/bench/replay/foldMarks';
 import { approved } from '../../core/scheme/model/definitions';
 import { stageOf, type Stage } from '../../core/time/check/insights';
-import { paintedShare } from '../../contract/estimate';
+import { paintedShare } from '../../core/commission/estimate';
 import type { StoredCommission } from '../../core/commission/definitions';
 import type { StoredLogRow } from '../../core/log/definitions';
 import { commissionEstimate } from '../plan/benchEstimate';

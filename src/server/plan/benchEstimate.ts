@@ -1,3 +1,5 @@
+import { groupBy } from '../../core/kernel/groupBy';
+import { MINUTE_MS } from '../../core/kernel/timeUnits';
 import { minutesBetween } from '../../core/plan/dates/benchSessions';
 import { doneModels } from '../../core/bench/replay/foldMarks';
 import { approved } from '../../core/scheme/model/definitions';
@@ -7,7 +9,7 @@ import type { StepCurve, StepKind } from '../../core/time/definitions';
 import type { StretchAhead } from '../../core/scheme/passes/stretchAhead';
 import { safeMinutes, standingOf, type DateOutlook, type DoneDates } from '../../core/plan/dates/forecast';
 import { stretchMinutes } from '../../core/time/fit/learningCurve';
-import type { CommissionEstimate, PassEstimate, PassEstimates, UnitEstimate, WorkFigures } from '../../contract/estimate';
+import type { CommissionEstimate, PassEstimate, PassEstimates, UnitEstimate, WorkFigures } from '../../core/commission/estimate';
 import { wholeCommission, type Selection } from '../../core/plan/selection';
 import { chosenUnits } from '../workshop/choice';
 import type { Workshop, WorkUnit } from '../workshop/loadWorkshop';
@@ -21,8 +23,6 @@ import { letOthersIn } from '../running/inSlices';
 import { DRAWS, passDraws, passFactors } from '../workshop/passDraws';
 import { plannedOrder, suggestionsOf } from './plannedOrder';
 import { queueDates, type QueuedLine } from './queueDates';
-
-const MINUTE_MS = 60_000;
 
 /** What the whole bench still has before it, from one plan and one set of draws. */
 export interface BenchEstimate {
@@ -182,10 +182,8 @@ interface PassWork extends StretchAhead {
 }
 
 function byPass(items: readonly UnitWorkItem[]): Map<string, PassWork> {
-  const grouped = new Map<string, UnitWorkItem[]>();
-  for (const item of items) grouped.set(item.passKey, [...(grouped.get(item.passKey) ?? []), item]);
   return new Map(
-    [...grouped].map(([key, own]) => [
+    [...groupBy(items, ({ passKey }) => passKey)].map(([key, own]) => [
       key,
       {
         kind: own[0]!.kind,

@@ -1,4 +1,4 @@
-import type { CommissionEstimate } from '../../contract/estimate';
+import type { CommissionEstimate } from '../../core/commission/estimate';
 import type { Stores } from '../stores/stores';
 import { findOpenCommission } from '../workshop/loadWorkshop';
 import { commissionEstimate } from './benchEstimate';

@@ -1,11 +1,10 @@
+import { HOUR_MS } from '../../core/kernel/timeUnits';
 import { existsSync } from 'node:fs';
 import path from 'node:path';
 import { localDay } from '../../core/kernel/localDay';
 import { dailyName, dropOldCopies } from '../../data/file/copies';
 import { copyDatabase } from '../../data/file/copyDatabase';
 import { copiesFolder, databaseFile } from '../../data/file/folder';
-
-const HOUR_MS = 3_600_000;
 
 /** Makes the copy of the day when there is none yet, and lets the oldest ones go. */
 export async function makeDailyCopy(folder: string, now: Date): Promise<void> {

@@ -1,7 +1,6 @@
+import { SECOND_MS } from '../../core/kernel/timeUnits';
 import { uptime } from 'node:os';
 import { SteadyClock } from '../../core/bench/replay/SteadyClock';
-
-const SECOND_MS = 1000;
 
 /** One clock for the whole program: what is shown, what is recorded and what open windows are told agree. */
 export const clock = new SteadyClock(

@@ -1,3 +1,4 @@
+import { allSteps } from '../../core/scheme/model/allSteps';
 import { ulid } from 'ulid';
 import { boolean, object, type InferType } from 'yup';
 import { id as idField, requiredText } from '../../core/formats/fields';
@@ -67,7 +68,7 @@ function minutesPerModel(scheme: Scheme, rows: readonly StoredLogRow[]): number 
     sums.set(row.stepId, { minutes: sum.minutes + minutes, weight: sum.weight + row.weight });
   }
   if (sums.size === 0) return null;
-  const coats = new Map([...scheme.parts.flatMap((part) => part.steps), ...scheme.allOver].map((step) => [step.id, step.coats]));
+  const coats = new Map(allSteps(scheme).map((step) => [step.id, step.coats]));
   return [...sums].reduce((total, [step, { minutes, weight }]) => total + (minutes / weight) * (coats.get(step) ?? 1), 0);
 }
 

@@ -1,6 +1,7 @@
+import { allSteps } from '../../core/scheme/model/allSteps';
 import { stepOfKey } from '../../core/scheme/model/halves';
 import type { PaintedModels, SchemePicture } from '../../contract/commission';
-import type { PassEstimates } from '../../contract/estimate';
+import type { PassEstimates } from '../../core/commission/estimate';
 import { passEstimates } from '../plan/benchEstimate';
 import type { Stores } from '../stores/stores';
 import { findOpenCommission, type Workshop, type WorkUnit } from '../workshop/loadWorkshop';
@@ -32,9 +33,7 @@ export async function loadPainted(stores: Stores, commissionId: string | undefin
 }
 
 function paintedModels(units: readonly WorkUnit[], { marks }: Workshop): PaintedModels[] {
-  const steps = new Set(
-    units.flatMap(({ scheme }) => [...scheme.parts.flatMap((part) => part.steps), ...scheme.allOver]).map((step) => step.id),
-  );
+  const steps = new Set(units.flatMap(({ scheme }) => allSteps(scheme)).map((step) => step.id));
   return [...marks.marks]
     .filter(([key, models]) => models.size > 0 && steps.has(stepOfKey(key)))
     .map(([passKey, models]) => ({ passKey, models: [...models.keys()].sort((a, b) => a - b) }));

@@ -1,3 +1,4 @@
+import { DAY_MS } from '../../core/kernel/timeUnits';
 import { boolean, object, type InferType } from 'yup';
 import type { DemoQuote } from '../../data/demo/fillDemo';
 import { localDay } from '../../core/kernel/localDay';
@@ -7,8 +8,6 @@ import { ConflictError } from '../stores/errors';
 import { answerQuote, keepQuote } from '../money/quotes';
 import type { Stores } from '../stores/stores';
 import { storesOf } from '../stores/storesOf';
-
-const DAY_MS = 86_400_000;
 
 /** The quote of the demo is worked out as any other, from what its log said then; it was accepted the day after. */
 export const quoteDemo: DemoQuote = async (knex, commissionId, at) => {

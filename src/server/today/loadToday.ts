@@ -1,3 +1,4 @@
+import { DAY_MS } from '../../core/kernel/timeUnits';
 import { dryAt } from '../../core/bench/guide/readiness';
 import { benchSessions } from '../../core/plan/dates/benchSessions';
 import { hasOpenCount, hasScheme, modelsOf } from '../../core/scheme/model/definitions';
@@ -5,7 +6,7 @@ import { passesOf } from '../../core/scheme/passes/passes';
 import { undoneOf } from '../../core/commission/undone';
 import { testModelOf } from '../../core/scheme/passes/splitTrays';
 import type { DateOutlook } from '../../core/plan/dates/forecast';
-import { paintedShare } from '../../contract/estimate';
+import { paintedShare } from '../../core/commission/estimate';
 import type { ScopeChange } from '../../core/commission/scope';
 import type { DryingRow, Today, TodayCommission } from '../../contract/today';
 import { benchEstimate, type BenchEstimate } from '../plan/benchEstimate';
@@ -15,7 +16,7 @@ import { chosenUnits } from '../workshop/choice';
 import { loadWorkshop, type Workshop, type WorkUnit } from '../workshop/loadWorkshop';
 import { planTonight } from './planTonight';
 
-const WEEK_MS = 7 * 86_400_000;
+const WEEK_MS = 7 * DAY_MS;
 
 /** Every open commission with its standing, in the order of the dates, and what the bench is about tonight. */
 export async function loadToday(stores: Stores, now: Date): Promise<Today> {

@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '../../core/kernel/timeUnits';
 import { lineSessions } from '../../core/plan/dates/lineSessions';
 import { compileLine } from '../../core/line/problem/compileLine';
 import { timeOrder } from '../../core/line/timing/timeOrder';
@@ -10,8 +11,6 @@ import type { Stores } from '../stores/stores';
 import { lineLeft } from '../workshop/builtLine';
 import { chosenUnits } from '../workshop/choice';
 import type { Workshop } from '../workshop/loadWorkshop';
-
-const MINUTE_MS = 60_000;
 
 /** The coming session as the line on the bench has it, or the line of the first commission that has work, until its end. */
 export async function planTonight(stores: Stores, workshop: Workshop, now: Date): Promise<Today['tonight']> {

@@ -1,3 +1,4 @@
+import { HOUR_MS } from '../../core/kernel/timeUnits';
 import { setTimeout as pause } from 'node:timers/promises';
 import { foldMarks, marksOn, mergeMarks } from '../../core/bench/replay/foldMarks';
 import { NOTHING_IN_HAND } from '../../core/scheme/passes/setups';
@@ -50,7 +51,6 @@ interface Kept {
 }
 
 const KEPT = memoKey<Kept>('the workshop as it stands');
-const HOUR_MS = 3_600_000;
 
 /** Read once for as long as nothing is written; rows of the log age by the hour, so that figures of a minute ago agree with those of now. */
 export async function loadWorkshop(stores: Stores, now: Date): Promise<Workshop> {

@@ -1,6 +1,6 @@
+import { groupBy } from '../../core/kernel/groupBy';
 import { doneModels } from '../../core/bench/replay/foldMarks';
 import { approved } from '../../core/scheme/model/definitions';
-import type { WorkItem } from '../../core/time/definitions';
 import { drawFactors, safeRatio } from '../../core/plan/dates/forecast';
 import { memoKey } from '../running/Memory';
 import { inSlices, letOthersInWhenDue } from '../running/inSlices';
@@ -27,10 +27,8 @@ const DRAWN = memoKey<Promise<PassDraws>>('draws of every pass');
 export const passDraws = (workshop: Workshop): Promise<PassDraws> => workshop.memory.once(DRAWN, () => drawPasses(workshop));
 
 async function drawPasses(workshop: Workshop): Promise<PassDraws> {
-  const byPass = new Map<string, WorkItem[]>();
-  for (const unit of workshop.units)
-    for (const item of workOf(approved(unit), workshop, (passKey) => doneModels(workshop.marks.marks, passKey)))
-      byPass.set(item.passKey, [...(byPass.get(item.passKey) ?? []), item]);
+  const left = workshop.units.flatMap((unit) => workOf(approved(unit), workshop, (passKey) => doneModels(workshop.marks.marks, passKey)));
+  const byPass = groupBy(left, ({ passKey }) => passKey);
   const draws = await inSlices(workshop.model.simulate([...byPass.values()], DRAWS, DRAW_SEED));
   return { minutes: new Map([...byPass.keys()].map((key, index) => [key, draws[index]!])), safeRatio: safeRatio(draws) };
 }

@@ -1,6 +1,6 @@
+import { jobKey } from '../../kernel/ids';
 import { dryMinutesOf, handleMinutesOf } from '../../plan/build/buildLine';
 import type { Roster, RosterUnit } from '../../plan/build/roster';
-import { jobId } from '../../plan/build/lineJobs';
 import { idOfHalf, type Half } from '../../scheme/model/halves';
 import type { Size } from '../../scheme/model/definitions';
 import type { Technique } from '../../scheme/model/techniques';
@@ -167,7 +167,7 @@ function jobsOf(pass: BenchPass, unit: BenchUnit): BenchJob[] {
   return unit.trays
     .flatMap((tray) =>
       pass.dips.map((dip) => ({
-        id: jobId(pass.key, tray, dip.isUsual ? null : dip.potId),
+        id: jobKey(pass.key, tray.number, dip.isUsual ? null : dip.potId),
         passKey: pass.key,
         unitId: unit.id,
         tray: tray.number,

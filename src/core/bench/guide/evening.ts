@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '../../kernel/timeUnits';
 import type { BenchSession } from '../../plan/dates/benchSessions';
 import { factsOf } from '../../scheme/model/techniques';
 import { weightOf } from '../replay/divideStretch';
@@ -5,7 +6,6 @@ import type { BenchJob, BenchPass } from './benchLine';
 import { toolOf } from '../../scheme/passes/setups';
 import type { BenchScene, BenchView } from './viewBench';
 
-const MINUTE_MS = 60_000;
 /** So long before its end the bench begins to speak of it. */
 const NEAR_END_MINUTES = 45;
 

@@ -1,9 +1,8 @@
+import { MINUTE_MS } from '../../kernel/timeUnits';
 import type { LineTool } from '../../line/definitions';
 import { toolOf } from '../../scheme/passes/setups';
 import type { BenchJob, BenchLine, BenchPass } from './benchLine';
 import type { BenchClock, BenchMarks, Mark } from '../definitions';
-
-const MINUTE_MS = 60_000;
 
 /** A pass that should stand before another and has not been painted on a model. */
 export interface BrokenRule {

@@ -1,8 +1,8 @@
+import { MINUTE_MS } from '../../kernel/timeUnits';
 import type { BenchEvent } from '../definitions';
 import type { BenchLine } from './benchLine';
 import { effectiveEvents } from '../replay/effectiveEvents';
 
-const MINUTE_MS = 60_000;
 /** Whoever has looked at the bench for longer before the first start did something else, too. */
 const LONGEST_SITTING_DOWN_MINUTES = 12;
 

@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '../../kernel/timeUnits';
 import type { LineTool } from '../../line/definitions';
 import { factsOf } from '../../scheme/model/techniques';
 import type { BenchJob, BenchLine, BenchPass } from './benchLine';
@@ -166,7 +167,6 @@ const isAlike = (a: BenchPass, b: BenchPass): boolean =>
 
 /** A wash pools for so long after it went on; after that it has begun to set. */
 const POOLING_MINUTES = 8;
-const MINUTE_MS = 60_000;
 
 export interface LookBack {
   pass: BenchPass;

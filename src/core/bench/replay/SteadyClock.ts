@@ -1,6 +1,6 @@
+import { MINUTE_MS } from '../../kernel/timeUnits';
 import { SITTING_GAP_MINUTES } from './foldClock';
 
-const MINUTE_MS = 60_000;
 /** The computer's clock is corrected by so much now and then; that is followed at once. */
 const CORRECTION_MS = 2_000;
 

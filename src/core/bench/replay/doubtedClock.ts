@@ -1,5 +1,5 @@
-const HOUR_MS = 3_600_000;
-const DAY_MS = 24 * HOUR_MS;
+import { DAY_MS, HOUR_MS } from '../../kernel/timeUnits';
+
 /** A clock that is behind the last tap by less is set to local time, or was wrong for a day: the taps are believed. */
 const BELIEVED_MS = 36 * HOUR_MS;
 /** Between two evenings at the bench. A longer silence before the taps that lie ahead tells that the clock was ahead when they were made. */

@@ -1,3 +1,5 @@
+import { coatKey } from '../../kernel/ids';
+import { MINUTE_MS } from '../../kernel/timeUnits';
 import { setupId, NOTHING_IN_HAND } from '../../scheme/passes/setups';
 import { passKeyOf, type BenchClock, type BenchEvent, type Marks, type Stretch, type WorkFacts } from '../definitions';
 import { divideStretch, type TimedTap } from './divideStretch';
@@ -10,7 +12,6 @@ export const LONGEST_SETUP_MINUTES = 20;
 const MOST_FETCHING = 0.5;
 /** After a gap longer than this everything begins anew: nobody has sat there all the time. Folds of sittings add up to the fold of all. */
 export const SITTING_GAP_MINUTES = 240;
-const MINUTE_MS = 60_000;
 
 export const idleClock = (): BenchClock => ({
   current: null,
@@ -162,7 +163,7 @@ class ClockFold {
     if (minutes === null || minutes > LONGEST_SETUP_MINUTES) return NOT_MEASURED;
     const hasWaited = workingSince !== null && from! > workingSince;
     const before = workingSince === null ? NOTHING_IN_HAND : current?.setupId || null;
-    const to = this.handOn(event, `${event.step}#${event.coat}`)!.setupId || null;
+    const to = this.handOn(event, coatKey(event.step!, event.coat!))!.setupId || null;
     const isMeasured = !hasWaited && before !== null && to !== null;
     return { minutes: Math.max(0, minutes), from: isMeasured ? before : null, to: isMeasured ? to : null };
   }
@@ -174,7 +175,7 @@ class ClockFold {
     if (event.minutes !== null) return this.tell(event, key, models, at, touchUp);
     this.resume(at);
     const { clock } = this;
-    const goesOn = this.stretch && this.stretch.touchUp === touchUp && `${this.stretch.step}#${this.stretch.coat}` === key;
+    const goesOn = this.stretch && this.stretch.touchUp === touchUp && coatKey(this.stretch.step, this.stretch.coat) === key;
     const from = Math.max(clock.workingSince ?? 0, event.readyAt === null ? 0 : Date.parse(event.readyAt));
     const elapsed = clock.workingSince === null ? null : Math.max(0, at - from) / MINUTE_MS;
     const fetching = elapsed === null || event.fetchMinutes === null ? null : Math.min(event.fetchMinutes, MOST_FETCHING * elapsed);
@@ -203,7 +204,7 @@ class ClockFold {
   private tell(event: BenchEvent, key: string, models: number[], at: number, touchUp: boolean): void {
     const inHand = this.stretch;
     this.openStretch(event, at, touchUp, NOT_MEASURED).taps.push({ id: event.id, at, models, minutes: event.minutes, isTold: true });
-    this.stretch = inHand && `${inHand.step}#${inHand.coat}` === key ? null : inHand;
+    this.stretch = inHand && coatKey(inHand.step, inHand.coat) === key ? null : inHand;
     if (this.clock.current?.passKey === key && this.clock.workingSince !== null) this.clock.workingSince = at;
   }
 

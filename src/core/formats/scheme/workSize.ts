@@ -1,3 +1,4 @@
+import { allSteps } from '../../scheme/model/allSteps';
 import { modelsOf, type Unit } from '../../scheme/model/definitions';
 import { InputError } from '../../kernel/InputError';
 import { MOST_JOBS } from '../lineProblem';
@@ -23,7 +24,7 @@ export function checkWorkSize(
 ): void {
   const size: WorkSize = { jobs: 0, painted: 0 };
   for (const unit of units) {
-    const coats = [...unit.scheme.parts.flatMap((part) => part.steps), ...unit.scheme.allOver].reduce((sum, step) => sum + step.coats, 0);
+    const coats = allSteps(unit.scheme).reduce((sum, step) => sum + step.coats, 0);
     if (coats > MOST_COATS) throw new InputError(field, coats, `give ${unit.name} at most ${MOST_COATS} coats in all its steps together`);
     const models = modelsOf(unit);
     size.jobs += coats * Math.ceil(models / unit.trayLimit);

@@ -1,3 +1,5 @@
+import { groupBy } from '../../kernel/groupBy';
+import { jobKey } from '../../kernel/ids';
 import { lineFormatOf, type LineAfter, type LineJob, type LineProblem } from '../../line/definitions';
 import { inTurn } from '../../line/problem/turns';
 import { allAtOnce, type Steps } from '../../kernel/steps';
@@ -5,7 +7,7 @@ import type { Step } from '../../scheme/model/definitions';
 import type { Roster, RosterUnit } from './roster';
 import { lineSetup, lineTools } from './lineTools';
 import { idOfHalf } from '../../scheme/model/halves';
-import { jobId, type JobInfo, type OrderReason, type TrayInfo } from './lineJobs';
+import { type JobInfo, type OrderReason, type TrayInfo } from './lineJobs';
 import { orderOnTray } from './orderOnTray';
 import { orderRules } from '../../scheme/rules/orderRules';
 import { effortOf, passesOf } from '../../scheme/passes/passes';
@@ -110,9 +112,7 @@ const LEADERS_IN_TURN = 'Leaders on trays of their own take their turn, as your 
 function leadersInTurn(jobs: readonly JobInfo[], trays: ReadonlyMap<string, UnitTray>): Map<string, LineAfter[]> {
   const turns = new Map<string, LineAfter[]>();
   if ([...trays.values()].every(({ isLeaders }) => !isLeaders)) return turns;
-  const byPass = new Map<string, JobInfo[]>();
-  for (const job of jobs) byPass.set(job.passKey, [...(byPass.get(job.passKey) ?? []), job]);
-  for (const ofPass of byPass.values()) {
+  for (const ofPass of groupBy(jobs, ({ passKey }) => passKey).values()) {
     const inTurn = ofPass.toSorted((a, b) => trays.get(a.trayId)!.number - trays.get(b.trayId)!.number);
     let before: JobInfo[] = [];
     let now: JobInfo[] = [];
@@ -134,7 +134,7 @@ function jobOf(stretch: PassStretch, unit: RosterUnit, factors: readonly ModelFa
   const { pass, dip, tray, ofTray } = stretch;
   const ordinary = roster.minutesOf(unit, pass, stretch) * effortOf(pass);
   return {
-    id: jobId(pass.key, tray, dip.isUsual ? null : dip.potId),
+    id: jobKey(pass.key, tray.number, dip.isUsual ? null : dip.potId),
     passKey: pass.key,
     commissionId: unit.commissionId,
     commissionName: unit.commissionName,

@@ -43,7 +43,3 @@ export interface OrderReason {
   after: string;
   reason: string;
 }
-
-/** The models of a pass that take another pot than the usual one are a job of their own. */
-export const jobId = (pass: string, tray: Pick<UnitTray, 'number'>, otherPot: string | null = null) =>
-  `${pass}@${tray.number}${otherPot === null ? '' : `:${otherPot}`}`;

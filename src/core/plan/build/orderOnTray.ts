@@ -1,3 +1,4 @@
+import { groupBy } from '../../kernel/groupBy';
 import type { LineAfter, LinePrefer } from '../../line/definitions';
 import type { JobInfo, OrderReason } from './lineJobs';
 import type { HardRule, OrderRules } from '../../scheme/rules/orderRules';
@@ -18,8 +19,7 @@ interface JobRule extends Pick<HardRule, 'scope' | 'lagMinutes' | 'reason'> {
 
 /** The unit's rules between the jobs that are still open on one tray. */
 export function orderOnTray(jobs: JobInfo[], rules: OrderRules): TrayOrder {
-  const open = new Map<string, number[]>();
-  jobs.forEach((job, place) => open.set(job.passKey, [...(open.get(job.passKey) ?? []), place]));
+  const open = groupBy(jobs.keys(), (place) => jobs[place]!.passKey);
   const jobPairs = (first: string, then: string, scope: HardRule['scope']): [number, number][] =>
     (open.get(first) ?? []).flatMap((a) =>
       (open.get(then) ?? []).flatMap((b): [number, number][] =>

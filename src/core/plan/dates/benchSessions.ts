@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '../../kernel/timeUnits';
 import type { WeeklySession } from '../../scheme/model/houseRules';
 
 /** A session at the bench, UTC ms. */
@@ -6,7 +7,6 @@ export interface BenchSession {
   to: number;
 }
 
-const MINUTE_MS = 60_000;
 const DAYS_OF_WEEK = 7;
 
 /**

@@ -1,9 +1,8 @@
+import { DAY_MS } from '../../kernel/timeUnits';
 import type { RosterUnit } from '../build/roster';
 import type { HouseRules } from '../../scheme/model/houseRules';
 import { passesOf } from '../../scheme/passes/passes';
 import { endOfDay } from './benchSessions';
-
-const DAY_MS = 86_400_000;
 
 /** Days that the varnish of some units has to cure before they travel: one, and one more for each other kind over it. */
 export const cureDays = (units: readonly RosterUnit[], house: Pick<HouseRules, 'schools'>): number =>

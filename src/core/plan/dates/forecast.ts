@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '../../kernel/timeUnits';
 import type { JobShare } from '../build/lineFigures';
 import { quantile } from '../../kernel/quantile';
 
@@ -30,7 +31,6 @@ export interface DoneDates {
   safeAt: number | null;
 }
 
-const MINUTE_MS = 60_000;
 const SAFE_SHARE = 0.8;
 
 /** Ends in each draw, by the plan (`end`) and due (`at`), all in minutes from `origin` (UTC ms; null where minutes are no moments). */

@@ -1,3 +1,5 @@
+import { groupBy } from '../../kernel/groupBy';
+import { MINUTE_MS } from '../../kernel/timeUnits';
 import type { LineDue } from '../../line/definitions';
 import { BenchCalendar } from '../../line/timing/BenchCalendar';
 import type { LineSessions } from './lineSessions';
@@ -7,7 +9,6 @@ const PER_MINUTE_LATE = 20;
 /** A minute that eats into what keeps a date safe counts as so many: more than it can save. */
 const PER_MINUTE_UNSAFE = 8;
 
-const MINUTE_MS = 60_000;
 const SAFE_SUFFIX = ' safe';
 
 /** Is the date a commission's own, and not the earlier one that keeps it safe? The id is then that of the commission. */
@@ -24,14 +25,9 @@ export function lineDates(
   safeRatio: number,
 ): LineDue[] {
   const calendar = BenchCalendar.of(sessions);
-  const byCommission = new Map<string, string[]>();
-  for (const { id, commissionId } of jobs) {
-    const its = byCommission.get(commissionId);
-    if (its) its.push(id);
-    else byCommission.set(commissionId, [id]);
-  }
+  const byCommission = groupBy(jobs, ({ commissionId }) => commissionId);
   const own = commissions.flatMap(({ id, by }) => {
-    const its = byCommission.get(id);
+    const its = byCommission.get(id)?.map((job) => job.id);
     if (!its) return [];
     return [{ id, jobs: its, at: Math.max(0, (by - origin) / MINUTE_MS), perMinuteLate: PER_MINUTE_LATE }];
   });

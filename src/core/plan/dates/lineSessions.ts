@@ -1,3 +1,4 @@
+import { DAY_MS, MINUTE_MS } from '../../kernel/timeUnits';
 import { compileLine } from '../../line/problem/compileLine';
 import type { LineProblem, LineSession } from '../../line/definitions';
 import type { WeeklySession } from '../../scheme/model/houseRules';
@@ -10,8 +11,7 @@ export interface LineSessions {
   sessions: LineSession[];
 }
 
-const MINUTE_MS = 60_000;
-const WEEK_MS = 7 * 86_400_000;
+const WEEK_MS = 7 * DAY_MS;
 /** Ends of sessions are left unused, and some orders wait: so many times the work they are laid out for. */
 const ROOM = 2;
 const WEEKS_MORE = 2;

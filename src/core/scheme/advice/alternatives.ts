@@ -1,3 +1,4 @@
+import { groupBy } from '../../kernel/groupBy';
 import { includesStandard, type Part, type Scheme, type Standard, type Step } from '../model/definitions';
 import { leadersOf } from '../model/whoTakes';
 import { factsOf } from '../model/techniques';
@@ -80,8 +81,10 @@ function undercoatInMainColour(scheme: Scheme, placed: readonly Placed[], minute
 
 /** Of the paints that one step alone uses, base coats aside, the one whose step takes longest. */
 function oneColourLess(placed: readonly Placed[], minutesOf: StepMinutes): Alternative | null {
-  const uses = new Map<string, Placed[]>();
-  for (const each of placed) if (each.step.paint !== null) uses.set(each.step.paint, [...(uses.get(each.step.paint) ?? []), each]);
+  const uses = groupBy(
+    placed.filter(({ step }) => step.paint !== null),
+    ({ step }) => step.paint,
+  );
   const single = [...uses.values()]
     .filter(([first, ...more]) => more.length === 0 && factsOf(first!.step.technique).moment !== 'base')
     .map(([only]) => ({ only: only!, minutes: minutesOf(only!.step, only!.part) }))

@@ -1,3 +1,4 @@
+import { coatKey, readCoatKey } from '../../kernel/ids';
 import type { FACES, Step } from './definitions';
 import type { Schools } from './schools';
 
@@ -49,13 +50,13 @@ export const idsOfStep = (id: string): string[] => {
 };
 
 /** The step of a pass key. */
-export const stepOfKey = (passKey: string): string => halfOfId(passKey.slice(0, passKey.lastIndexOf('#'))).stepId;
+export const stepOfKey = (passKey: string): string => halfOfId(readCoatKey(passKey).step).stepId;
 
 /** Keys of the pairs of halves that make up the coat of a pass key, and of the coat as a whole. */
 export function coatOfKey(passKey: string): { whole: string; pairs: [string, string][] } {
-  const coat = passKey.slice(passKey.lastIndexOf('#'));
+  const { coat } = readCoatKey(passKey);
   const step = stepOfKey(passKey);
-  const key = (half: Half | null) => `${idOfHalf(step, half)}${coat}`;
+  const key = (half: Half | null) => coatKey(idOfHalf(step, half), coat);
   return { whole: key(null), pairs: ALL.map(([a, b]) => [key(a), key(b)]) };
 }
 

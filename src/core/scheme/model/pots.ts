@@ -1,3 +1,4 @@
+import { allSteps } from './allSteps';
 import { converter, formatHex } from 'culori';
 import type { Mix, Paint, Scheme } from './definitions';
 
@@ -125,7 +126,7 @@ export function potsWith(scheme: Pick<Scheme, 'mixes'>, paintId: string): string
 
 /** Ids of the paints of the shelf that a scheme asks for, in mixes too. */
 export function paintsOfScheme(scheme: Pick<Scheme, 'parts' | 'allOver' | 'mixes'>): Set<string> {
-  const steps = [...scheme.parts.flatMap((part) => part.steps), ...scheme.allOver];
+  const steps = allSteps(scheme);
   const inSteps = steps.flatMap((step) => [step.paint, ...step.paintFor.map((each) => ('paint' in each ? each.paint : null))]);
   const inMixes = scheme.mixes.flatMap((mix) => mix.of.map((share) => ('paint' in share ? share.paint : null)));
   return new Set([...inSteps, ...inMixes].filter((id) => id !== null));

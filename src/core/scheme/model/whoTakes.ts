@@ -1,3 +1,4 @@
+import { groupBy } from '../../kernel/groupBy';
 import {
   includesStandard,
   modelsOf,
@@ -64,10 +65,8 @@ export function modelFactors({ groups }: Pick<Scheme, 'groups'>, house: Pick<Hou
     const times = factor ?? (kind === 'leader' ? house.leaderFactor : 1);
     for (const model of models) byModel.set(model, Math.max(times, byModel.get(model) ?? 0));
   }
-  const byFactor = new Map<number, number[]>();
-  for (const [model, factor] of [...byModel].sort(([a], [b]) => a - b))
-    if (factor !== 1) byFactor.set(factor, [...(byFactor.get(factor) ?? []), model]);
-  return [...byFactor].map(([factor, models]) => ({ models, factor }));
+  const other = [...byModel].filter(([, factor]) => factor !== 1).sort(([a], [b]) => a - b);
+  return [...groupBy(other, ([, factor]) => factor)].map(([factor, its]) => ({ models: its.map(([model]) => model), factor }));
 }
 
 /** How many ordinary models a model counts as. */

@@ -1,3 +1,4 @@
+import { coatKey } from '../../kernel/ids';
 import { HALF_SHARE, halvesOf, idOfHalf, type Half } from '../model/halves';
 import type { HouseRules } from '../model/houseRules';
 import { schoolsOf } from '../model/schoolsOf';
@@ -37,7 +38,7 @@ export interface Pass {
   dips: Dip[];
 }
 
-export const passKey = (stepId: string, coat: number, half: Half | null = null): string => `${idOfHalf(stepId, half)}#${coat}`;
+export const passKey = (stepId: string, coat: number, half: Half | null = null): string => coatKey(idOfHalf(stepId, half), coat);
 
 /** A part that is hard to reach takes so much longer, until the log says better. */
 const HARD_REACH = 1.25;

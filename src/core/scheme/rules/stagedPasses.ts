@@ -1,3 +1,4 @@
+import { groupBy } from '../../kernel/groupBy';
 import type { Paint, PaintKind, Part, Scheme } from '../model/definitions';
 import { momentOf } from '../model/momentOf';
 import { momentOrder, type Moment } from '../model/moments';
@@ -59,11 +60,12 @@ export function stagePasses(passes: readonly Pass[], pots: ReadonlyMap<string, P
   return staged;
 }
 
-const stripsOf = (staged: readonly StagedPass[]): StagedPass[][] => {
-  const strips = new Map<Part, StagedPass[]>();
-  for (const pass of staged) if (pass.part) strips.set(pass.part, [...(strips.get(pass.part) ?? []), pass]);
-  return [...strips.values()];
-};
+const stripsOf = (staged: readonly StagedPass[]): StagedPass[][] => [
+  ...groupBy(
+    staged.filter(({ part }) => part !== null),
+    ({ part }) => part,
+  ).values(),
+];
 
 function settleLateBuilds(strip: readonly StagedPass[]): void {
   let hasPaint = false;

@@ -1,3 +1,4 @@
+import { HOUR_MS, MINUTE_MS } from '../../kernel/timeUnits';
 import { factsOf } from '../../scheme/model/techniques';
 import { minutesThatCount, type JudgedRow } from '../../log/definitions';
 import type { RowPrediction } from './predictRows';
@@ -81,7 +82,7 @@ export function stageMinutes(rows: readonly JudgedRow[]): Record<Stage, number> 
   return minutes;
 }
 
-const SITTING_GAP_MS = 4 * 3_600_000;
+const SITTING_GAP_MS = 4 * HOUR_MS;
 
 /** Minutes from the begin of its sitting to the begin of each row, rows by time. */
 export function minutesIntoSitting(rows: readonly JudgedRow[]): number[] {
@@ -90,7 +91,7 @@ export function minutesIntoSitting(rows: readonly JudgedRow[]): number[] {
   return rows.map(({ startedAt, minutes }) => {
     const at = Date.parse(startedAt);
     if (at - last > SITTING_GAP_MS) begin = at;
-    last = Math.max(last, at + minutes * 60_000);
-    return (at - begin) / 60_000;
+    last = Math.max(last, at + minutes * MINUTE_MS);
+    return (at - begin) / MINUTE_MS;
   });
 }

@@ -1,10 +1,10 @@
+import { DAY_MS } from '../../kernel/timeUnits';
 import { SURFACE_CM2 } from '../../scheme/model/definitions';
 import { minutesThatCount, type JudgedRow } from '../../log/definitions';
 import { type StepKind } from '../definitions';
 import { paceAt, SLOPE_OF_ALL, sizeAt, slopeAt, techniqueAt } from './effects';
 import { normMinutes } from './norms';
 
-const DAY_MS = 86_400_000;
 const DAYS_A_MONTH = 30;
 
 /** A name with a separator cannot be an id. */

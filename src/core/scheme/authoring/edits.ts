@@ -1,10 +1,11 @@
-import { ulid } from 'ulid';
-import { usualPart, usualStep } from '../../core/scheme/authoring/briefScheme';
-import type { Part, Scheme, Step, StepFor } from '../../core/scheme/model/definitions';
-import { type Technique, factsOf } from '../../core/scheme/model/techniques';
-import type { SchoolQuestion } from '../../core/scheme/model/schools';
-import { ownStep } from '../../core/scheme/model/lineage';
-import type { RemovedPiece } from '../../core/scheme/model/removedPiece';
+import type { NewId } from '../../kernel/ids';
+import { allSteps } from '../model/allSteps';
+import { usualPart, usualStep } from './briefScheme';
+import type { Part, Scheme, Step, StepFor } from '../model/definitions';
+import { type Technique, factsOf } from '../model/techniques';
+import type { SchoolQuestion } from '../model/schools';
+import { ownStep } from '../model/lineage';
+import type { RemovedPiece } from '../model/removedPiece';
 
 /** Changes to a scheme, each returning a new one. A strip is a part's id, or null for what goes over everything. */
 export type StripId = string | null;
@@ -30,9 +31,15 @@ const usualCoverage = (technique: Technique, overAll: boolean): number => {
 };
 
 /** A new step in a part covers it, a highlight a third of it; without a part it is as large as such steps are. */
-export const newStep = (technique: Technique, paint: string | null, overAll: boolean, part: Pick<Part, 'surface'> | null = null): Step => ({
+export const newStep = (
+  newId: NewId,
+  technique: Technique,
+  paint: string | null,
+  overAll: boolean,
+  part: Pick<Part, 'surface'> | null = null,
+): Step => ({
   ...usualStep(
-    ulid(),
+    newId(),
     technique,
     factsOf(technique).usesPaint ? paint : null,
     part ? coverageIn(technique, part) : usualCoverage(technique, overAll),
@@ -46,7 +53,7 @@ const coverageIn = (technique: Technique, { surface }: Pick<Part, 'surface'>): n
 
 /** A step takes the place of another, in its own strip or in that of another part; at the end where no place is named. */
 export function moveStepTo(scheme: Scheme, stepId: string, to: { strip: StripId; before: string | null }): Scheme {
-  const all = [...scheme.parts.flatMap((part) => part.steps), ...scheme.allOver];
+  const all = allSteps(scheme);
   const step = all.find(({ id }) => id === stepId);
   if (!step || to.before === stepId) return scheme;
   const without = (steps: Step[]) => steps.filter(({ id }) => id !== stepId);
@@ -68,42 +75,42 @@ export const movePartTo = (scheme: Scheme, partId: string, place: number): Schem
 };
 
 /** A step once more, right behind itself. */
-export function duplicateStep(scheme: Scheme, strip: StripId, step: Step): { scheme: Scheme; step: Step } {
-  const copy = ownStep(step, ulid());
+export function duplicateStep(newId: NewId, scheme: Scheme, strip: StripId, step: Step): { scheme: Scheme; step: Step } {
+  const copy = ownStep(step, newId());
   const behind = (steps: Step[]) => steps.flatMap((each) => (each.id === step.id ? [each, copy] : [each]));
   return { scheme: mapStrip(scheme, strip, behind), step: copy };
 }
 
 /** A part with its steps once more, further out than itself. */
-export function duplicatePart(scheme: Scheme, part: Part): Scheme {
-  const copy = { ...part, id: ulid(), name: `${part.name} 2`, steps: part.steps.map((step) => ownStep(step, ulid())) };
+export function duplicatePart(newId: NewId, scheme: Scheme, part: Part): Scheme {
+  const copy = { ...part, id: newId(), name: `${part.name} 2`, steps: part.steps.map((step) => ownStep(step, newId())) };
   return { ...scheme, parts: scheme.parts.flatMap((each) => (each.id === part.id ? [each, copy] : [each])) };
 }
 
 /** A step at the end of the strips of these parts, as large there as it was here by the size of the parts. */
-export function pasteStep(scheme: Scheme, step: Step, from: Part | null, to: readonly string[]): Scheme {
+export function pasteStep(newId: NewId, scheme: Scheme, step: Step, from: Part | null, to: readonly string[]): Scheme {
   const share = from && from.surface > 0 ? step.coverage / from.surface : null;
   return {
     ...scheme,
     parts: scheme.parts.map((part) => {
       if (!to.includes(part.id)) return part;
       const coverage = share === null ? step.coverage : Math.min(1, Math.max(LEAST_COVERAGE, share * part.surface));
-      return { ...part, steps: [...part.steps, { ...ownStep(step, ulid()), coverage }] };
+      return { ...part, steps: [...part.steps, { ...ownStep(step, newId()), coverage }] };
     }),
   };
 }
 
-export const addPart = (scheme: Scheme, name: string, paint: string | null): Scheme => ({
+export const addPart = (newId: NewId, scheme: Scheme, name: string, paint: string | null): Scheme => ({
   ...scheme,
-  parts: [...scheme.parts, usualPart(ulid(), name, [newStep('basecoat', paint, false)])],
+  parts: [...scheme.parts, usualPart(newId(), name, [newStep(newId, 'basecoat', paint, false)])],
 });
 
 export const addStep = (scheme: Scheme, strip: StripId, step: Step): Scheme => mapStrip(scheme, strip, (steps) => [...steps, step]);
 
 /** The steps nearly every model gets: primer, a shade over everything, the rim of the base, varnish. */
-export const addUsualGround = (scheme: Scheme): Scheme => ({
+export const addUsualGround = (newId: NewId, scheme: Scheme): Scheme => ({
   ...scheme,
-  allOver: [...scheme.allOver, ...(['prime', 'wash', 'rim', 'varnish'] as const).map((technique) => newStep(technique, null, true))],
+  allOver: [...scheme.allOver, ...(['prime', 'wash', 'rim', 'varnish'] as const).map((technique) => newStep(newId, technique, null, true))],
 });
 
 export const changeStep = (scheme: Scheme, strip: StripId, stepId: string, part: Partial<Step>): Scheme =>
@@ -147,7 +154,7 @@ export const removePart = (scheme: Scheme, partId: string): Scheme =>
 /** What was said of steps, parts, groups and options that are gone goes with them. */
 export function withoutLostEnds(scheme: Scheme): Scheme {
   const parts = new Set(scheme.parts.map((part) => part.id));
-  const steps = new Set([...scheme.parts.flatMap((part) => part.steps), ...scheme.allOver].map((step) => step.id));
+  const steps = new Set(allSteps(scheme).map((step) => step.id));
   const options = new Set(scheme.variants.flatMap((variant) => variant.options.map((option) => option.id)));
   const whom = new Set([...options, ...scheme.groups.map((group) => group.id)]);
   const mixes = new Set(scheme.mixes.map((mix) => mix.id));
@@ -190,13 +197,13 @@ export function putBack(scheme: Scheme, piece: RemovedPiece['piece']): Scheme {
 /** Is what was taken out still out of this scheme? */
 export function isOut({ parts, allOver }: Scheme, piece: RemovedPiece['piece']): boolean {
   if (piece.kind === 'part') return !parts.some((part) => part.id === piece.part.id);
-  return ![...parts.flatMap((part) => part.steps), ...allOver].some((step) => step.id === piece.step.id);
+  return !allSteps({ parts, allOver }).some((step) => step.id === piece.step.id);
 }
 
 /** A step that brings back what a later one spoils: the same paint once more, on a third of it. */
-export const broughtBack = (step: Step): Step => ({
+export const broughtBack = (newId: NewId, step: Step): Step => ({
   ...step,
-  id: ulid(),
+  id: newId(),
   technique: 'layer',
   coats: 1,
   coverage: Math.max(0.001, step.coverage / 3),

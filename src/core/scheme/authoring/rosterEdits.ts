@@ -1,13 +1,13 @@
-import { ulid } from 'ulid';
-import { dealByRatio } from '../../core/scheme/authoring/dealOut';
-import type { Group, GroupKind, Scheme, Variant } from '../../core/scheme/model/definitions';
+import type { NewId } from '../../kernel/ids';
+import { dealByRatio } from './dealOut';
+import type { Group, GroupKind, Scheme, Variant } from '../model/definitions';
 import { withoutLostEnds } from './edits';
 
 /** Changes to who is who in a unit, each returning a new scheme. */
 
-export const addGroup = (scheme: Scheme, name: string, kind: GroupKind): Scheme => ({
+export const addGroup = (newId: NewId, scheme: Scheme, name: string, kind: GroupKind): Scheme => ({
   ...scheme,
-  groups: [...scheme.groups, { id: ulid(), name, kind, models: kind === 'leader' ? [1] : [], standard: null, factor: null }],
+  groups: [...scheme.groups, { id: newId(), name, kind, models: kind === 'leader' ? [1] : [], standard: null, factor: null }],
 });
 
 export const changeGroup = (scheme: Scheme, id: string, change: Partial<Group>): Scheme => ({
@@ -34,15 +34,15 @@ export const toggleModel = (scheme: Scheme, id: string, model: number): Scheme =
 });
 
 /** A new variant with these options, dealt out in turn. */
-export const addVariant = (scheme: Scheme, name: string, options: readonly string[], models: readonly number[]): Scheme => {
+export const addVariant = (newId: NewId, scheme: Scheme, name: string, options: readonly string[], models: readonly number[]): Scheme => {
   const dealt = dealByRatio(
     options.map(() => 1),
     models,
   );
   const variant: Variant = {
-    id: ulid(),
+    id: newId(),
     name,
-    options: options.map((option, index) => ({ id: ulid(), name: option, models: dealt[index]! })),
+    options: options.map((option, index) => ({ id: newId(), name: option, models: dealt[index]! })),
   };
   return { ...scheme, variants: [...scheme.variants, variant] };
 };

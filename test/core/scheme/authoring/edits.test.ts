@@ -1,7 +1,8 @@
+import { ulid } from 'ulid';
 import { expect } from 'chai';
-import { duplicatePart, duplicateStep, newStep, pasteStep } from '../../src/islands/Scheme/edits';
-import { dropped, type DragItem } from '../../src/islands/Scheme/SchemeDrag';
-import { part, scheme, step } from '../support/units';
+import { duplicatePart, duplicateStep, newStep, pasteStep } from '../../../../src/core/scheme/authoring/edits';
+import { dropped, type DragItem } from '../../../../src/islands/Scheme/SchemeDrag';
+import { part, scheme, step } from '../../../support/units';
 
 const steps = ['a', 'b', 'c'].map((id) => step('layer', { id, coverage: 0.1 }));
 const coat = { ...part('Coat', ...steps), surface: 0.2 };
@@ -41,22 +42,22 @@ describe('carrying parts and steps', () => {
 
 describe('steps and parts once more', () => {
   it('stand behind the first, under ids of their own', () => {
-    const { scheme: after, step: copy } = duplicateStep(before, coat.id, steps[1]!);
+    const { scheme: after, step: copy } = duplicateStep(ulid, before, coat.id, steps[1]!);
     expect(after.parts[0]!.steps.map(({ id }) => id)).to.deep.equal(['a', 'b', copy.id, 'c']);
-    const twice = duplicatePart(before, coat);
+    const twice = duplicatePart(ulid, before, coat);
     expect(twice.parts.map(({ name }) => name)).to.deep.equal(['Coat', 'Coat 2', 'Cap', 'Belt']);
     expect(new Set(twice.parts.flatMap((each) => each.steps.map(({ id }) => id))).size).to.equal(7);
   });
 
   it('are as large on another part as they were on their own', () => {
-    const after = pasteStep(before, steps[0]!, coat, [cap.id, belt.id]);
+    const after = pasteStep(ulid, before, steps[0]!, coat, [cap.id, belt.id]);
     expect(after.parts[1]!.steps[1]!.coverage).to.be.closeTo(0.05, 1e-9);
     expect(after.parts[2]!.steps).to.have.lengthOf(1);
     expect(after.parts[0]!.steps).to.have.lengthOf(3);
   });
 
   it('begin as large as their part, highlights a third of it', () => {
-    expect(newStep('basecoat', null, false, coat).coverage).to.equal(0.2);
-    expect(newStep('layer', null, false, coat).coverage).to.be.closeTo(0.2 / 3, 1e-9);
+    expect(newStep(ulid, 'basecoat', null, false, coat).coverage).to.equal(0.2);
+    expect(newStep(ulid, 'layer', null, false, coat).coverage).to.be.closeTo(0.2 / 3, 1e-9);
   });
 });

@@ -1,4 +1,4 @@
-import type { StepEstimate } from '../core/time/definitions';
+import type { StepEstimate } from '../time/definitions';
 
 /**
  * What work still takes, minutes, from one plan. Every view shows these figures and no others: `likely` is hands-on, set-up,

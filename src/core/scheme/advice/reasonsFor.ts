@@ -1,9 +1,9 @@
-import type { Paint, Standard, Step, Unit } from '../../core/scheme/model/definitions';
-import type { HouseRules } from '../../core/scheme/model/houseRules';
-import { orderRules } from '../../core/scheme/rules/orderRules';
-import { passesOf, type Pass } from '../../core/scheme/passes/passes';
-import { withPots } from '../../core/scheme/model/pots';
-import { factsOf } from '../../core/scheme/model/techniques';
+import type { Paint, Standard, Step, Unit } from '../model/definitions';
+import type { HouseRules } from '../model/houseRules';
+import { orderRules } from '../rules/orderRules';
+import { passesOf, type Pass } from '../passes/passes';
+import { withPots } from '../model/pots';
+import { factsOf } from '../model/techniques';
 
 const nameOf = (pass: Pass) => `${factsOf(pass.step.technique).label.toLowerCase()}${pass.part ? ` on ${pass.part.name}` : ''}`;
 

@@ -1,20 +1,13 @@
-import {
-  includesStandard,
-  STANDARDS,
-  type Paint,
-  type Part,
-  type Standard,
-  type Step,
-  type Unit,
-} from '../../core/scheme/model/definitions';
-import type { HouseRules } from '../../core/scheme/model/houseRules';
-import { stepOfKey } from '../../core/scheme/model/halves';
-import { effortOf } from '../../core/scheme/passes/passes';
-import { withPots } from '../../core/scheme/model/pots';
-import { stepsUntil } from '../../core/scheme/advice/stops';
-import { factorOf, modelFactors, modelsForStep } from '../../core/scheme/model/whoTakes';
-import { normMinutes } from '../../core/time/fit/norms';
-import type { PassEstimates } from '../../contract/estimate';
+import { allSteps, placedSteps } from '../scheme/model/allSteps';
+import { includesStandard, STANDARDS, type Paint, type Part, type Standard, type Step, type Unit } from '../scheme/model/definitions';
+import type { HouseRules } from '../scheme/model/houseRules';
+import { stepOfKey } from '../scheme/model/halves';
+import { effortOf } from '../scheme/passes/passes';
+import { withPots } from '../scheme/model/pots';
+import { stepsUntil } from '../scheme/advice/stops';
+import { factorOf, modelFactors, modelsForStep } from '../scheme/model/whoTakes';
+import { normMinutes } from '../time/fit/norms';
+import type { PassEstimates } from './estimate';
 
 /** What one coat of a step takes, and where the figure comes from. */
 export interface StepCost {
@@ -54,7 +47,7 @@ export function stepCost(unit: Unit, step: Step, part: Part | null, estimate: Pa
 /** What a step of the unit would take over it if it were another technique or covered another share: the painter's pace on it, times the norms. */
 export function costIfChanged(unit: Unit, step: Step, part: Part | null, estimate: PassEstimates, house: HouseRules): number {
   const { unitMinutes } = stepCost(unit, step, part, estimate, house);
-  const original = [...unit.scheme.parts.flatMap((each) => each.steps), ...unit.scheme.allOver].find((each) => each.id === step.id);
+  const original = allSteps(unit.scheme).find((each) => each.id === step.id);
   const isKnown = estimate.passes.some((pass) => stepOfKey(pass.passKey) === step.id);
   if (!original || !isKnown) return unitMinutes;
   const norm = (of: Step) => normMinutes(of.technique, unit.size, of.coverage);
@@ -80,10 +73,7 @@ export function stopLines(
   house: HouseRules,
 ): { lines: StopLine[]; optionalMinutes: number } {
   const { scheme } = unit;
-  const costs = [
-    ...scheme.parts.flatMap((part) => part.steps.map((step) => ({ step, part }))),
-    ...scheme.allOver.map((step) => ({ step, part: null })),
-  ].map(({ step, part }) => ({ step, minutes: stepCost(unit, step, part, estimate, house).unitMinutes }));
+  const costs = placedSteps(scheme).map(({ step, part }) => ({ step, minutes: stepCost(unit, step, part, estimate, house).unitMinutes }));
   const sum = (isIn: (step: Step) => boolean) => costs.reduce((total, { step, minutes }) => total + (isIn(step) ? minutes : 0), 0);
   const pots = withPots(new Map(paints.map((paint) => [paint.id, paint])), [scheme]);
   const isSaid = scheme.stops.some((stop) => stop.usable);

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { ulid } from 'ulid';
-import { copyScheme } from '../../src/core/scheme/authoring/copyScheme';
+import { copyScheme } from '../../../../src/core/scheme/authoring/copyScheme';
 import {
   addPart,
   addStep,
@@ -12,16 +12,16 @@ import {
   removePart,
   removeStep,
   changePart,
-} from '../../src/islands/Scheme/edits';
-import { costIfChanged, stepCost, stopLines } from '../../src/islands/Scheme/costs';
-import { reasonsFor } from '../../src/islands/Scheme/reasons';
-import { EMPTY_SCHEME, type Scheme } from '../../src/core/scheme/model/definitions';
-import { DEFAULT_HOUSE_RULES } from '../../src/core/scheme/model/houseRules';
-import { normMinutes } from '../../src/core/time/fit/norms';
-import type { PassEstimates } from '../../src/contract/estimate';
-import { part, step, unit } from '../support/units';
+} from '../../../../src/core/scheme/authoring/edits';
+import { costIfChanged, stepCost, stopLines } from '../../../../src/core/commission/stepCosts';
+import { reasonsFor } from '../../../../src/core/scheme/advice/reasonsFor';
+import { EMPTY_SCHEME, type Scheme } from '../../../../src/core/scheme/model/definitions';
+import { DEFAULT_HOUSE_RULES } from '../../../../src/core/scheme/model/houseRules';
+import { normMinutes } from '../../../../src/core/time/fit/norms';
+import type { PassEstimates } from '../../../../src/core/commission/estimate';
+import { part, step, unit } from '../../../support/units';
 
-const two = (): Scheme => addPart(addPart(EMPTY_SCHEME, 'Trousers', 'blue'), 'Coat', 'red');
+const two = (): Scheme => addPart(ulid, addPart(ulid, EMPTY_SCHEME, 'Trousers', 'blue'), 'Coat', 'red');
 const names = (scheme: Scheme) => scheme.parts.map((each) => each.name);
 
 describe('editing a scheme', () => {
@@ -42,7 +42,7 @@ describe('editing a scheme', () => {
   it('adds, moves, changes and removes steps of a strip', () => {
     let scheme = two();
     const strip = scheme.parts[0]!.id;
-    const edge = newStep('edge', 'grey', false);
+    const edge = newStep(ulid, 'edge', 'grey', false);
     scheme = moveStep(addStep(scheme, strip, edge), strip, edge.id, -1);
     expect(scheme.parts[0]!.steps.map((each) => each.technique)).to.deep.equal(['edge', 'basecoat']);
     scheme = changeStep(scheme, strip, edge.id, { coats: 2 });
@@ -51,12 +51,12 @@ describe('editing a scheme', () => {
   });
 
   it('drops the paint of a technique that takes none', () => {
-    const scheme = addStep(EMPTY_SCHEME, null, newStep('wash', 'brown', true));
+    const scheme = addStep(EMPTY_SCHEME, null, newStep(ulid, 'wash', 'brown', true));
     expect(changeStep(scheme, null, scheme.allOver[0]!.id, { technique: 'inspect' }).allOver[0]!.paint).to.equal(null);
   });
 
   it('copies a scheme with ids of its own', () => {
-    const scheme = addUsualGround(two());
+    const scheme = addUsualGround(ulid, two());
     const copy = copyScheme(scheme, ulid);
     expect(names(copy)).to.deep.equal(names(scheme));
     const ids = (of: Scheme) => [
