@@ -9,12 +9,19 @@ import { temporaryFolder } from '../support/database';
 
 /** The start script as a user runs it, with all it says. */
 class Starting {
+  /** Ends what a test that failed has left running. */
+  static endAll(): void {
+    for (const child of Starting.begun) child.kill('SIGKILL');
+  }
+
+  private static readonly begun: ChildProcess[] = [];
   said = '';
   private readonly child: ChildProcess;
   private readonly gone: Promise<number | null>;
 
   constructor(args: string[], env: Record<string, string>) {
     this.child = spawn(process.execPath, ['scripts/start.mjs', ...args], { env: { ...process.env, ...env } });
+    Starting.begun.push(this.child);
     for (const stream of [this.child.stdout!, this.child.stderr!]) stream.on('data', (chunk) => (this.said += String(chunk)));
     this.gone = new Promise((resolve) => this.child.once('exit', resolve));
   }
@@ -43,7 +50,10 @@ const ADDRESS = /Neat Relay is at (http:\/\/127\.0\.0\.1:(\d+))/;
 describe('starting and stopping', function () {
   this.timeout(90_000);
   const { folder, remove } = temporaryFolder();
-  after(remove);
+  after(() => {
+    Starting.endAll();
+    remove();
+  });
   const at = (name: string) => path.join(folder, name);
 
   it('says that a port is taken, takes the next, answers, and stops cleanly on Ctrl-C', async () => {
@@ -113,7 +123,7 @@ describe('starting and stopping', function () {
     expect(spoiled.said).to.include(`--restore ${path.join(at('demo'), 'backups', copy!)}`);
     const restored = new Starting(['--demo', '--restore', path.join(at('demo'), 'backups', copy!)], { NEAT_RELAY_DATA: at('demo') });
     const [, url] = await restored.says(ADDRESS);
-    expect(await (await fetch(url!)).text()).to.include('Tide coast watch');
+    expect(await (await fetch(`${url}/api/today`)).text()).to.include('Tide coast watch');
     expect(restored.said).to.match(/was restored\. What was there before was put aside: /);
     await restored.press('SIGINT');
     expect(files()).to.deep.equal(['neat-relay.sqlite']);
