@@ -44,14 +44,15 @@ async function run(): Promise<void> {
   const line = compileLine(problem);
   const solved = options.order === undefined ? await search(problem, options) : null;
   const plan = solved ? planOrder(line, solved.order, solved.bound) : planOrder(line, readOrder(problem, readJsonFile(options.order!)));
-  if ('missingMinutes' in plan) {
+  if (!plan.fits) {
     throw new InputError(
       'sessions',
       problem.sessions?.length ?? 0,
       `add sessions or make them longer: at least ${Number(plan.missingMinutes.toFixed(6))} minutes are missing`,
     );
   }
-  process.stdout.write(`${JSON.stringify(plan, null, 1)}\n`);
+  const { fits: _fits, ...written } = plan;
+  process.stdout.write(`${JSON.stringify(written, null, 1)}\n`);
 }
 
 function search(problem: LineProblem, { seed, steps, seconds, progress }: ReturnType<typeof asked>): Promise<SolveReport> {

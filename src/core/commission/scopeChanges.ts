@@ -1,3 +1,4 @@
+import { isOneOf } from '../kernel/isOneOf';
 import type { ScopeChange } from './scope';
 import { expectedOf, type Unit } from '../scheme/model/definitions';
 import type { Commission } from './definitions';
@@ -100,5 +101,4 @@ function grown(
 }
 
 /** Models of a unit added or taken out are about how many there are. */
-const about = (subject: ScopeChange['subject']): string =>
-  ['unit added', 'unit removed', 'models'].includes(subject) ? 'models' : subject;
+const about = (subject: ScopeChange['subject']): string => (isOneOf(subject, 'unit added', 'unit removed', 'models') ? 'models' : subject);

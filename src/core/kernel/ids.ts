@@ -3,7 +3,7 @@ export type NewId = () => string;
 
 /**
  * Ids that are made of others: a coat of a step is `step#coat`, and a job of the line `step#coat@tray`, with `:pot` behind it for models
- * that take another pot than the usual one. An id of a step holds neither `#` nor `@`.
+ * that take another pot than the usual one. What a file brings as the id of a step may hold these marks itself: the last ones count.
  *
  * @example coatKey('wash', 2) // 'wash#2'
  */
@@ -20,4 +20,6 @@ export const jobKey = (coat: string, tray: number, otherPot: string | null = nul
   `${coat}@${tray}${otherPot === null ? '' : `:${otherPot}`}`;
 
 /** The coat that a job is of. @example coatOfJob('wash#2@3:sepia') // 'wash#2' */
-export const coatOfJob = (job: string): string => job.split('@', 1)[0]!;
+export const coatOfJob = (job: string): string => COAT_OF_JOB.exec(job)![1]!;
+
+const COAT_OF_JOB = /^(.+#\d+)@\d+(?::[^#@]+)?$/;

@@ -66,7 +66,7 @@ export function paintHistory({ commission, units, paints, house, sittings, rando
     { from: minutesAt(end) + 1, to: minutesAt(end) + 1_000_000 },
   ];
   const timed = timeOrder(compileLine({ ...built.problem, sessions }), order);
-  if ('missingMinutes' in timed) throw new Error('demo: the last session must hold what is left');
+  if (!timed.fits) throw new Error('demo: the last session must hold what is left');
   const jobs = Array.from(order, (job) => built.jobs[job]!);
   return {
     order: jobs.map((job) => job.id),

@@ -1,3 +1,4 @@
+import { isOneOf } from '../../core/kernel/isOneOf';
 import { lastCopy } from './copies';
 import { databaseFile } from './folder';
 
@@ -35,16 +36,16 @@ export function asDataError(error: unknown, folder: string): DataError | null {
     return new DataError(
       `The disk that holds ${folder} is full: free some space and try again. What was answered as saved before is saved; this was not.`,
     );
-  if (/^SQLITE_(READONLY|CANTOPEN|PERM|AUTH)/.test(code) || ['EACCES', 'EPERM', 'EROFS'].includes(code))
+  if (/^SQLITE_(READONLY|CANTOPEN|PERM|AUTH)/.test(code) || isOneOf(code, 'EACCES', 'EPERM', 'EROFS'))
     return new DataError(
       `${folder} cannot be written (${code}): make the folder and its files writable for your user, or set NEAT_RELAY_DATA to another folder.`,
     );
   const { path = folder } = error as NodeJS.ErrnoException;
   if (code === 'EISDIR') return new DataError(`${path} is a folder where a file should be: move it away.`);
-  if (['ENOTDIR', 'EEXIST'].includes(code))
+  if (isOneOf(code, 'ENOTDIR', 'EEXIST'))
     return new DataError(`${path} is not a folder: set NEAT_RELAY_DATA to a folder, or move the file away.`);
   if (code === 'ENAMETOOLONG') return new DataError(`The name of the data folder is too long: set NEAT_RELAY_DATA to a shorter one.`);
-  if (['ENOENT', 'ELOOP'].includes(code) && path.startsWith(folder))
+  if (isOneOf(code, 'ENOENT', 'ELOOP') && path.startsWith(folder))
     return new DataError(`${path} is not there, or a link that leads nowhere: mend the link, or set NEAT_RELAY_DATA to another folder.`);
   if (isUnreadable(error)) return damaged(folder, `${file} is damaged`);
   if (code.startsWith('SQLITE_IOERR') || code === 'EIO')

@@ -142,12 +142,12 @@ function datedProblem({ problem, due }: LinePicture, sessions: LineSession[]): L
 
 function planOf(line: ReturnType<typeof compileLine>, order: Int32Array, bound: number | undefined): LinePlan {
   const plan = planOrder(line, order, bound);
-  if ('missingMinutes' in plan) throw new Error('the Line view has made sure that the sessions hold its orders');
+  if (!plan.fits) throw new Error('the Line view has made sure that the sessions hold its orders');
   return plan;
 }
 
 /** Do the sessions hold this order, or a sensible one? They do not when one model of one step takes longer than each of them. */
 function holds(problem: LineProblem, { sessions }: LineSessions, order: Int32Array | null): boolean {
   const line = compileLine({ ...problem, sessions });
-  return !('missingMinutes' in timeOrder(line, order ?? greedyOrder(line, GREEDY_WEIGHTS[0]!)));
+  return timeOrder(line, order ?? greedyOrder(line, GREEDY_WEIGHTS[0]!)).fits;
 }

@@ -1,3 +1,4 @@
+import { isOneOf } from '../../core/kernel/isOneOf';
 import { DAY_MS, MINUTE_MS } from '../../core/kernel/timeUnits';
 import { object, type InferType } from 'yup';
 import { passKeyOf, type BenchEvent, type WorkFacts } from '../../core/bench/definitions';
@@ -62,7 +63,7 @@ async function checkUnits(stores: Pick<Stores, 'commissions'>, events: readonly 
 /** Work that brings no facts, and of which none are known, is begun with today's. */
 async function withFacts(stores: Stores, events: BenchEvent[], now: Date): Promise<BenchEvent[]> {
   const brought = new Set(events.filter((event) => event.facts !== null).map(passKeyOf));
-  const bare = events.filter((event) => ['started', 'done', 'touched-up'].includes(event.kind) && !brought.has(passKeyOf(event)));
+  const bare = events.filter((event) => isOneOf(event.kind, 'started', 'done', 'touched-up') && !brought.has(passKeyOf(event)));
   if (bare.length === 0) return events;
   const known = await stores.bench.passesWithFacts(bare.map((event) => event.unit!));
   if (bare.every((event) => known.has(passKeyOf(event)!))) return events;

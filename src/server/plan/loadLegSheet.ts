@@ -28,7 +28,7 @@ export async function loadLegSheet(
   const order = readOrder(built.problem, ids);
   const sessions = inSessions ? lineSessions(built.problem, workshop.house.sessions, now.getTime()) : null;
   const timed = timeOrder(compileLine({ ...built.problem, ...(sessions && { sessions: sessions.sessions }) }), order);
-  if ('missingMinutes' in timed)
+  if (!timed.fits)
     throw new InputError('inSessions', inSessions, 'the sessions of House rules do not hold this line: print it as one sitting');
   const sessionOf = (begin: number) => sessions?.sessions.findLastIndex(({ from }) => from <= begin + SESSION_ROUNDING) ?? 0;
   return {

@@ -29,7 +29,7 @@ export async function planTonight(stores: Stores, workshop: Workshop, now: Date)
       compileLine({ ...built.problem, sessions: sessions.sessions }),
       order.map((id) => indexes.get(id)!),
     );
-    if ('missingMinutes' in timed) return null;
+    if (!timed.fits) return null;
     const [first] = sessions.sessions;
     const at = (minute: number) => sessions.origin + minute * MINUTE_MS;
     const jobs = timed.jobs

@@ -1,3 +1,4 @@
+import { readCoatKey } from '../../kernel/ids';
 import { object, mixed, array } from 'yup';
 import type { BenchEvent, BenchEventKind, WorkFacts } from '../../bench/definitions';
 import { handleMinutesOf } from '../../plan/build/buildLine';
@@ -120,7 +121,7 @@ export function eventsOfRun(run: Pick<BenchRun, 'jobs' | 'events'>, names: RunNa
   return run.events.flatMap((event): BenchEvent[] => {
     const job = event.job === null ? null : jobs.get(event.job);
     if (job === undefined) return [];
-    const [step, coat] = job ? (job.passKey.split('#') as [string, string]) : [null, null];
+    const { step, coat } = job ? readCoatKey(job.passKey) : { step: null, coat: null };
     const begins = job !== null && (event.kind === 'started' || job.passKey !== passInHand);
     if (job) passInHand = job.passKey;
     return [
@@ -131,7 +132,7 @@ export function eventsOfRun(run: Pick<BenchRun, 'jobs' | 'events'>, names: RunNa
         at: event.at,
         unit: job?.unitId ?? units.get(event.target ?? '') ?? null,
         step,
-        coat: coat === null ? null : Number(coat),
+        coat,
         // A run started jobs, not models.
         models: event.model === null || event.kind === 'started' ? [] : [event.model],
         target: event.target,

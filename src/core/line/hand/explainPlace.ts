@@ -21,7 +21,7 @@ export interface PlaceReason {
 /** Works out why the job at a place of an order stands there. The order must fit the sessions. */
 export function explainPlace(line: CompiledLine, order: Int32Array, place: number): PlaceReason {
   const timed = timeOrder(line, order);
-  if ('missingMinutes' in timed) throw new Error('explainPlace: the sessions do not hold this order');
+  if (!timed.fits) throw new Error('explainPlace: the sessions do not hold this order');
   const idAt = (at: number) => line.problem.jobs[order[at]!]!.id;
   const places = new Map(Array.from(order, (job, at) => [job, at]));
   const job = order[place]!;
@@ -43,7 +43,7 @@ function bestOther(line: CompiledLine, order: Int32Array, place: number, now: Li
   const moved = order.slice();
   moveRun(moved, place, place + 1, best.to);
   const timed = timeOrder(line, moved);
-  if ('missingMinutes' in timed) return null;
+  if (!timed.fits) return null;
   const at = moved.indexOf(order[place]!);
   return {
     behind: at === 0 ? null : line.problem.jobs[moved[at - 1]!]!.id,

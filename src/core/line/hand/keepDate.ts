@@ -39,6 +39,6 @@ export function keepDate(problem: LineProblem, order: ArrayLike<number>, date: s
 
 function timed(problem: LineProblem, order: ArrayLike<number>): TimedOrder {
   const times = timeOrder(compileLine(problem), order);
-  if ('missingMinutes' in times) throw new Error('keepDate: the sessions do not hold this order');
+  if (!times.fits) throw new Error('keepDate: the sessions do not hold this order');
   return times;
 }

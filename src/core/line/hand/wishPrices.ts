@@ -36,6 +36,6 @@ export function wishPrices(problem: LineProblem, order: ArrayLike<number>, optio
 
 function totalsOf(problem: LineProblem, order: ArrayLike<number>): LineTotals {
   const timed = timeOrder(compileLine(problem), order);
-  if ('missingMinutes' in timed) throw new Error('wishPrices: the sessions do not hold this order');
+  if (!timed.fits) throw new Error('wishPrices: the sessions do not hold this order');
   return timed.totals;
 }

@@ -67,7 +67,7 @@ export function solveLine(line: CompiledLine, options: SolveOptions): SolvedLine
     search.run(afterSteps, goal(bound), shouldStop);
     if (isProven(search.bestCost, bound)) break;
     const timed = timeOrder(line, search.best);
-    const exact = exactOrder(line, 'missingMinutes' in timed ? Infinity : timed.totals.total, { width, shouldStop });
+    const exact = exactOrder(line, !timed.fits ? Infinity : timed.totals.total, { width, shouldStop });
     if (exact.order) search.offer(exact.order);
     if (exact.bound > bound) {
       bound = exact.bound;

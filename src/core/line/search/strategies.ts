@@ -56,5 +56,5 @@ export function fixedStrategies(problem: LineProblem, { unitOfTray, nearlyDone }
 /** One way to paint, by its order. */
 export function strategyOf(line: CompiledLine, id: StrategyId, order: ArrayLike<number>): Strategy {
   const timed = timeOrder(line, order);
-  return { id, totals: 'missingMinutes' in timed ? null : timed.totals };
+  return { id, totals: !timed.fits ? null : timed.totals };
 }

@@ -27,6 +27,7 @@ function timedDue(line: CompiledLine, endOf: (job: number) => number): TimedDue[
 }
 
 export interface TimedOrder {
+  fits: true;
   totals: LineTotals;
   jobs: TimedJob[];
   legs: LineLeg[];
@@ -37,6 +38,7 @@ export interface TimedOrder {
 
 /** An order that the sessions given cannot hold, with the minutes missing at the least. */
 export interface DoesNotFit {
+  fits: false;
   missingMinutes: number;
 }
 
@@ -62,7 +64,7 @@ export function timeOrder(line: CompiledLine, order: ArrayLike<number>): TimedOr
     } else legs.push({ setup, jobs: [id], from, to: end });
     finish = end;
   }
-  if (clock.missing > 0) return { missingMinutes: clock.missing };
+  if (clock.missing > 0) return { fits: false, missingMinutes: clock.missing };
   const cellEnds = new Float64Array(line.cellMinutes.length);
   for (let job = 0; job < line.jobCount; job++)
     for (let cell = line.cellStart[job]!; cell < line.cellStart[job + 1]!; cell++) cellEnds[cell] = clock.cellEnd(job, cell);
@@ -72,5 +74,5 @@ export function timeOrder(line: CompiledLine, order: ArrayLike<number>): TimedOr
   const late = due.reduce((sum, { end, at }, index) => sum + line.due.perMinuteLate[index]! * Math.max(0, end - at), 0);
   const total = finish - line.sessionFrom[0]! + touchUp + late;
   const totals = { total, finish, bench: handsOn + changeover + wait + touchUp, handsOn, changeover, wait, touchUp, late };
-  return { totals, jobs, legs, due, cellEnds };
+  return { fits: true, totals, jobs, legs, due, cellEnds };
 }

@@ -53,9 +53,9 @@ function add(to: JobShare, share: JobShare): void {
 
 function timedIn({ problem }: BuiltLine, order: Int32Array, sessions: LineSession[] | null): TimedOrder {
   const timed = sessions && timeOrder(compileLine({ ...problem, sessions }), order);
-  if (timed && !('missingMinutes' in timed)) return timed;
+  if (timed && timed.fits) return timed;
   const inOne = timeOrder(compileLine(problem), order);
-  if ('missingMinutes' in inOne) throw new Error('lineFigures: one endless session holds every order');
+  if (!inOne.fits) throw new Error('lineFigures: one endless session holds every order');
   return inOne;
 }
 

@@ -92,7 +92,7 @@ function planOf({ setups }: BuiltLine, problem: LineProblem, start?: readonly st
     ...(start && { start: start.map((id) => index.get(id)!) }),
   });
   const timed = timeOrder(line, order);
-  if ('missingMinutes' in timed) throw new Error('sharing: one endless sitting holds everything');
+  if (!timed.fits) throw new Error('sharing: one endless sitting holds everything');
   const paintOf = new Map(setups.map((setup) => [setup.id, setup.paint?.id ?? null]));
   const openings = new Map<string, number>();
   for (const { setup } of timed.legs) {

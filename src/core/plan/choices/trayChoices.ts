@@ -87,7 +87,7 @@ export function* tryTrays(
 
 function choiceOf(house: HouseRules, unit: Unit, own: JobInfo[], line: CompiledLine, order: Int32Array, jobs: JobInfo[]): TrayChoice {
   const timed = timeOrder(line, order);
-  if ('missingMinutes' in timed) throw new Error('tryTrays: one endless session holds every order');
+  if (!timed.fits) throw new Error('tryTrays: one endless session holds every order');
   return {
     limit: unit.trayLimit,
     trays: traySizes(unit, unit.trayLimit, house),

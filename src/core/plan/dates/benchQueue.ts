@@ -30,7 +30,7 @@ export function* timePiece(
   draws: number,
 ): Steps<PieceTimes | null> {
   const timed = timeOrder(line, order);
-  if ('missingMinutes' in timed) return null;
+  if (!timed.fits) return null;
   const drawn = yield* timeDraws(line, order, factors, draws);
   return {
     bench: timed.totals.bench,

@@ -1,3 +1,4 @@
+import { isOneOf } from '../../kernel/isOneOf';
 import type { Unit } from '../model/definitions';
 import type { HouseRules } from '../model/houseRules';
 import { orderRules } from '../rules/orderRules';
@@ -71,7 +72,7 @@ function spoils(by: StagedPass, pass: StagedPass, touch: Touch): SpoiledStep['wh
   return null;
 }
 
-const isFinish = (pass: StagedPass) => ['highlight', 'detail'].includes(pass.moment);
+const isFinish = (pass: StagedPass) => isOneOf(pass.moment, 'highlight', 'detail');
 
 /** The same paint; for metal any metal; for white any paint as light. */
 function bringsBack(later: StagedPass, spoiled: StagedPass): boolean {

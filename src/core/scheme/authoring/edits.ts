@@ -1,3 +1,4 @@
+import { isOneOf } from '../../kernel/isOneOf';
 import type { NewId } from '../../kernel/ids';
 import { allSteps } from '../model/allSteps';
 import { usualPart, usualStep } from './briefScheme';
@@ -27,7 +28,7 @@ function moved<T>(items: T[], from: number, by: number): T[] {
 const usualCoverage = (technique: Technique, overAll: boolean): number => {
   if (technique === 'rim') return 0.04;
   if (overAll) return technique === 'wash' ? 0.85 : 1;
-  return ['basecoat', 'translucent', 'wash'].includes(technique) ? 0.15 : 0.05;
+  return isOneOf(technique, 'basecoat', 'translucent', 'wash') ? 0.15 : 0.05;
 };
 
 /** A new step in a part covers it, a highlight a third of it; without a part it is as large as such steps are. */
@@ -44,7 +45,7 @@ export const newStep = (
     factsOf(technique).usesPaint ? paint : null,
     part ? coverageIn(technique, part) : usualCoverage(technique, overAll),
   ),
-  standard: ['base', 'shade', 'prime', 'rim', 'ground', 'varnish', 'build'].includes(factsOf(technique).moment) ? 'quick' : 'table',
+  standard: isOneOf(factsOf(technique).moment, 'base', 'shade', 'prime', 'rim', 'ground', 'varnish', 'build') ? 'quick' : 'table',
 });
 
 const LEAST_COVERAGE = 0.005;

@@ -1,3 +1,4 @@
+import { isOneOf } from '../../kernel/isOneOf';
 import { coatKey, readCoatKey } from '../../kernel/ids';
 import type { FACES, Step } from './definitions';
 import type { Schools } from './schools';
@@ -29,7 +30,7 @@ const ALL: readonly (readonly [Half, Half])[] = Object.values(HALVES);
 /** The halves that a step is painted in; a whole coat is one, null. The school is for layers and edge lines. */
 export function halvesOf(step: Pick<Step, 'faces' | 'technique'>, { faces }: Pick<Schools, 'faces'>): readonly (Half | null)[] {
   if (step.faces !== 'whole') return HALVES[step.faces];
-  return faces === 'fronts then backs' && ['layer', 'edge'].includes(step.technique) ? HALVES[faces] : [null];
+  return faces === 'fronts then backs' && isOneOf(step.technique, 'layer', 'edge') ? HALVES[faces] : [null];
 }
 
 const SUFFIX = new RegExp(`^(.+)\\.(${ALL.flat().join('|')})$`);

@@ -1,3 +1,4 @@
+import { isOneOf } from '../../kernel/isOneOf';
 import type { Moment } from './moments';
 
 export const TECHNIQUES = [
@@ -126,4 +127,4 @@ export const TECHNIQUE_FACTS = {
 export const factsOf = (technique: Technique): TechniqueFacts => TECHNIQUE_FACTS[technique];
 
 /** No countdown is ever shown while a knife or a spray can is in the hand. */
-export const allowsCountdown = (technique: Technique): boolean => !['knife', 'spray', 'airbrush'].includes(factsOf(technique).hand);
+export const allowsCountdown = (technique: Technique): boolean => !isOneOf(factsOf(technique).hand, 'knife', 'spray', 'airbrush');

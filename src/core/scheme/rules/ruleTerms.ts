@@ -2,7 +2,7 @@ import type { Part } from '../model/definitions';
 import { MOMENTS, type Moment } from '../model/moments';
 import type { Schools } from '../model/schools';
 import { isFirstPaint, isHandPainted, isMessy, isNeat, type StagedPass } from './stagedPasses';
-import { factsOf } from '../model/techniques';
+import { factsOf, type Technique } from '../model/techniques';
 
 /** The words that the table of order rules is written in. */
 
@@ -25,7 +25,7 @@ export const at =
     moments.includes(pass.moment);
 export const between = (from: Moment, to: Moment): Of => at(...MOMENTS.slice(MOMENTS.indexOf(from), MOMENTS.indexOf(to) + 1));
 export const by =
-  (...techniques: string[]): Of =>
+  (...techniques: Technique[]): Of =>
   (pass) =>
     techniques.includes(pass.step.technique);
 export const both =

@@ -1,3 +1,4 @@
+import { isOneOf } from '../../kernel/isOneOf';
 import { groupBy } from '../../kernel/groupBy';
 import type { Paint, PaintKind, Part, Scheme } from '../model/definitions';
 import { momentOf } from '../model/momentOf';
@@ -101,12 +102,12 @@ export function touchingParts({ parts }: Pick<Scheme, 'parts'>): (a: Part, b: Pa
 }
 
 export const isMessy = (pass: StagedPass): boolean =>
-  ['drybrush', 'overbrush', 'sponge'].includes(pass.step.technique) || (pass.step.technique === 'wash' && pass.part !== null);
+  isOneOf(pass.step.technique, 'drybrush', 'overbrush', 'sponge') || (pass.step.technique === 'wash' && pass.part !== null);
 
-export const isNeat = (pass: StagedPass): boolean => !factsOf(pass.step.technique).messy && ['highlight', 'detail'].includes(pass.moment);
+export const isNeat = (pass: StagedPass): boolean => !factsOf(pass.step.technique).messy && isOneOf(pass.moment, 'highlight', 'detail');
 
 /** Neither sprayed nor misted on, nor building, varnish or a look: painted by hand. */
-export const isHandPainted = (pass: StagedPass): boolean => !['spray', 'airbrush'].includes(factsOf(pass.step.technique).hand);
+export const isHandPainted = (pass: StagedPass): boolean => !isOneOf(factsOf(pass.step.technique).hand, 'spray', 'airbrush');
 
 /** The first coat of paint of a part, primer aside. */
 export const isFirstPaint = ({ part, step, coat }: Pass): boolean =>

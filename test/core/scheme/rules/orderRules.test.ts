@@ -1,7 +1,9 @@
 import { expect } from 'chai';
 import type { Unit } from '../../../../src/core/scheme/model/definitions';
 import { DEFAULT_HOUSE_RULES, type HouseRules } from '../../../../src/core/scheme/model/houseRules';
+import { groupBy } from '../../../../src/core/kernel/groupBy';
 import { orderRules } from '../../../../src/core/scheme/rules/orderRules';
+import { RULES } from '../../../../src/core/scheme/rules/ruleCatalogue';
 import { passesOf } from '../../../../src/core/scheme/passes/passes';
 import { DEFAULT_SCHOOLS, SCHOOL_QUESTIONS, SCHOOLS, type Schools } from '../../../../src/core/scheme/model/schools';
 import { Random, seeds } from '../../../support/random';
@@ -22,6 +24,19 @@ const rulesOf = (of: Unit, house: Partial<HouseRules> = {}) =>
 /** The reason why one step's last coat stands before another's first, or undefined. */
 const why = (of: Unit, before: { id: string; coats: number }, after: { id: string }, house: Partial<HouseRules> = {}) =>
   rulesOf(of, house).hard.find((rule) => rule.before === `${before.id}#${before.coats}` && rule.after === `${after.id}#1`)?.reason;
+
+describe('the catalogue of rules', () => {
+  it('has one rule in force under an id, whatever the schools', () => {
+    for (const [id, rows] of groupBy(RULES, (rule) => rule.id))
+      for (const question of rows.length > 1 ? SCHOOL_QUESTIONS.filter((each) => rows[0]!.school?.[each] !== undefined) : []) {
+        const choices = rows.map(({ school }) => school?.[question]);
+        expect(new Set(choices).size, id).to.equal(rows.length);
+        expect(choices, id).to.not.include(undefined);
+      }
+    const alone = [...groupBy(RULES, (rule) => rule.id).values()].filter((rows) => rows.length > 1 && rows.some(({ school }) => !school));
+    expect(alone.map(([rule]) => rule!.id)).to.deep.equal([]);
+  });
+});
 
 describe('hard order rules', () => {
   const coat = step('basecoat', { coats: 2 });
