@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { readdirSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import sharp from 'sharp';
-import { Key, type WebDriver } from 'selenium-webdriver';
+import { By, Key, type WebDriver } from 'selenium-webdriver';
 import { startApp, type App } from '../support/app';
 import { openBrowser } from '../support/browser';
 import { PageUser } from '../support/page';
@@ -71,6 +71,23 @@ describe('from a test model to the batch, and a change of scope in the middle', 
     expect(readdirSync(path.join(app.folder, 'outbox')).filter((name) => name.endsWith('.eml'))).to.have.lengthOf(1);
     await driver.navigate().refresh();
     await user.see('[data-test-model="Market townsfolk"]', /letter to curator@museum\.example/);
+  });
+
+  it('says when a caption could not be saved, keeps it, and saves it when asked again', async () => {
+    const shown = '[data-pictures="the test model of Market townsfolk"]';
+    const caption = await user.find(`${shown} input[placeholder="What it shows"]`);
+    await app.kill();
+    await caption.sendKeys('In daylight', Key.TAB);
+    await user.see(shown, /Not saved yet: /);
+    expect(await caption.getAttribute('value')).to.equal('In daylight');
+    await app.restart();
+    await (await user.find(shown)).findElement(By.xpath('.//button[.="Try again"]')).click();
+    await driver.wait(async () => !(await user.text(shown)).includes('Not saved yet'), 15_000, 'it was never saved');
+    await driver.navigate().refresh();
+    const again = await user.find(`${shown} input[placeholder="What it shows"]`);
+    expect(await again.getAttribute('value')).to.equal('In daylight');
+    // What the browser says of a program that was killed is no complaint of ours.
+    await user.complaints();
   });
 
   it('opens the batch when the client says yes', async () => {

@@ -167,7 +167,15 @@ describe('a fiddly bit', () => {
 });
 
 describe('a test model at Intake', () => {
-  const pictures: Pictures = { all: [], error: null, add: promise, change: nothing, setRemoved: nothing };
+  const pictures: Pictures = {
+    all: [],
+    error: null,
+    unsaved: new Map(),
+    retry: nothing,
+    add: promise,
+    change: nothing,
+    setRemoved: nothing,
+  };
   const picture: TestModelPicture = {
     unitId: 'k',
     state: 'waiting',

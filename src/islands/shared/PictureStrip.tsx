@@ -96,6 +96,7 @@ export function PictureStrip({ pictures, place, of }: PictureStripProps) {
           </Button>
         )}
         {pictures.error && <span role="alert">{pictures.error}</span>}
+        {pictures.unsaved.size > 0 && <Button onClick={pictures.retry}>Try again</Button>}
       </div>
     </div>
   );

@@ -9,18 +9,31 @@ export interface PicturePlace {
   kind: PictureKind;
 }
 
+export type PictureChange = Partial<Pick<Picture, 'closeness' | 'caption'>>;
+
 /** The pictures of a commission, and what is done with them. */
 export interface Pictures {
   all: Picture[];
   error: string | null;
+  /** What was changed on them and is not saved; it stays as it was typed. */
+  unsaved: ReadonlyMap<string, PictureChange>;
+  /** Saves it now. */
+  retry: () => void;
   add: (files: readonly File[], place: PicturePlace) => Promise<void>;
-  change: (id: string, part: Partial<Pick<Picture, 'closeness' | 'caption'>>) => void;
+  change: (id: string, part: PictureChange) => void;
   setRemoved: (id: string, removed: boolean) => void;
 }
 
 export function usePictures(commissionId: string): Pictures {
   const [all, setAll] = useState<Picture[]>([]);
   const [error, setError] = useState<string | null>(null);
+  const [unsaved, setUnsaved] = useState<ReadonlyMap<string, PictureChange>>(new Map());
+  useEffect(() => {
+    if (unsaved.size === 0) return;
+    const warn = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener('beforeunload', warn);
+    return () => window.removeEventListener('beforeunload', warn);
+  }, [unsaved]);
   const fail = (problem: Error) => setError(problem.message);
   useEffect(() => {
     send<Picture[]>('GET', `/api/pictures?commission=${commissionId}`).then(setAll, fail);
@@ -46,17 +59,38 @@ export function usePictures(commissionId: string): Pictures {
     },
     [commissionId],
   );
+  const store = async (id: string, part: PictureChange) => {
+    try {
+      await send('PUT', `/api/pictures/${id}`, part);
+      setUnsaved((now) => new Map([...now].filter(([each]) => each !== id)));
+      setError(null);
+    } catch (problem) {
+      setError(`Not saved yet: ${(problem as Error).message}`);
+      setUnsaved((now) => new Map([...now, [id, { ...now.get(id), ...part }]]));
+    }
+  };
   return {
     all,
     error,
+    unsaved,
     add,
     change: (id, part) => {
       patch(id, part);
-      send('PUT', `/api/pictures/${id}`, part).catch(fail);
+      // What could not be saved before goes along.
+      void store(id, { ...unsaved.get(id), ...part });
+    },
+    retry: () => {
+      setError(null);
+      for (const [id, part] of unsaved) void store(id, part);
     },
     setRemoved: (id, removed) => {
+      const before = all.find((each) => each.id === id)?.removedAt ?? null;
       patch(id, { removedAt: removed ? new Date().toISOString() : null });
-      send('PUT', `/api/pictures/${id}`, { removed }).catch(fail);
+      send('PUT', `/api/pictures/${id}`, { removed }).catch((problem: Error) => {
+        // It is where it was.
+        patch(id, { removedAt: before });
+        fail(problem);
+      });
     },
   };
 }
