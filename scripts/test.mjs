@@ -9,7 +9,7 @@ import { buildProgram } from './program.mjs';
 const say = (text) => console.log(text);
 const BROWSER_PACKAGES = ['chromium', 'chromium-driver'];
 const BROWSER_SHARES = 4;
-const UNIT_SHARES = 3;
+const UNIT_SHARES = 4;
 const totals = { passed: 0, failed: 0 };
 
 /** Written by the reporter of the tests: what each file took. */
@@ -35,9 +35,9 @@ async function test() {
     ...inBrowser.map((files, share) => async () => {
       if (await built) await suite(`browser tests ${share + 1} of ${BROWSER_SHARES}`, ['--config', '.mocharc.browser.json', ...files]);
     }),
+    ...units.map((files, share) => () => suite(`unit tests ${share + 1} of ${UNIT_SHARES}`, files)),
     () => check('types', 'tsc', ['--noEmit']),
     () => check('types of the pages', 'astro', ['check', '--tsconfig', 'tsconfig.pages.json', '--minimumFailingSeverity', 'error']),
-    ...units.map((files, share) => () => suite(`unit tests ${share + 1} of ${UNIT_SHARES}`, files)),
     () => check('types of the core', 'tsc', ['-p', 'tsconfig.core.json']),
     () => check('unused code', 'knip', []),
     () => check('format', 'prettier', ['--check', '--log-level=warn', '.']),

@@ -25,8 +25,11 @@ export async function openBrowser(width = 1280, height = 800): Promise<WebDriver
   return driver;
 }
 
-/** What is waited for is looked at often: five times a second would wait for nothing most of the time. */
-const LOOK_EVERY_MS = 20;
+/**
+ * What is waited for is looked at more often than five times a second, which would wait for nothing most of the time; looking still more
+ * often takes the processor from what is waited for.
+ */
+const LOOK_EVERY_MS = 60;
 
 function looksOften(driver: WebDriver): void {
   const wait = driver.wait.bind(driver) as (...of: unknown[]) => unknown;
