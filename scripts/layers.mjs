@@ -30,7 +30,7 @@ export const houses = {
       kernel: [],
       line: ['kernel'],
       scheme: ['kernel'],
-      log: ['kernel', 'scheme'],
+      log: ['scheme'],
       time: ['kernel', 'scheme', 'log'],
       plan: ['kernel', 'line', 'scheme'],
       bench: ['kernel', 'line', 'scheme', 'log', 'plan'],
