@@ -79,6 +79,22 @@ export default tseslint.config(
       ],
     },
   },
+  {
+    files: ['scripts/*.mjs'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            {
+              regex: '^(?!node:|\\.)',
+              message: 'A script runs before the dependencies are installed: import packages where they are used, by `await import(...)`.',
+            },
+          ],
+        },
+      ],
+    },
+  },
   { files: ['scripts/**', 'src/cli/**', 'bench/**', 'src/data/demo/fill.ts'], rules: { 'no-console': 'off' } },
   {
     files: ['**/*.mjs'],

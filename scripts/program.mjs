@@ -1,4 +1,3 @@
-import { build } from 'esbuild';
 import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { filesBelow, hashOf } from './install.mjs';
 
@@ -26,6 +25,8 @@ export async function buildProgram() {
   const wanted = hashOf([...filesBelow('src'), 'package-lock.json', 'scripts/program.mjs']);
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
   rmSync(FOLDER, { recursive: true, force: true });
+  // Not at the top: a fresh machine has no packages until the dependencies are installed.
+  const { build } = await import('esbuild');
   await build({
     entryPoints: ENTRIES,
     outdir: FOLDER,

@@ -64,6 +64,11 @@ describe('the layer table', function () {
     expect(await lint('src/core/planted.ts', `export { number } from 'yup';\n`)).to.deep.equal([]);
   });
 
+  it('keeps packages out of the scripts that install them', async () => {
+    expect(await lint('scripts/planted.mjs', `export * from 'esbuild';\n`)).to.include('no-restricted-imports');
+    expect(await lint('scripts/planted.mjs', `export * from 'node:fs';\nexport * from './install.mjs';\n`)).to.deep.equal([]);
+  });
+
   it('keeps the clock and chance out of the core', async () => {
     expect(await lint('src/core/planted.ts', `export const now = () => Date.now() + Math.random();\n`)).to.deep.equal([
       'no-restricted-properties',
