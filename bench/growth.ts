@@ -91,7 +91,7 @@ async function fill(folder: string): Promise<string> {
   const at = new Date(now);
   await chooseUnits(stores, { selection: wholeCommission(firstOpen) });
   const line = await loadLine(stores, at);
-  await putOnBench(stores, { selection: line.selection, line: { order: line.planned, wishes: [] } }, at);
+  await putOnBench(stores, { selection: line.selection, line: { order: line.suggested, wishes: [] } }, at);
   const quote = await keepQuote(stores, firstOpen, '', at);
   await answerQuote(stores, quote.id, { answer: 'accepted', note: '' }, at);
   // A program in use has planned every line once.

@@ -79,7 +79,7 @@ async function layOnBench(folder: string): Promise<void> {
   const stores = storesOf(knex);
   const now = new Date();
   const line = await loadLine(stores, now);
-  await putOnBench(stores, { selection: line.selection, line: { order: line.planned, wishes: [] } }, now);
+  await putOnBench(stores, { selection: line.selection, line: { order: line.suggested, wishes: [] } }, now);
   await close();
 }
 

@@ -101,7 +101,7 @@ export const houses = {
       house: ['stores', 'workshop'],
       intake: ['stores', 'workshop', 'mail', 'plan', 'schemes', 'bench'],
       today: ['running', 'stores', 'workshop', 'plan'],
-      starting: ['running', 'stores', 'work', 'mail', 'money', 'bench', 'ledger'],
+      starting: ['running', 'stores', 'work', 'mail', 'plan', 'money', 'bench', 'ledger'],
       http: ['running', 'text', 'stores', 'work', 'workshop', 'starting'],
       backups: ['running', 'stores', 'starting', 'http'],
       threads: ['stores', 'text', 'work', 'plan', 'money', 'ledger', 'intake', 'starting'],

@@ -49,7 +49,7 @@ export interface Painted {
 
 /**
  * A painter's commissions one after the other through the whole program: units with schemes, a quote at the chance given, the line as
- * it is planned, every tap at the bench by the painter's true times and true set-ups, the log learned from, the next one quoted. An
+ * it is suggested, every tap at the bench by the painter's true times and true set-ups, the log learned from, the next one quoted. An
  * interruption is in the log as the clock showed it, and not in the hours that are paid.
  */
 export async function paintedLife(painter: Painter, seed: number, count: number, chance: number): Promise<Painted[]> {
@@ -138,10 +138,10 @@ const trueHouse = (house: HouseRules): HouseRules => ({
   fetchMinutes: 0.7,
 });
 
-/** Paints a commission by the order that is planned, in the painter's sessions, and taps all of it. */
+/** Paints a commission by the order that is suggested, in the painter's sessions, and taps all of it. */
 async function paint(stores: Stores, id: string, start: Date, { painter, random, hands, steps }: TruePainter) {
   await chooseUnits(stores, { selection: wholeCommission(id) });
-  const { planned } = await loadLine(stores, start);
+  const { suggested } = await loadLine(stores, start);
   const workshop = await loadWorkshop(stores, start);
   const units = workshop.units.filter((unit) => unit.commissionId === id);
   const level = (key: string, spread: number) => {
@@ -164,7 +164,7 @@ async function paint(stores: Stores, id: string, start: Date, { painter, random,
       return sound.get(key)!;
     },
   });
-  const order = carryOver(built.problem, { order: planned, wishes: [] }).order;
+  const order = carryOver(built.problem, { order: suggested, wishes: [] }).order;
   const sessions = lineSessions(built.problem, workshop.house.sessions, start.getTime())!;
   const actualMinutes = shareMinutes(lineFigures(built, order, sessions.sessions).total);
   const events = tapsOf(built, order, sessions, () => (random.chance(painter.interrupted) ? 2 + 2 * random.uniform() : 1));

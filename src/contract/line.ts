@@ -43,8 +43,10 @@ export interface LinePicture extends BuiltLine {
   due: LineDue[];
   /** All open commissions, by date. */
   commissions: { id: string; name: string; dueOn: string; cureDays: number }[];
-  /** The order that every view plans with (job ids). */
-  planned: string[];
+  /** The order that the program suggests (job ids); every view plans with it while the painter has none of his own. */
+  suggested: string[];
+  /** The program still looks for a better one. */
+  isSearching: boolean;
   /** The painter's own order and wishes, carried over to what is left; null while the suggestion is followed. */
   own: OwnLine | null;
   /** Revision of that order; 0 when none was ever saved. */
@@ -52,6 +54,9 @@ export interface LinePicture extends BuiltLine {
   /** That order is the one on the bench. */
   isOwnOnBench: boolean;
 }
+
+/** What is suggested for a line by now. */
+export type SuggestedLine = Pick<LinePicture, 'suggested' | 'isSearching'>;
 
 /** How much longer each pass takes in every draw than likely, for the chances of an order. */
 export interface LineDraws {

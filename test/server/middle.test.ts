@@ -280,8 +280,8 @@ describe('in the middle of the work', () => {
 
   it('refuses a line over units that are not there', async () => {
     const { id } = await given.shop.commission();
-    const { planned } = await given.shop.line(id);
-    const error = await putOnBench(given.stores, { selection: wholeCommission('gone'), line: { order: planned, wishes: [] } }, NOW).catch(
+    const { suggested } = await given.shop.line(id);
+    const error = await putOnBench(given.stores, { selection: wholeCommission('gone'), line: { order: suggested, wishes: [] } }, NOW).catch(
       (problem: Error) => problem,
     );
     expect((error as Error).message).to.match(/nothing is left to paint here/);

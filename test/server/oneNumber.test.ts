@@ -6,7 +6,7 @@ import { enteredOrder } from '../../src/core/line/problem/precedence';
 import { buildLine } from '../../src/core/plan/build/buildLine';
 import { rosterFrom } from '../../src/contract/trays';
 import { wholeCommission } from '../../src/core/plan/selection';
-import { saveSuggestion } from '../../src/server/plan/saveOwnLine';
+import { layLine } from '../../src/server/plan/layLine';
 import { loadEstimate } from '../../src/server/plan/loadEstimate';
 import { loadLine } from '../../src/server/plan/loadLine';
 import { loadTrays } from '../../src/server/plan/loadTrays';
@@ -35,7 +35,7 @@ describe('one number', function () {
     const before = await loadEstimate(stores, id, NOW);
     const worse = buildLine(rosterFrom(await loadTrays(stores, NOW))).problem;
     const order = Array.from(enteredOrder(compileLine(worse)), (job) => worse.jobs[job]!.id);
-    await saveSuggestion(stores, { selection: line.selection, order }, NOW);
+    await layLine(stores, { selection: line.selection, order }, NOW);
     const after = await loadEstimate(stores, id, NOW);
     expect(after.handsOn).to.be.closeTo(before.handsOn, 1e-9);
     expect(after.likely).to.not.equal(before.likely);

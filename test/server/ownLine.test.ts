@@ -86,8 +86,8 @@ describe("the painter's own line", () => {
   });
 
   it('is kept for each choice of units apart', async () => {
-    const { planned, choices } = await load();
-    await save({ order: planned, wishes: [] });
+    const { suggested, choices } = await load();
+    await save({ order: suggested, wishes: [] });
     const [first] = choices.filter((unit) => unit.commissionId === id);
     await chooseUnits(database.stores, { selection: [{ commissionId: id, unitIds: [first!.id] }] });
     const part = await load();

@@ -44,8 +44,8 @@ describe('a window that was opened before another one saved', () => {
     const shop = new TestShop(database);
     const { id } = await shop.commission();
     const selection = wholeCommission(id);
-    const { planned } = await shop.line(id);
-    const line = { order: planned, wishes: [] };
+    const { suggested } = await shop.line(id);
+    const line = { order: suggested, wishes: [] };
     await saveOwnLine(stores, { revision: 0, selection, line }, NOW);
     await refused(saveOwnLine(stores, { revision: 0, selection, line }, NOW));
     await saveOwnLine(stores, { revision: 1, selection, line: null }, NOW);

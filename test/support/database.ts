@@ -8,8 +8,10 @@ import { databaseFile } from '../../src/data/file/folder';
 import { ulid } from 'ulid';
 import { foretell, isToForetell } from '../../src/server/ledger/foretell';
 import { quoteDemo } from '../../src/server/starting/setDemo';
+import { searchLines } from '../../src/server/plan/searchLines';
 import { storesOf } from '../../src/server/stores/storesOf';
 import type { Stores } from '../../src/server/stores/stores';
+import { loadWorkshop } from '../../src/server/workshop/loadWorkshop';
 
 /** What is thrown away after a test need not wait for a disk: in memory where the system offers it. */
 const PLACE = existsSync('/dev/shm') ? '/dev/shm' : tmpdir();
@@ -57,12 +59,14 @@ async function makeTemplate(fill: (database: OpenedDatabase) => Promise<unknown>
 export const emptyFolder = () => filledFolder('nothing', () => Promise.resolve());
 export const demoFolder = (now: Date) => filledFolder(`the demo of ${now.toISOString()}`, (database) => fillDemo(database, now));
 
-/** The demo as it is after a while: its quote is accepted, and all rows of its log are foretold, so that nothing is learned meanwhile. */
+/** The demo as it is after a while: its quote is accepted, all rows of its log are foretold, and its orders are found, so that
+ * nothing is learned or sought meanwhile. */
 export const settledDemoFolder = (now: Date) =>
   filledFolder(`the settled demo of ${now.toISOString()}`, async (database) => {
     await fillDemo(database, now, quoteDemo);
     const stores = storesOf(database.knex);
     while (await isToForetell(stores)) await stores.predictions.save(await foretell(stores));
+    await searchLines(stores, await loadWorkshop(stores, now), now, { save: (write) => write(), isStopped: () => false });
   });
 
 async function opened({ folder, remove }: ReturnType<typeof temporaryFolder>): Promise<TestDatabase> {

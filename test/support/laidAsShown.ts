@@ -16,7 +16,7 @@ import { chooseUnits } from '../../src/server/workshop/choice';
 import { loadWorkshop } from '../../src/server/workshop/loadWorkshop';
 
 /** What the Line view shows when it is opened, before any search: the painter's own, else the plan. */
-export const shownLine = ({ own, planned }: LinePicture): OwnLine => own ?? { order: planned, wishes: [] };
+export const shownLine = ({ own, suggested }: LinePicture): OwnLine => own ?? { order: suggested, wishes: [] };
 
 /** What is still to be painted at the bench, in its order: ids of jobs with something left. */
 export async function openJobs(stores: Stores, now: Date): Promise<string[]> {

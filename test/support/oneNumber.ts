@@ -86,7 +86,7 @@ export async function expectOneNumber(stores: Stores, now: Date): Promise<void> 
     await chooseUnits(stores, { selection: wholeCommission(commission.id) });
     const line = await loadLine(stores, now);
     if (line.jobs.length === 0 || line.stepsWithoutPaint.length > 0) continue;
-    const order = line.own?.order ?? line.planned;
+    const order = line.own?.order ?? line.suggested;
     const { total } = lineFigures(line, order, line.sessions?.sessions ?? null);
     const bench = today.bench && (await stores.workshop.bench());
     const isAlone =

@@ -91,7 +91,7 @@ export class TestShop {
   /** Puts the line of these units on the bench as it is planned. */
   async putOnBench(selection: Selection | string, at = NOW): Promise<void> {
     const line = await this.line(selection, at);
-    await putOnBench(this.stores, { selection: line.selection, line: { order: line.planned, wishes: [] } }, at);
+    await putOnBench(this.stores, { selection: line.selection, line: { order: line.suggested, wishes: [] } }, at);
   }
 
   async bench(at = NOW) {

@@ -19,6 +19,7 @@ import * as gone from './20261129_who_is_not_there';
 import * as scopeTakenBack from './20261129_changes_of_scope_taken_back';
 import * as clockCorrections from './20261129_corrections_of_the_clock';
 import * as indexedEvents from './20261129_index_bench_events_by_step_and_paint';
+import * as foundFor from './20261129_what_an_order_was_found_for';
 import * as whatTheLogTeaches from './20261126_what_the_log_teaches';
 
 export interface Migration {
@@ -52,6 +53,7 @@ export const migrations: readonly Migration[] = [
   scopeTakenBack,
   clockCorrections,
   indexedEvents,
+  foundFor,
 ];
 
 /** The day of the newest of them, UTC ms: the program was written after it. */

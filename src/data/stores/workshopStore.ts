@@ -3,7 +3,6 @@ import { ulid } from 'ulid';
 import type { OwnLine } from '../../core/line/hand/carryOver';
 import { selectionKey, type Selection } from '../../core/plan/selection';
 import type { BenchOrder } from '../../core/bench/benchOrder';
-import { isBusy } from '../file/dataErrors';
 import { countIdleWrite } from '../file/databaseVersion';
 import { revisionOf, saveRevision } from '../file/revisions';
 
@@ -13,6 +12,12 @@ interface WorkshopRow {
   demo: string | null;
   selection: string | null;
   bench: string | null;
+}
+
+/** An order that is suggested (job ids), and what a search had before it when it found it, as a hash; null while none has looked. */
+export interface FoundOrder {
+  order: string[];
+  foundFor: string | null;
 }
 
 /** What belongs to the workshop and not to one commission: the units chosen to plan, the painter's orders, and what lies on the bench. */
@@ -70,25 +75,20 @@ export class WorkshopStore {
     await this.save({ demo: JSON.stringify(commissionIds) });
   }
 
-  /** The order that a search has found for these units (job ids); null before there was one. */
-  async plannedOrder(selection: Selection): Promise<string[] | null> {
+  /** The order that is suggested for these units; null before there was one. */
+  async foundOrder(selection: Selection): Promise<FoundOrder | null> {
     const row = await this.db('planned_order')
       .where({ selection: selectionKey(selection) })
       .first();
-    return row ? (JSON.parse(row.jobIds as string) as string[]) : null;
+    return row ? { order: JSON.parse(row.jobIds as string) as string[], foundFor: row.foundFor as string | null } : null;
   }
 
-  async savePlannedOrder(selection: Selection, order: readonly string[]): Promise<void> {
-    try {
-      await this.db('planned_order')
-        .insert({ selection: selectionKey(selection), jobIds: JSON.stringify(order) })
-        .onConflict('selection')
-        .merge();
-      countIdleWrite(this.db);
-    } catch (error) {
-      // It is found again when it is needed: no view waits, or fails, for another writer's sake.
-      if (!isBusy(error)) throw error;
-    }
+  async saveFoundOrder(selection: Selection, { order, foundFor }: FoundOrder): Promise<void> {
+    await this.db('planned_order')
+      .insert({ selection: selectionKey(selection), jobIds: JSON.stringify(order), foundFor })
+      .onConflict('selection')
+      .merge();
+    countIdleWrite(this.db);
   }
 
   private async row(): Promise<WorkshopRow> {

@@ -19,12 +19,12 @@ import { timeOrder } from '../../core/line/timing/timeOrder';
 import { arrangeByWishes } from '../../core/line/problem/wishes';
 import { sharedLegs } from '../../core/plan/build/sharedLegs';
 import type { LinePicture } from '../../contract/line';
-import { send } from '../shared/api';
 import { LineTimes } from '../shared/LineTimes';
 import type { LineDesk } from './useLineDesk';
 import { useSolver } from './useSolver';
+import { useSuggested } from './useSuggested';
 
-const SUGGEST_MS = 1000;
+const PROVE_MS = 1000;
 const IMPROVE_MS = 6000;
 /** A better order must be better by so much, wishes counted, to be worth a change. */
 const WORTH_MINUTES = 0.05;
@@ -47,24 +47,21 @@ export function useLine({ picture, own, changeOwn, saved }: LineDesk, sessions: 
   const times = useMemo(() => new LineTimes(fits ? sessions : null), [fits, sessions]);
   const problem = useMemo(() => (times.sessions ? datedProblem(picture, times.sessions) : picture.problem), [picture, times]);
   const free = useMemo(() => compileLine(problem), [problem]);
-  const suggestion = useSolver();
+  const ahead = useSuggested(picture);
+  const proof = useSolver();
   const improvement = useSolver();
   const [note, setNote] = useState<HandNote | null>(null);
 
-  const { start: suggest } = suggestion;
-  const planned = useMemo(() => Int32Array.from(picture.planned, (id) => indexes.get(id)!), [picture, indexes]);
-  useEffect(() => suggest(problem, SUGGEST_MS, planned), [problem, suggest, planned]);
-
-  const best = suggestion.reportOn(problem);
-  const suggested = best?.order ?? planned;
+  const { start: prove } = proof;
+  const planned = useMemo(() => Int32Array.from(ahead.suggested, (id) => indexes.get(id)!), [ahead.suggested, indexes]);
   useEffect(() => {
-    // What the search has found becomes the plan of every view; none depends on it, so a failure does not matter.
-    if (!suggestion.isBusy && best && sessions !== null)
-      void send('PUT', '/api/line/suggestion', {
-        selection: picture.selection,
-        order: Array.from(best.order, (job) => picture.problem.jobs[job]!.id),
-      }).catch(() => undefined);
-  }, [suggestion.isBusy, best, sessions, picture]);
+    if (!ahead.isSearching) prove(problem, PROVE_MS, planned);
+  }, [problem, prove, planned, ahead.isSearching]);
+
+  const best = proof.reportOn(problem);
+  // In the painter's sessions the order is the one that every view plans with; one sitting is only thought of, here.
+  const isThoughtOf = sessions === null && picture.sessions !== null;
+  const suggested = (isThoughtOf && best?.order) || planned;
   const bound = best?.bound || undefined;
   const order = ownOrder ?? suggested;
   const wished = useMemo<LineProblem>(() => ({ ...problem, wishes: [...(problem.wishes ?? []), ...(own?.wishes ?? [])] }), [problem, own]);
@@ -92,9 +89,9 @@ export function useLine({ picture, own, changeOwn, saved }: LineDesk, sessions: 
     /** The painter's own; `problem` has those of House rules before them. */
     wishes: own?.wishes ?? [],
     isOwn: own !== null,
-    isSearching: suggestion.isBusy,
+    isSearching: ahead.isSearching || proof.isBusy,
     /** A search that broke off. */
-    failed: suggestion.failed ?? improvement.failed,
+    failed: proof.failed ?? improvement.failed,
     note: note?.of === own ? note : null,
     saved,
     /** The suggested order and, when there is one, the painter's own. */

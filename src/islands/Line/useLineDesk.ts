@@ -48,10 +48,10 @@ export function useLineDesk(opened: LinePicture) {
       setChoosing(true);
       setError(null);
       try {
-        await send('PUT', '/api/line/units', { selection });
+        await send('PUT', '/api/line/units', { selection, order });
         const key = selectionKey(selection);
         chosen.current = key;
-        const picture = await withOrder(await send<LinePicture>('GET', '/api/line'), order);
+        const picture = await send<LinePicture>('GET', '/api/line');
         stored.current.set(key, { own: picture.own, revision: picture.ownRevision });
         latest.current = new Map([...latest.current, [key, picture]]);
         setPictures(latest.current);
@@ -70,12 +70,3 @@ export function useLineDesk(opened: LinePicture) {
 }
 
 export type LineDesk = ReturnType<typeof useLineDesk>;
-
-/** The picture with an order found elsewhere, as far as it is of the same jobs; every view plans with it from now on. */
-async function withOrder(picture: LinePicture, found: readonly string[]): Promise<LinePicture> {
-  const open = new Set(picture.jobs.map(({ id }) => id));
-  const order = found.filter((id) => open.has(id));
-  if (order.length === 0 || order.length !== open.size || picture.own) return picture;
-  await send('PUT', '/api/line/suggestion', { selection: picture.selection, order });
-  return { ...picture, planned: order };
-}

@@ -38,7 +38,10 @@ export function benchStream(stores: Pick<Stores, 'bench'>, data: string, after: 
         // The connection is not worth a failed program: the browser asks again.
         sending = sending.then(sendTaps).catch(() => close());
       };
-      const stop = listen((what) => (what === 'events' ? queueTaps() : send('changed', null)));
+      const stop = listen((what) => {
+        if (what === 'events') queueTaps();
+        if (what === 'changed') send('changed', null);
+      });
       const beat = setInterval(() => send('beat', { now: clock.now() }), KEEP_ALIVE_MS);
       close = () => {
         stop();

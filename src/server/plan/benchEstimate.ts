@@ -10,8 +10,6 @@ import type { StretchAhead } from '../../core/scheme/passes/stretchAhead';
 import { safeMinutes, standingOf, type DateOutlook, type DoneDates } from '../../core/plan/dates/forecast';
 import { stretchMinutes } from '../../core/time/fit/learningCurve';
 import type { CommissionEstimate, PassEstimate, PassEstimates, UnitEstimate, WorkFigures } from '../../core/commission/estimate';
-import { wholeCommission, type Selection } from '../../core/plan/selection';
-import { chosenUnits } from '../workshop/choice';
 import type { Workshop, WorkUnit } from '../workshop/loadWorkshop';
 import { lineLeft } from '../workshop/builtLine';
 import { commissionDates } from '../workshop/commissionDates';
@@ -21,7 +19,9 @@ import { memoKey } from '../running/Memory';
 import type { Stores } from '../stores/stores';
 import { letOthersIn } from '../running/inSlices';
 import { DRAWS, passDraws, passFactors } from '../workshop/passDraws';
-import { plannedOrder, suggestionsOf } from './plannedOrder';
+import { linesAhead, type LineAhead } from './linesAhead';
+import { plannedOrder } from './plannedOrder';
+import { ordersFound } from './suggestedOrder';
 import { queueDates, type QueuedLine } from './queueDates';
 
 /** What the whole bench still has before it, from one plan and one set of draws. */
@@ -33,18 +33,11 @@ export interface BenchEstimate {
   bench: WorkFigures | null;
 }
 
-/** One piece of the bench's queue: the line on the bench, then one commission after the other, by date. */
-interface Piece {
-  selection: Selection;
-  units: WorkUnit[];
-  isBench: boolean;
-}
-
 const ESTIMATED = memoKey<{ of: string; estimate: Promise<BenchEstimate>; isDone: boolean }>('the estimate of a minute');
 
 /** The estimate as things stand; worked out once for each minute of an unchanged workshop. */
 export async function benchEstimate(stores: Stores, workshop: Workshop, now: Date): Promise<BenchEstimate> {
-  const of = `${Math.floor(now.getTime() / MINUTE_MS)} ${suggestionsOf(stores)}`;
+  const of = `${Math.floor(now.getTime() / MINUTE_MS)} ${ordersFound(stores)}`;
   const { memory } = workshop;
   const known = memory.get(ESTIMATED);
   // Very much work takes longer than a minute: whoever asks meanwhile waits for the same.
@@ -73,7 +66,7 @@ async function estimateBench(stores: Stores, workshop: Workshop, now: Date): Pro
   const draws = await passDraws(workshop);
   for (const unit of all)
     for (const { passKey } of unit.passes) draws.minutes.get(passKey)?.forEach((minutes, draw) => (unit.draws[draw]! += minutes));
-  const pieces = await piecesOf(stores, workshop);
+  const pieces = await linesAhead(stores, workshop);
   const shares = new Map<string, JobShare>();
   const queued = new Map<string, number>();
   const lines: QueuedLine[] = [];
@@ -223,24 +216,11 @@ function figuresFrom(units: readonly UnitWork[], share: JobShare = sumOf([])): W
   };
 }
 
-async function piecesOf(stores: Stores, workshop: Workshop): Promise<Piece[]> {
-  const bench = await stores.workshop.bench();
-  const onBench = bench ? chosenUnits(workshop, bench.selection) : [];
-  const ids = new Set(onBench.map((unit) => unit.id));
-  const rest = workshop.commissions.map(({ id }): Piece => {
-    const units = workshop.units.filter((unit) => unit.commissionId === id && !ids.has(unit.id));
-    const isWhole = units.length === workshop.units.filter((unit) => unit.commissionId === id).length;
-    const selection = isWhole ? wholeCommission(id) : [{ commissionId: id, unitIds: units.map((unit) => unit.id) }];
-    return { selection, units, isBench: false };
-  });
-  return [...(bench ? [{ selection: bench.selection, units: onBench, isBench: true }] : []), ...rest];
-}
-
 /** One line's figures, planned by itself from now on. Test models that wait are taken as approved. */
 export async function figuresOf(
   stores: Stores,
   workshop: Workshop,
-  piece: Pick<Piece, 'selection' | 'units'>,
+  piece: Pick<LineAhead, 'selection' | 'units'>,
   now: Date,
 ): Promise<LineFigures> {
   return (await plannedFigures(stores, workshop, piece, now)).figures;
@@ -249,7 +229,7 @@ export async function figuresOf(
 async function plannedFigures(
   stores: Stores,
   workshop: Workshop,
-  { selection, units }: Pick<Piece, 'selection' | 'units'>,
+  { selection, units }: Pick<LineAhead, 'selection' | 'units'>,
   now: Date,
 ): Promise<QueuedLine & { figures: LineFigures }> {
   const built = await lineLeft(workshop, units.map(approved));

@@ -10,7 +10,8 @@ import type { LinePicture, UnitChoice } from '../../contract/line';
 import { selectionKey } from '../../core/plan/selection';
 import { replacedLine } from '../workshop/replacedLine';
 import { figuresOf } from './benchEstimate';
-import { plannedOrder } from './plannedOrder';
+import { isToBeSearched } from './searchLines';
+import { suggestedOrder } from './suggestedOrder';
 import { letOthersIn } from '../running/inSlices';
 import { lineLeft } from '../workshop/builtLine';
 import { commissionDates } from '../workshop/commissionDates';
@@ -32,7 +33,7 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
   const isOnBench = bench !== null && selectionKey(bench.selection) === selectionKey(selection);
   // What lies on the bench is looked at as it is, until the painter changes it here.
   const own = (await stores.workshop.ownLine(selection)) ?? (isOnBench ? bench : null);
-  const planned = await plannedOrder(stores, workshop, selection, built, now);
+  const suggested = await suggestedOrder(stores, workshop, selection, built, now);
   await letOthersIn();
   const dated = await datedLine(workshop, built, now);
   const carried = own && built.jobs.length > 0 ? carryOver(built.problem, own) : null;
@@ -51,7 +52,8 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
       dueOn,
       cureDays: commissionDates(workshop).find((date) => date.id === id)!.cureDays,
     })),
-    planned,
+    suggested,
+    isSearching: await isToBeSearched(stores, workshop, selection, now),
     own: carried,
     ownRevision: await stores.workshop.ownLineRevision(selection),
     isOwnOnBench: isOnBench && own === bench,

@@ -1,9 +1,8 @@
 import { object, type InferType } from 'yup';
 import { ownLine } from '../../core/formats/commission/commission';
-import { count, id, list } from '../../core/formats/fields';
+import { count } from '../../core/formats/fields';
 import { UNSAVED } from '../../data/file/revisions';
 import { ConflictError } from '../stores/errors';
-import { suggestOrder } from './plannedOrder';
 import { lineLeft } from '../workshop/builtLine';
 import { chosenUnits, selectionSchema } from '../workshop/choice';
 import { loadWorkshop } from '../workshop/loadWorkshop';
@@ -28,14 +27,6 @@ export async function saveOwnLine(
       'This line was changed in another window after this one was opened: reload the page, then make your change again.',
     );
   return { revision: revision + 1 };
-}
-
-export const suggestSchema = object({ selection: selectionSchema, order: list(id(), 100_000) });
-
-/** Takes the order that a search has found, so that all views plan with it. */
-export async function saveSuggestion(stores: Stores, { selection, order }: InferType<typeof suggestSchema>, now: Date): Promise<void> {
-  checkedLine(await problemOf(stores, selection, now), { order, wishes: [] });
-  await suggestOrder(stores, selection, order);
 }
 
 async function problemOf(stores: Stores, selection: InferType<typeof selectionSchema>, now: Date) {

@@ -1,7 +1,7 @@
 import { EventEmitter } from 'node:events';
 
-/** What open windows are told: somebody tapped at the bench, or something else was changed. */
-export type Announcement = 'events' | 'changed';
+/** What was done: somebody tapped at the bench, other units were chosen to be arranged, or something else was changed. */
+export type Announcement = 'events' | 'chosen' | 'changed';
 
 const hub = new EventEmitter();
 hub.setMaxListeners(0);

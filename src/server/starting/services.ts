@@ -10,6 +10,7 @@ import { finishOutbox } from '../mail/putInOutbox';
 import { onStop } from '../running/stopping';
 import { storesOf } from '../stores/storesOf';
 import { keepLearning } from '../ledger/keepLearning';
+import { keepSearching } from '../plan/keepSearching';
 import { keepThreadReady } from '../work/threads';
 import type { Stores } from '../stores/stores';
 
@@ -22,8 +23,8 @@ interface Running {
   stores: Stores;
   /** Waits for the copy that is being made. */
   stopCopies: () => Promise<void>;
-  /** Waits for what is being learned. */
-  stopLearning: () => Promise<void>;
+  /** Waits for what is being learned and sought. */
+  stopBackground: () => Promise<void>;
   fitter: ThreadFitter;
 }
 
@@ -55,12 +56,13 @@ async function open(): Promise<Running> {
   keepThreadReady();
   const fitter = new ThreadFitter();
   fitBy(stores, fitter);
+  const background = [keepLearning(stores, database.folder, writing), keepSearching(stores, writing)];
   return {
     database,
     stores,
     fitter,
     stopCopies: keepDailyCopies(database.folder),
-    stopLearning: keepLearning(stores, database.folder, writing),
+    stopBackground: async () => void (await Promise.all(background.map((stop) => stop()))),
   };
 }
 
@@ -83,9 +85,9 @@ export function checkInPlace({ isInPlace, folder }: OpenedDatabase): void {
 export async function closeDatabase(): Promise<void> {
   const open = running;
   running = null;
-  await open?.then(async ({ database, fitter, stopCopies, stopLearning }) => {
+  await open?.then(async ({ database, fitter, stopCopies, stopBackground }) => {
     await stopCopies();
-    await stopLearning();
+    await stopBackground();
     await fitter.stop();
     await database.close();
   });

@@ -8,7 +8,6 @@ import type { Stores } from '../stores/stores';
 import type { Workshop, WorkUnit } from './loadWorkshop';
 
 export const selectionSchema = list(object({ commissionId: id(), unitIds: array(id()).strict().max(500).nullable().defined() }), 200, 1);
-export const chooseSchema = object({ selection: selectionSchema });
 
 /** Units of a selection that are still there and open. */
 export const chosenUnits = (workshop: Workshop, selection: Selection): WorkUnit[] =>
@@ -33,7 +32,7 @@ export async function currentSelection(stores: Pick<Stores, 'workshop'>, worksho
 }
 
 /** Chooses the units that Trays and Line are about. */
-export async function chooseUnits(stores: Stores, { selection }: InferType<typeof chooseSchema>): Promise<void> {
+export async function chooseUnits(stores: Stores, { selection }: { selection: InferType<typeof selectionSchema> }): Promise<void> {
   for (const [index, { commissionId, unitIds }] of selection.entries()) {
     if (!(await stores.commissions.find(commissionId)))
       throw new InputError(`selection[${index}].commissionId`, commissionId, 'name a commission that is open');

@@ -12,13 +12,13 @@ import { saveSchemeSchema } from '../../../src/server/schemes/saveScheme';
 import { demoSchema } from '../../../src/server/starting/setDemo';
 import { houseRulesSchema } from '../../../src/server/house/saveHouseRules';
 import { legSheetSchema } from '../../../src/server/plan/loadLegSheet';
-import { ownLineSchema, suggestSchema } from '../../../src/server/plan/saveOwnLine';
+import { ownLineSchema } from '../../../src/server/plan/saveOwnLine';
 import { saveTraysSchema } from '../../../src/server/plan/saveTrays';
 import { extraSchema } from '../../../src/server/money/extras';
 import { saveOtherSchema, startOtherSchema } from '../../../src/server/bench/otherWork';
 import { savePaintSchema } from '../../../src/server/house/savePaint';
 import { judgeRowSchema } from '../../../src/server/ledger/loadLog';
-import { chooseSchema } from '../../../src/server/workshop/choice';
+import { layLineSchema, suggestedSchema } from '../../../src/server/plan/layLine';
 import { valuesOf } from './arbitrary';
 
 interface Asked {
@@ -47,9 +47,9 @@ const BODIES: [method: string, path: string, schema: Schema, weight: number][] =
   ['PUT', '/api/units/ID/scheme', saveSchemeSchema, 12],
   ['PUT', '/api/house-rules', houseRulesSchema, 6],
   ['PUT', '/api/paints', savePaintSchema, 8],
-  ['PUT', '/api/line/units', chooseSchema, 5],
+  ['PUT', '/api/line/units', layLineSchema, 7],
   ['PUT', '/api/line', ownLineSchema, 6],
-  ['PUT', '/api/line/suggestion', suggestSchema, 4],
+  ['POST', '/api/line/suggested', suggestedSchema, 2],
   ['POST', '/api/line/leg-sheet', legSheetSchema, 1],
   ['PUT', '/api/bench', putOnBenchSchema, 6],
   ['POST', '/api/bench/events', recordEventsSchema, 20],

@@ -1,4 +1,4 @@
 import { endpoint } from '../../../server/http/endpoint';
-import { chooseSchema, chooseUnits } from '../../../server/workshop/choice';
+import { layLine, layLineSchema } from '../../../server/plan/layLine';
 
-export const PUT = endpoint(chooseSchema, (input, { stores }) => chooseUnits(stores, input), { tells: null });
+export const PUT = endpoint(layLineSchema, (input, { stores, now }) => layLine(stores, input, now), { tells: 'chosen' });

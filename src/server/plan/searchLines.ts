@@ -1,0 +1,113 @@
+import { createHash } from 'node:crypto';
+import { carryOver } from '../../core/line/hand/carryOver';
+import { compileLine } from '../../core/line/problem/compileLine';
+import { OrderJudge } from '../../core/line/search/OrderJudge';
+import type { LineProblem } from '../../core/line/definitions';
+import { localDay } from '../../core/kernel/localDay';
+import { selectionKey, type Selection } from '../../core/plan/selection';
+import { approved } from '../../core/scheme/model/definitions';
+import { memoKey } from '../running/Memory';
+import { letOthersIn } from '../running/inSlices';
+import type { Stores } from '../stores/stores';
+import { lineLeft } from '../workshop/builtLine';
+import { chosenUnits, currentSelection } from '../workshop/choice';
+import { commissionDates } from '../workshop/commissionDates';
+import { datedLine } from '../workshop/datedLine';
+import type { Workshop, WorkUnit } from '../workshop/loadWorkshop';
+import { solveInThread } from '../work/threads';
+import { linesAhead } from './linesAhead';
+import { keepOrder, suggestedOrder } from './suggestedOrder';
+
+const SEED = 1;
+/** A line of a hundred jobs has settled after so many moves; it takes about a second. */
+const STEPS = 100_000;
+/** Longer lines take longer for each move, and get fewer. */
+const JOB_STEPS = 10_000_000;
+/** However slow the machine is: what was found until then is kept. */
+const MOST_MS = 20_000;
+/** An order must be better by so many minutes, wishes counted, to take the place of the one that is known. */
+const WORTH_MINUTES = 0.05;
+
+/** Lines whose search broke off, with what it was for: they are not tried again until something changes. */
+const FAILED = memoKey<Map<string, string>>('searches that broke off');
+
+/** Is a better order for this line still to be sought, so that what is suggested may change? */
+export async function isToBeSearched(stores: Stores, workshop: Workshop, selection: Selection, now: Date): Promise<boolean> {
+  const units = chosenUnits(workshop, selection).map(approved);
+  const { jobs } = (await lineLeft(workshop, units)).problem;
+  if (jobs.length === 0) return false;
+  const subject = subjectOf(workshop, units, now);
+  if (stores.memory.get(FAILED)?.get(selectionKey(selection)) === subject) return false;
+  return (await stores.workshop.foundOrder(selection))?.foundFor !== subject;
+}
+
+/**
+ * Seeks the orders that are suggested: of the line being arranged and of all that is not on the bench, each once for what it is made
+ * of, by so many moves and not by so long. `save` does its write when it may; `isStopped` ends it between two lines.
+ */
+export async function searchLines(
+  stores: Stores,
+  workshop: Workshop,
+  now: Date,
+  { save, isStopped }: { save: (write: () => Promise<void>) => Promise<void>; isStopped: () => boolean },
+): Promise<void> {
+  const ahead = (await linesAhead(stores, workshop)).filter(({ isBench }) => !isBench).map(({ selection }) => selection);
+  for (const selection of [await currentSelection(stores, workshop), ...ahead]) {
+    if (isStopped()) return;
+    if (await isToBeSearched(stores, workshop, selection, now)) await searchLine(stores, workshop, selection, now, save);
+  }
+}
+
+async function searchLine(
+  stores: Stores,
+  workshop: Workshop,
+  selection: Selection,
+  now: Date,
+  save: (write: () => Promise<void>) => Promise<void>,
+): Promise<void> {
+  const units = chosenUnits(workshop, selection).map(approved);
+  const subject = subjectOf(workshop, units, now);
+  try {
+    const built = await lineLeft(workshop, units);
+    const known = await suggestedOrder(stores, workshop, selection, built, now);
+    await letOthersIn();
+    const problem = (await datedLine(workshop, built, now))?.problem ?? built.problem;
+    const own = [await stores.workshop.bench(), await stores.workshop.ownLine(selection)].flatMap((line) =>
+      line ? [carryOver(problem, { order: line.order, wishes: [] }).order] : [],
+    );
+    const order = await better(problem, known, own);
+    await save(() => keepOrder(stores, selection, { order, foundFor: subject }));
+  } catch (error) {
+    const failed = stores.memory.once(FAILED, () => new Map<string, string>());
+    failed.set(selectionKey(selection), subject);
+    throw error;
+  }
+}
+
+/** The best order that a search finds, beginning with the best of those given (job ids); the known one where that is as good. */
+async function better(problem: LineProblem, known: string[], others: string[][]): Promise<string[]> {
+  const indexes = new Map(problem.jobs.map(({ id }, index) => [id, index]));
+  const judge = new OrderJudge(compileLine(problem));
+  const indexesOf = (order: readonly string[]) => order.map((id) => indexes.get(id)!);
+  const costOf = (order: readonly string[]) => judge.take(indexesOf(order));
+  const steps = Math.min(STEPS, Math.floor(JOB_STEPS / known.length));
+  const start = indexesOf([known, ...others].reduce((best, other) => (costOf(other) < costOf(best) ? other : best)));
+  const { order, cost } = await solveInThread({ problem, seed: SEED, steps, milliseconds: MOST_MS, start });
+  return costOf(known) - cost > WORTH_MINUTES ? Array.from(order, (job) => problem.jobs[job]!.id) : known;
+}
+
+/**
+ * What decides which order is best, but for what is painted meanwhile and what the log teaches: an order is carried over to those. The
+ * day counts, as dates come nearer.
+ */
+function subjectOf(workshop: Workshop, units: readonly WorkUnit[], now: Date): string {
+  const ids = new Set(units.map(({ commissionId }) => commissionId));
+  const of = {
+    day: localDay(now),
+    units: units.map(({ schemeRevision: _, ...unit }) => unit),
+    paints: [...workshop.paints.values()],
+    house: workshop.typedHouse,
+    dates: commissionDates(workshop).filter(({ id }) => ids.has(id)),
+  };
+  return createHash('sha256').update(JSON.stringify(of)).digest('base64');
+}
