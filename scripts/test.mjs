@@ -1,5 +1,5 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readFileSync, statSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { buildApplication } from './build.mjs';
@@ -12,8 +12,11 @@ const BROWSER_SHARES = 4;
 const UNIT_SHARES = 4;
 const totals = { passed: 0, failed: 0 };
 
-/** Written by the reporter of the tests: what each file took. */
-const TIMES = path.join(mkdtempSync(path.join(tmpdir(), 'neat-relay-times-')), 'times');
+/** What the tests of a run share: what each file took, and the databases that they begin with. */
+const SHARED = mkdtempSync(path.join(existsSync('/dev/shm') ? '/dev/shm' : tmpdir(), 'neat-relay-run-'));
+process.once('exit', () => rmSync(SHARED, { recursive: true, force: true }));
+const TIMES = path.join(SHARED, 'times');
+const FOR_TESTS = { TEST_TIMES: TIMES, TEST_TEMPLATES: SHARED, TEST_STARTED: new Date().toISOString() };
 const LANES = 2;
 const SLOWEST_SHOWN = 10;
 
@@ -95,7 +98,7 @@ function runTool(name, tool, args) {
   return new Promise((resolve) => {
     const child = spawn(`node_modules/.bin/${tool}`, args, {
       stdio: ['ignore', 'pipe', 'pipe'],
-      env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', FORCE_COLOR: '0', TEST_TIMES: TIMES },
+      env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', FORCE_COLOR: '0', ...FOR_TESTS },
     });
     let output = '';
     for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (output += chunk));

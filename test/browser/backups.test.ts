@@ -3,8 +3,8 @@ import { writeFileSync } from 'node:fs';
 import path from 'node:path';
 import type { WebDriver } from 'selenium-webdriver';
 import { startApp, type App } from '../support/app';
-import { openBrowser } from '../support/browser';
-import { temporaryFolder } from '../support/database';
+import { closeBrowser, openBrowser } from '../support/browser';
+import { temporaryFolder } from '../support/temporaryFolder';
 import { PageUser } from '../support/page';
 
 /** What does not follow the clock. */
@@ -22,7 +22,7 @@ describe('going back to a backup', function () {
     user = new PageUser(driver, app.url);
   });
   after(async () => {
-    await driver?.quit();
+    await closeBrowser(driver);
     await app?.stop();
     remove();
   });

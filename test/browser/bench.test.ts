@@ -4,7 +4,7 @@ import type { BenchEvent } from '../../src/core/bench/definitions';
 import { wholeEvent } from '../../src/core/formats/commission/benchEvents';
 import type { BenchPicture } from '../../src/contract/bench';
 import { startApp, type App } from '../support/app';
-import { openBrowser } from '../support/browser';
+import { closeBrowser, openBrowser } from '../support/browser';
 import { PageUser } from '../support/page';
 
 describe('the bench', function () {
@@ -31,7 +31,7 @@ describe('the bench', function () {
     await user.find('[data-testid="instruction"]');
   });
   after(async () => {
-    await driver?.quit();
+    await closeBrowser(driver);
     await app?.stop();
   });
 

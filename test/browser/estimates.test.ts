@@ -4,7 +4,7 @@ import path from 'node:path';
 import type { WebDriver, WebElement } from 'selenium-webdriver';
 import type { LogRow } from '../../src/core/log/definitions';
 import { startApp, type App } from '../support/app';
-import { openBrowser } from '../support/browser';
+import { closeBrowser, openBrowser } from '../support/browser';
 import { PageUser } from '../support/page';
 
 const HEADER = 'started_at,commission,unit,part,technique,size,coverage,models,minutes,setup_minutes,note';
@@ -20,7 +20,7 @@ describe('estimates in the browser', function () {
     user = new PageUser(driver, app.url);
   });
   after(async () => {
-    await driver?.quit();
+    await closeBrowser(driver);
     await app?.stop();
   });
 

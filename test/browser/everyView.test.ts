@@ -2,7 +2,7 @@ import axe from 'axe-core';
 import { expect } from 'chai';
 import { Key, type WebDriver } from 'selenium-webdriver';
 import { startApp, type App } from '../support/app';
-import { openBrowser } from '../support/browser';
+import { closeBrowser, openBrowser } from '../support/browser';
 import { PageUser } from '../support/page';
 
 const VIEWS = [
@@ -48,7 +48,7 @@ describe('every view', function () {
   before(async () => {
     driver = await openBrowser();
   });
-  after(() => driver?.quit());
+  after(() => closeBrowser(driver));
 
   for (const demo of [true, false]) {
     describe(demo ? 'with the demo' : 'with an empty database', () => {

@@ -4,7 +4,7 @@ import path from 'node:path';
 import sharp from 'sharp';
 import { By, Key, type WebDriver } from 'selenium-webdriver';
 import { startApp, type App } from '../support/app';
-import { openBrowser } from '../support/browser';
+import { closeBrowser, openBrowser } from '../support/browser';
 import { PageUser } from '../support/page';
 
 /** Steps of one journey: a commission whose client has to say yes first, and who then wants more. */
@@ -30,7 +30,7 @@ describe('from a test model to the batch, and a change of scope in the middle', 
     await user.find('[data-testid="reconciled"]');
   });
   after(async () => {
-    await driver?.quit();
+    await closeBrowser(driver);
     await app?.stop();
   });
 

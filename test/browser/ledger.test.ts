@@ -3,7 +3,7 @@ import { writeFileSync } from 'node:fs';
 import path from 'node:path';
 import type { WebDriver } from 'selenium-webdriver';
 import { startApp, type App } from '../support/app';
-import { openBrowser } from '../support/browser';
+import { closeBrowser, openBrowser } from '../support/browser';
 import { PageUser } from '../support/page';
 
 const HEADER = 'started_at,commission,unit,part,technique,size,coverage,models,minutes,setup_minutes,note';
@@ -25,7 +25,7 @@ describe('formats in the browser', function () {
     user = new PageUser(driver, app.url);
   });
   after(async () => {
-    await driver?.quit();
+    await closeBrowser(driver);
     await app?.stop();
   });
   const give = async (label: string, name: string, text: string) => {

@@ -4,7 +4,7 @@ import { Key, type WebDriver } from 'selenium-webdriver';
 import type chrome from 'selenium-webdriver/chrome';
 import type { LinePicture } from '../../src/contract/line';
 import { startApp, type App } from '../support/app';
-import { openBrowser } from '../support/browser';
+import { closeBrowser, openBrowser } from '../support/browser';
 import { carryToAndFro, goToPlace, importLongLine, placeOf } from '../support/longLine';
 import { PageUser } from '../support/page';
 import { readPdf } from '../support/pdf';
@@ -22,7 +22,7 @@ describe('arranging a line by hand', function () {
     await openLine();
   });
   after(async () => {
-    await driver?.quit();
+    await closeBrowser(driver);
     await app?.stop();
   });
 

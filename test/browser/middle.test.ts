@@ -3,7 +3,7 @@ import { Key, type WebDriver } from 'selenium-webdriver';
 import type chrome from 'selenium-webdriver/chrome';
 import { readTimeLog } from '../../src/core/formats/timeLog/readTimeLog';
 import { startApp, type App } from '../support/app';
-import { openBrowser } from '../support/browser';
+import { closeBrowser, openBrowser } from '../support/browser';
 import { PageUser } from '../support/page';
 
 /** What passes in the page is ahead by so many milliseconds, as in the program, so that an evening fits into a test. */
@@ -75,7 +75,7 @@ describe('the middle of real work', function () {
     unit = /, ([A-Z][\w ]+?)(?:, tray \d+)?, model/.exec(await user.text('[aria-label="What to do now"]'))![1]!;
   });
   after(async () => {
-    await driver?.quit();
+    await closeBrowser(driver);
     await app?.stop();
   });
 

@@ -5,7 +5,7 @@ import { Key, type WebDriver } from 'selenium-webdriver';
 import type { Quote } from '../../src/core/money/definitions';
 import type { MoneyPicture } from '../../src/contract/money';
 import { startApp, type App } from '../support/app';
-import { openBrowser } from '../support/browser';
+import { closeBrowser, openBrowser } from '../support/browser';
 import { PageUser } from '../support/page';
 
 const HEADER = 'started_at,commission,unit,part,technique,size,coverage,models,minutes,setup_minutes,note';
@@ -27,7 +27,7 @@ describe('a price in the browser', function () {
     );
   });
   after(async () => {
-    await driver?.quit();
+    await closeBrowser(driver);
     await app?.stop();
   });
 

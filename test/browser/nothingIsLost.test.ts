@@ -5,7 +5,7 @@ import { writeCommission } from '../../src/core/formats/commission/commission';
 import type { IntakePicture } from '../../src/contract/commission';
 import type { MoneyPicture } from '../../src/contract/money';
 import { startApp, type App } from '../support/app';
-import { openBrowser } from '../support/browser';
+import { closeBrowser, openBrowser } from '../support/browser';
 import { PageUser } from '../support/page';
 import { leaderGroup, paint, part, step, unit } from '../support/units';
 
@@ -54,7 +54,7 @@ describe('nothing is lost', function () {
     expect(taken.status, await taken.text()).to.equal(200);
   });
   after(async () => {
-    await driver?.quit();
+    await closeBrowser(driver);
     await app?.stop();
     await other?.stop();
   });

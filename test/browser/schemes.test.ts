@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import type { WebDriver } from 'selenium-webdriver';
 import type { CommissionFile } from '../../src/core/formats/commission/commission';
 import { startApp, type App } from '../support/app';
-import { openBrowser } from '../support/browser';
+import { closeBrowser, openBrowser } from '../support/browser';
 import { PageUser } from '../support/page';
 
 /** Steps of one journey: each goes on where the one before it left off. */
@@ -26,7 +26,7 @@ describe('every way of painting a unit', function () {
     await user.find('[data-part]');
   });
   after(async () => {
-    await driver?.quit();
+    await closeBrowser(driver);
     await app?.stop();
   });
 

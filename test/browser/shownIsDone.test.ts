@@ -6,7 +6,7 @@ import { writeCommission } from '../../src/core/formats/commission/commission';
 import type { CommissionEstimate } from '../../src/core/commission/estimate';
 import type { MoneyPicture } from '../../src/contract/money';
 import { startApp, type App } from '../support/app';
-import { openBrowser } from '../support/browser';
+import { closeBrowser, openBrowser } from '../support/browser';
 import { PageUser } from '../support/page';
 import { paint, part, step, unit } from '../support/units';
 
@@ -33,7 +33,7 @@ describe('what is shown is what is done', function () {
       id = await driver.executeScript<string>('return document.querySelector("main a[href*=intake]").getAttribute("href").split("/")[2]');
     });
     after(async () => {
-      await driver?.quit();
+      await closeBrowser(driver);
       await app?.stop();
     });
 
@@ -119,7 +119,7 @@ describe('what is shown is what is done', function () {
       await user.find('[data-testid="instruction"]');
     });
     after(async () => {
-      await driver?.quit();
+      await closeBrowser(driver);
       await app?.stop();
     });
 

@@ -5,7 +5,7 @@ import net from 'node:net';
 import path from 'node:path';
 import { migrations } from '../../src/data/migrations';
 import { openDatabase } from '../../src/data/database';
-import { temporaryFolder } from '../support/database';
+import { temporaryFolder } from '../support/temporaryFolder';
 
 /** The start script as a user runs it, with all it says. */
 class Starting {

@@ -3,7 +3,7 @@ import { writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { Key, type WebDriver } from 'selenium-webdriver';
 import { startApp, type App } from '../support/app';
-import { openBrowser } from '../support/browser';
+import { closeBrowser, openBrowser } from '../support/browser';
 import { PageUser } from '../support/page';
 
 /** Nobody has read anything: a unit of twenty from a starter to a line, its actions counted. */
@@ -23,7 +23,7 @@ describe('from an empty database to a line with variants', function () {
     user = new PageUser(driver, app.url);
   });
   after(async () => {
-    await driver?.quit();
+    await closeBrowser(driver);
     await app?.stop();
   });
 

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { Key, type WebDriver } from 'selenium-webdriver';
 import { startApp, type App } from '../support/app';
-import { openBrowser } from '../support/browser';
+import { closeBrowser, openBrowser } from '../support/browser';
 import { PageUser } from '../support/page';
 
 /** The same way as by mouse, with no pointer at all. */
@@ -18,7 +18,7 @@ describe('from an empty database to a line with variants, by keyboard alone', fu
     user = new PageUser(driver, app.url);
   });
   after(async () => {
-    await driver?.quit();
+    await closeBrowser(driver);
     await app?.stop();
   });
 

@@ -3,7 +3,7 @@ import { Key, type WebDriver } from 'selenium-webdriver';
 import type { TraysPicture } from '../../src/contract/trays';
 import { minutesText } from '../../src/ui/format';
 import { startApp, type App } from '../support/app';
-import { openBrowser } from '../support/browser';
+import { closeBrowser, openBrowser } from '../support/browser';
 import { PageUser } from '../support/page';
 
 describe('choosing trays', function () {
@@ -23,7 +23,7 @@ describe('choosing trays', function () {
     await tried();
   });
   after(async () => {
-    await driver?.quit();
+    await closeBrowser(driver);
     await app?.stop();
   });
 

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { By, Key, type WebDriver } from 'selenium-webdriver';
 import { startApp, type App } from '../support/app';
-import { openBrowser } from '../support/browser';
+import { closeBrowser, openBrowser } from '../support/browser';
 import { PageUser } from '../support/page';
 
 /** Steps of one journey: two units alike in other colours, written quickly. */
@@ -36,7 +36,7 @@ describe('a scheme typed, carried about, kept and used again in other colours', 
     scheme = await user.path(/\/scheme/);
   });
   after(async () => {
-    await driver?.quit();
+    await closeBrowser(driver);
     await app?.stop();
   });
 

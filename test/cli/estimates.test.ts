@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { normMinutes } from '../../src/core/time/fit/norms';
-import { temporaryFolder } from '../support/database';
+import { temporaryFolder } from '../support/temporaryFolder';
 import { Random } from '../support/random';
 
 const HEADER = 'started_at,commission,unit,part,technique,size,coverage,models,minutes,setup_minutes,note';

@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import type { LineJob, LinePlan, LineProblem } from '../../src/core/line/definitions';
-import { temporaryFolder } from '../support/database';
+import { temporaryFolder } from '../support/temporaryFolder';
 import { examples, TOTALS } from '../support/examples';
 
 const run = (args: string[], input?: string) =>

@@ -6,7 +6,7 @@ import { NewerDatabaseError } from '../../src/data/file/dataErrors';
 import { copiesFolder, DATABASE_FILE } from '../../src/data/file/folder';
 import { fillDemo } from '../../src/data/demo/fillDemo';
 import { migrations, type Migration } from '../../src/data/migrations';
-import { temporaryFolder } from '../support/database';
+import { temporaryFolder } from '../support/temporaryFolder';
 
 const NOW = new Date('2026-11-23T12:00:00Z');
 

@@ -12,7 +12,7 @@ import { migrations } from '../../src/data/migrations';
 import { prepareRestore, putInPlace, restoreFolder } from '../../src/data/file/restoreDatabase';
 import { makeDailyCopy } from '../../src/server/running/dailyCopy';
 import { storesOf } from '../../src/server/stores/storesOf';
-import { temporaryFolder } from '../support/database';
+import { temporaryFolder } from '../support/temporaryFolder';
 import { entry, NOW, rejected } from '../support/shop';
 import { paint } from '../support/units';
 

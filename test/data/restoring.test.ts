@@ -9,7 +9,7 @@ import { DataError, UnfitBackupError } from '../../src/data/file/dataErrors';
 import { copiesFolder, databaseFile, LOCK_FILE } from '../../src/data/file/folder';
 import { restoreFolder } from '../../src/data/file/restoreDatabase';
 import { storesOf } from '../../src/server/stores/storesOf';
-import { temporaryFolder } from '../support/database';
+import { temporaryFolder } from '../support/temporaryFolder';
 import { NOW, rejected } from '../support/shop';
 import { paint } from '../support/units';
 

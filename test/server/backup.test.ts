@@ -14,7 +14,8 @@ import type { Stores } from '../../src/server/stores/stores';
 import { storesOf } from '../../src/server/stores/storesOf';
 import { exportTimeLog, loadLog } from '../../src/server/ledger/loadLog';
 import { loadToday } from '../../src/server/today/loadToday';
-import { demoDatabase, temporaryFolder } from '../support/database';
+import { demoDatabase } from '../support/database';
+import { temporaryFolder } from '../support/temporaryFolder';
 import { NOW } from '../support/shop';
 
 /** What every view shows at a moment, as text. */

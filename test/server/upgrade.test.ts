@@ -4,7 +4,7 @@ import { openDatabase } from '../../src/data/database';
 import { migrations } from '../../src/data/migrations';
 import { loadEstimate } from '../../src/server/plan/loadEstimate';
 import { storesOf } from '../../src/server/stores/storesOf';
-import { temporaryFolder } from '../support/database';
+import { temporaryFolder } from '../support/temporaryFolder';
 
 const NOW = new Date('2026-11-24T18:00:00Z');
 const at = (minute: number) => new Date(Date.parse('2026-11-23T19:00:00Z') + minute * 60_000).toISOString();

@@ -20,8 +20,8 @@ export interface App {
   stop: () => Promise<void>;
 }
 
-/** The demo of all apps of a run is the same. */
-const STARTED = new Date();
+/** The demo of all apps of a run is the same: the runner says when it has begun. */
+const STARTED = new Date(process.env['TEST_STARTED'] ?? Date.now());
 
 export async function startApp({ demo = false, shiftsClock = false } = {}): Promise<App> {
   const { folder, remove } = await (demo ? settledDemoFolder(STARTED) : emptyFolder());

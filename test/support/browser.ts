@@ -3,9 +3,34 @@ import chrome from 'selenium-webdriver/chrome';
 
 // Without these Chromium looks for its maker's servers at every start.
 const QUIET = ['--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-quic', '--no-first-run'];
+const WIDTH = 1280;
+const HEIGHT = 800;
 
-/** A headless Chromium of Debian's packages, of this size. */
-export async function openBrowser(width = 1280, height = 800): Promise<WebDriver> {
+/** Browsers that nobody uses at the moment: beginning one takes longer than many a test. */
+const idle: WebDriver[] = [];
+
+/** A headless Chromium of Debian's packages with one empty page and no memory of what was in it before. */
+export async function openBrowser(): Promise<WebDriver> {
+  const driver = idle.pop() ?? (await startBrowser());
+  // The window has a frame and a least width even without a head; what counts is the size of the page.
+  const metrics = { width: WIDTH, height: HEIGHT, deviceScaleFactor: 1, mobile: false };
+  await (driver as chrome.Driver).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', metrics);
+  return driver;
+}
+
+/** Gives a browser back; there is none where a test did not come to open it. */
+export async function closeBrowser(driver: WebDriver | undefined): Promise<void> {
+  if (!driver) return;
+  await forgetAll(driver);
+  idle.push(driver);
+}
+
+/** Ends all that were given back. */
+export async function quitBrowsers(): Promise<void> {
+  for (const driver of idle.splice(0)) await driver.quit();
+}
+
+async function startBrowser(): Promise<WebDriver> {
   const options = new chrome.Options();
   options.setChromeBinaryPath(process.env['CHROMIUM'] ?? '/usr/bin/chromium');
   options.addArguments(
@@ -13,16 +38,29 @@ export async function openBrowser(width = 1280, height = 800): Promise<WebDriver
     '--no-sandbox',
     '--disable-gpu',
     '--hide-scrollbars',
-    `--window-size=${width},${height}`,
+    `--window-size=${WIDTH},${HEIGHT}`,
     ...QUIET,
   );
   const service = new chrome.ServiceBuilder(process.env['CHROMEDRIVER'] ?? '/usr/bin/chromedriver');
   const driver = await new Builder().forBrowser('chrome').setChromeOptions(options).setChromeService(service).build();
-  // The window has a frame and a least width even without a head; what counts is the size of the page.
-  const metrics = { width, height, deviceScaleFactor: 1, mobile: false };
-  await (driver as chrome.Driver).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', metrics);
   looksOften(driver);
   return driver;
+}
+
+/** What a page keeps goes by its port, and every program under test has its own; cookies go by the machine. */
+async function forgetAll(driver: WebDriver): Promise<void> {
+  const before = await driver.getAllWindowHandles();
+  await driver.actions().clear();
+  await driver.switchTo().newWindow('tab');
+  const fresh = await driver.getWindowHandle();
+  for (const handle of before) {
+    await driver.switchTo().window(handle);
+    await driver.close();
+  }
+  await driver.switchTo().window(fresh);
+  await (driver as chrome.Driver).sendDevToolsCommand('Network.clearBrowserCookies', {});
+  // What is read is gone: the next test finds only its own complaints.
+  await driver.manage().logs().get('browser');
 }
 
 /**

@@ -1,11 +1,11 @@
-import { copyFileSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import path from 'node:path';
+import { copyFileSync } from 'node:fs';
 import { openDatabase, type OpenedDatabase } from '../../src/data/database';
 import { fillDemo } from '../../src/data/demo/fillDemo';
 import { connect } from '../../src/data/file/connection';
 import { databaseFile } from '../../src/data/file/folder';
 import { ulid } from 'ulid';
+import { template } from './templates';
+import { temporaryFolder } from './temporaryFolder';
 import { foretell, isToForetell } from '../../src/server/ledger/foretell';
 import { quoteDemo } from '../../src/server/starting/setDemo';
 import { searchLines } from '../../src/server/plan/searchLines';
@@ -13,46 +13,33 @@ import { storesOf } from '../../src/server/stores/storesOf';
 import type { Stores } from '../../src/server/stores/stores';
 import { loadWorkshop } from '../../src/server/workshop/loadWorkshop';
 
-/** What is thrown away after a test need not wait for a disk: in memory where the system offers it. */
-const PLACE = existsSync('/dev/shm') ? '/dev/shm' : tmpdir();
-
-/** An empty folder that is thrown away after the test. */
-export function temporaryFolder(): { folder: string; remove: () => void } {
-  const folder = mkdtempSync(path.join(PLACE, 'neat-relay-test-'));
-  return { folder, remove: () => rmSync(folder, { recursive: true, force: true }) };
-}
-
 export interface TestDatabase extends OpenedDatabase {
   stores: Stores;
   close: () => Promise<void>;
 }
-
-/** Databases that tests begin with, made once: by what is in them. */
-const templates = new Map<string, Promise<string>>();
 
 /** An empty folder with a copy of a database that is filled the first time it is asked for; the bench it is of is another every time. */
 async function filledFolder(
   content: string,
   fill: (database: OpenedDatabase) => Promise<unknown>,
 ): Promise<ReturnType<typeof temporaryFolder>> {
-  const template = templates.get(content) ?? makeTemplate(fill);
-  templates.set(content, template);
   const made = temporaryFolder();
   const file = databaseFile(made.folder);
-  copyFileSync(await template, file);
+  copyFileSync(await template(content, (to) => writeDatabase(to, fill)), file);
   const database = connect(file);
   await database('workshop').update({ benchId: ulid() });
   await database.destroy();
   return made;
 }
 
-async function makeTemplate(fill: (database: OpenedDatabase) => Promise<unknown>): Promise<string> {
+/** Everything of a new database in one file. */
+async function writeDatabase(to: string, fill: (database: OpenedDatabase) => Promise<unknown>): Promise<void> {
   const { folder, remove } = temporaryFolder();
-  process.once('exit', remove);
   const opened = await openDatabase(folder);
   await fill(opened);
   await opened.close();
-  return databaseFile(folder);
+  copyFileSync(databaseFile(folder), to);
+  remove();
 }
 
 /** A folder with an empty database, or with the demo as of a moment. */

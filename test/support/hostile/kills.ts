@@ -9,7 +9,7 @@ import { migrations } from '../../../src/data/migrations';
 import { exportCommission } from '../../../src/server/intake/exportCommission';
 import { setDemo } from '../../../src/server/starting/setDemo';
 import { storesOf } from '../../../src/server/stores/storesOf';
-import { temporaryFolder } from '../database';
+import { temporaryFolder } from '../temporaryFolder';
 import { Random } from '../random';
 
 type Act = 'taps' | 'import' | 'upgrade' | 'first';
