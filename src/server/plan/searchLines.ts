@@ -19,10 +19,10 @@ import { linesAhead } from './linesAhead';
 import { keepOrder, suggestedOrder } from './suggestedOrder';
 
 const SEED = 1;
-/** A line of a hundred jobs has settled after so many moves; it takes about a second. */
-const STEPS = 100_000;
+/** A line of a hundred jobs comes within a thousandth of what five times as many moves find; it takes less than half a second. */
+const STEPS = 20_000;
 /** Longer lines take longer for each move, and get fewer. */
-const JOB_STEPS = 10_000_000;
+const JOB_STEPS = 2_000_000;
 /** However slow the machine is: what was found until then is kept. */
 const MOST_MS = 20_000;
 /** An order must be better by so many minutes, wishes counted, to take the place of the one that is known. */
@@ -92,7 +92,7 @@ async function better(problem: LineProblem, known: string[], others: string[][])
   const costOf = (order: readonly string[]) => judge.take(indexesOf(order));
   const steps = Math.min(STEPS, Math.floor(JOB_STEPS / known.length));
   const start = indexesOf([known, ...others].reduce((best, other) => (costOf(other) < costOf(best) ? other : best)));
-  const { order, cost } = await solveInThread({ problem, seed: SEED, steps, milliseconds: MOST_MS, start });
+  const { order, cost } = await solveInThread({ problem, seed: SEED, steps, milliseconds: MOST_MS, start, seeksProof: false });
   return costOf(known) - cost > WORTH_MINUTES ? Array.from(order, (job) => problem.jobs[job]!.id) : known;
 }
 

@@ -13,6 +13,8 @@ export interface SolveRequest {
   /** An order to start from, as job indexes. */
   start?: ArrayLike<number>;
   isQuick?: boolean;
+  /** As in `SolveOptions`. */
+  seeksProof?: boolean;
 }
 
 export interface SolveReport extends SolvedLine {
@@ -29,7 +31,7 @@ const TELL_EVERY_MS = 100;
  * `now` is a clock in milliseconds.
  */
 export function runSolver(request: SolveRequest, now: () => number, report: (report: SolveReport) => void): void {
-  const { problem, seed, steps, milliseconds, start, isQuick } = request;
+  const { problem, seed, steps, milliseconds, start, isQuick, seeksProof } = request;
   const begun = now();
   let told = -Infinity;
   const tell = (solved: SolvedLine, done: boolean) => report({ ...solved, order: solved.order.slice(), milliseconds: now() - begun, done });
@@ -38,6 +40,7 @@ export function runSolver(request: SolveRequest, now: () => number, report: (rep
     steps: steps ?? Infinity,
     start,
     isQuick,
+    seeksProof,
     shouldStop: milliseconds === null ? undefined : () => now() - begun >= milliseconds,
     onProgress: (progress) => {
       if (now() - told < TELL_EVERY_MS) return;
