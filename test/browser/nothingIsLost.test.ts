@@ -172,7 +172,7 @@ describe('nothing is lost', function () {
     await (driver as chrome.Driver).sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', { source: BROKEN_WORKERS });
     for (const path of ['/trays', '/line', '/colours']) {
       await user.open(path);
-      await user.see('[role="alert"]', /The browser broke off what was being worked out here: reload the page/);
+      await user.see('[role="alert"]', /The browser broke off what was being worked out here: try again/);
     }
   });
 });

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { WindowClock } from '../../src/islands/shared/clock';
+import { WindowClock } from '../../src/islands/client/clock';
 
 describe('the clock of a window', () => {
   it('follows the server and what passes, whatever the device says', () => {

@@ -12,7 +12,7 @@ import { Reconciled } from '../../src/islands/Intake/Reconciled';
 import { ScopeChanges } from '../../src/islands/shared/ScopeChanges';
 import { StandardPrices } from '../../src/islands/Intake/StandardPrices';
 import { TestModel } from '../../src/islands/Intake/TestModel';
-import type { Pictures } from '../../src/islands/shared/usePictures';
+import type { Pictures } from '../../src/islands/client/usePictures';
 
 const nothing = () => undefined;
 const promise = () => Promise.resolve();

@@ -1,18 +1,7 @@
 import { expect } from 'chai';
 import type { BenchEvent } from '../../src/core/bench/definitions';
+import { MemoryStorage } from '../support/MemoryStorage';
 import { addToOutbox, adoptOldOutboxes, dropFromOutbox, isOutboxKey, readOutbox } from '../../src/islands/Bench/outbox';
-
-/** The part of a browser's store that the outbox uses. */
-class MemoryStorage {
-  private readonly items = new Map<string, string>();
-  getItem = (key: string) => this.items.get(key) ?? null;
-  setItem = (key: string, value: string) => void this.items.set(key, value);
-  removeItem = (key: string) => void this.items.delete(key);
-  key = (index: number) => [...this.items.keys()][index] ?? null;
-  get length() {
-    return this.items.size;
-  }
-}
 
 const tap = (id: string): BenchEvent => ({
   bench: null,
@@ -33,7 +22,7 @@ const tap = (id: string): BenchEvent => ({
 
 describe('taps on their way', () => {
   it('are kept in order until they are confirmed', () => {
-    const storage = new MemoryStorage() as unknown as Storage;
+    const storage = new MemoryStorage();
     addToOutbox([tap('1'), tap('2')], storage);
     addToOutbox([tap('3')], storage);
     dropFromOutbox(['2', 'unknown'], storage);
@@ -69,14 +58,14 @@ describe('taps on their way', () => {
   });
 
   it('are ordered by when they were tapped, whatever their ids and whoever wrote first', () => {
-    const storage = new MemoryStorage() as unknown as Storage;
+    const storage = new MemoryStorage();
     addToOutbox([{ ...tap('a'), at: '2026-11-23T19:00:02Z' }], storage);
     addToOutbox([{ ...tap('b'), at: '2026-11-23T19:00:01Z' }, tap('c')], storage);
     expect(readOutbox(storage).map(({ id }) => id)).to.deep.equal(['c', 'b', 'a']);
   });
 
   it('of the version with one list are taken over', () => {
-    const storage = new MemoryStorage() as unknown as Storage;
+    const storage = new MemoryStorage();
     storage.setItem('neat-relay outbox', JSON.stringify([tap('1'), tap('2')]));
     adoptOldOutboxes(() => undefined, storage);
     expect(readOutbox(storage).map(({ id }) => id)).to.deep.equal(['1', '2']);
@@ -84,7 +73,7 @@ describe('taps on their way', () => {
   });
 
   it('of an earlier version are taken over, and those on work that nobody knows are kept', () => {
-    const storage = new MemoryStorage() as unknown as Storage;
+    const storage = new MemoryStorage();
     const old = (id: string, job: string | null) => ({
       id,
       kind: 'done',

@@ -14,7 +14,7 @@ const SOMETHING_OF: Record<string, string> = {
   server: 'server/stores/errors',
   ui: 'ui/cx',
   print: 'print/pdf',
-  islands: 'islands/shared/api',
+  islands: 'islands/client/api',
   pages: 'pages/api/paints',
   cli: 'cli/plan',
 };

@@ -6,7 +6,7 @@ import { FileButton } from '../../ui/FileButton/FileButton';
 import { Notice } from '../../ui/Notice/Notice';
 import { Panel } from '../../ui/Panel/Panel';
 import { bytesText, counted, momentText } from '../../ui/format';
-import { sendFile } from '../shared/api';
+import { sendFile } from '../client/api';
 import styles from './View.module.css';
 
 /** What is to be gone back to, once the painter is sure. */

@@ -1,7 +1,7 @@
 import { Button } from '../../ui/Button/Button';
 import { counted, timeOfDayText } from '../../ui/format';
-import { send } from '../shared/api';
-import { useAttempt } from '../shared/useAttempt';
+import { send } from '../client/api';
+import { useAttempt } from '../client/useAttempt';
 import type { Bench } from './useBench';
 import styles from './View.module.css';
 

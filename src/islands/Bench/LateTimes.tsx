@@ -5,7 +5,7 @@ import { Button } from '../../ui/Button/Button';
 import { NumberField } from '../../ui/Field/NumberField';
 import { counted, minutesText, momentText } from '../../ui/format';
 import { toldWords } from '../shared/toldWords';
-import { send } from '../shared/api';
+import { send } from '../client/api';
 import styles from './View.module.css';
 
 interface LateTimesProps {

@@ -4,7 +4,7 @@ import type { PaintedPass, PaintedUnit } from '../../contract/bench';
 import { Button } from '../../ui/Button/Button';
 import { SelectField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';
-import { usePicture } from '../shared/usePicture';
+import { usePicture } from '../client/usePicture';
 import { ModelChips } from './ModelChips';
 import type { Bench } from './useBench';
 import { passWords, unitWords } from './words';

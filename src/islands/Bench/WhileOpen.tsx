@@ -1,6 +1,6 @@
 import type { OpenPotUse } from '../../core/bench/guide/openPot';
 import { OpenPot } from '../shared/OpenPot';
-import { usePicture } from '../shared/usePicture';
+import { usePicture } from '../client/usePicture';
 import type { Bench } from './useBench';
 import { passWords } from './words';
 import styles from './View.module.css';

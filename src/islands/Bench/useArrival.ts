@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { programNow } from '../shared/clock';
+import { programNow } from '../client/clock';
 
 /** Since when this window has been looked at without a break, UTC ms: the painter has sat down to the bench. */
 export function useArrival(openedAt: number): number {

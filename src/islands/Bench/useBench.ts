@@ -19,8 +19,8 @@ import { changeoverMinutes, setupOf, startMinutes } from '../../core/scheme/pass
 import { lineTools } from '../../core/plan/build/lineTools';
 import { factsOf } from '../../core/scheme/model/techniques';
 import { unpackMarks, type BenchFigures, type BenchPicture, type PaintedPass } from '../../contract/bench';
-import { send } from '../shared/api';
-import { programNow } from '../shared/clock';
+import { send } from '../client/api';
+import { programNow } from '../client/clock';
 import { useArrival } from './useArrival';
 import { useEvents, type NewEvent } from './useEvents';
 

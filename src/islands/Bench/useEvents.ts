@@ -4,15 +4,14 @@ import type { BenchEvent } from '../../core/bench/definitions';
 import { BUILD } from '../../contract/build';
 import { wholeEvent, type CompactEvent } from '../../core/formats/commission/benchEvents';
 import type { BenchPicture } from '../../contract/bench';
-import { ApiError, send } from '../shared/api';
-import { hearTime, programNow } from '../shared/clock';
-import { addToOutbox, adoptOldOutboxes, dropFromOutbox, isOutboxKey, readOutbox } from './outbox';
+import { send } from '../client/api';
+import { hearTime, programNow } from '../client/clock';
+import { addToOutbox, adoptOldOutboxes, isOutboxKey, readOutbox } from './outbox';
+import { TapSender } from './TapSender';
 
 export type NewEvent = Pick<BenchEvent, 'kind'> & Partial<BenchEvent>;
 
 const RETRY_MS = 1500;
-/** Taps go to the server in pieces, so that a long evening offline is taken too. */
-const SENT_AT_ONCE = 400;
 const WORK: readonly BenchEvent['kind'][] = ['done', 'undone', 'touched-up', 'reopened'];
 
 interface Listeners {
@@ -34,7 +33,6 @@ export function useEvents(picture: BenchPicture, { onStored, onStale }: Listener
   const [isOutdated, setOutdated] = useState(false);
   const [isHeard, setHeard] = useState(false);
   const lastAt = useRef(0);
-  const sending = useRef(false);
   const listeners = useRef({ onStored, onStale });
   useEffect(() => {
     listeners.current = { onStored, onStale };
@@ -69,28 +67,18 @@ export function useEvents(picture: BenchPicture, { onStored, onStale }: Listener
     });
   }, []);
 
-  const flush = useCallback(async () => {
-    if (sending.current) return;
-    sending.current = true;
-    try {
-      for (let batch = readOutbox().slice(0, SENT_AT_ONCE); batch.length > 0; batch = readOutbox().slice(0, SENT_AT_ONCE)) {
-        await send('POST', '/api/bench/events', { events: batch });
-        dropFromOutbox(batch.map((event) => event.id));
-        listeners.current.onStored(batch);
-      }
-      setProblem(null);
-    } catch (error) {
-      const unanswered = error instanceof ApiError && (error.status === 0 || error.status >= 500);
-      setProblem(
-        unanswered
-          ? 'The program does not answer. Go on: every tap is kept here and sent when it is back.'
-          : `Taps are kept here but were refused: ${(error as Error).message}`,
-      );
-    } finally {
-      sending.current = false;
-      setUnsent(readOutbox().length);
-    }
-  }, []);
+  const [sender] = useState(() => new TapSender((events) => send('POST', '/api/bench/events', { events })));
+  const flush = useCallback(
+    () =>
+      sender.flush({
+        onStored: (events) => listeners.current.onStored(events),
+        onTried: (wrong, left) => {
+          setProblem(wrong);
+          setUnsent(left);
+        },
+      }),
+    [sender],
+  );
 
   /** Writes taps down, shows them, and sends them on. */
   const record = useCallback(

@@ -6,7 +6,7 @@ import { Panel } from '../../ui/Panel/Panel';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { counted, minutesText } from '../../ui/format';
 import { OpenPot } from '../shared/OpenPot';
-import { usePicture } from '../shared/usePicture';
+import { usePicture } from '../client/usePicture';
 import styles from './View.module.css';
 
 interface PotDetailsProps {

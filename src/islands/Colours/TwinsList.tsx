@@ -4,10 +4,11 @@ import type { ColoursPicture, TwinTaken } from '../../contract/colours';
 import { Button } from '../../ui/Button/Button';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted, minutesText, plain } from '../../ui/format';
-import { send } from '../shared/api';
+import { send } from '../client/api';
 import { useRemembered } from '../shared/useRemembered';
 import { LimitField } from './LimitField';
 import { useTwins, type Twins } from './useTwins';
+import { Broken } from '../shared/Broken';
 import styles from './View.module.css';
 
 /** What was taken last, for the way back. */
@@ -23,7 +24,7 @@ export function TwinsList({ picture, onChanged }: { picture: ColoursPicture; onC
   const [last, setLast] = useState<Taken | null>(null);
   const [error, setError] = useState<string | null>(null);
   const [isBusy, setBusy] = useState(false);
-  const { twins, error: failed } = useTwins(picture.rows, limit);
+  const { twins, error: failed, again } = useTwins(picture.rows, limit);
   const paintOf = (id: string) => picture.rows.find(({ paint }) => paint.id === id)!.paint;
 
   const during = async (work: () => Promise<void>) => {
@@ -65,7 +66,7 @@ export function TwinsList({ picture, onChanged }: { picture: ColoursPicture; onC
         </p>
       )}
       {error && <p role="alert">{error}</p>}
-      {failed && <p role="alert">{failed}</p>}
+      {failed && <Broken error={failed} again={again} />}
       {twins === null ? (
         failed === null && <p role="status">Comparing …</p>
       ) : twins.length === 0 ? (

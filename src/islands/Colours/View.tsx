@@ -4,7 +4,7 @@ import type { ColoursPicture, SharingPicture } from '../../contract/colours';
 import { LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
 import { counted, minutesText } from '../../ui/format';
-import { usePicture } from '../shared/usePicture';
+import { usePicture } from '../client/usePicture';
 import { Board } from './Board';
 import { ContrastList } from './ContrastList';
 import { PotDetails } from './PotDetails';

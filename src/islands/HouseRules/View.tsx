@@ -11,12 +11,12 @@ import { Panel } from '../../ui/Panel/Panel';
 import { SETUP_FIELDS, type SetupEstimates } from '../../core/time/learn/setupTimes';
 import type { TimeModel } from '../../core/time/definitions';
 import { counted, minutesText, plain } from '../../ui/format';
-import { send } from '../shared/api';
+import { send } from '../client/api';
 import { MoneyField } from '../shared/MoneyField';
 import { Opened } from '../shared/Opened';
 import { SaveState } from '../shared/SaveState';
 import { SchoolFields } from '../shared/SchoolFields';
-import { useSaved } from '../shared/useSaved';
+import { useSaved } from '../client/useSaved';
 import styles from './View.module.css';
 
 const asOptions = <T extends string>(values: readonly T[]) => values.map((value) => ({ value, label: value }));

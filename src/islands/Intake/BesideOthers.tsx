@@ -5,7 +5,7 @@ import { Panel } from '../../ui/Panel/Panel';
 import { momentText } from '../../ui/format';
 import { chanceText, priceText } from '../shared/dateWords';
 import { LineTimes } from '../shared/LineTimes';
-import { useLineSets } from '../shared/useLineSets';
+import { useLineSets } from '../client/useLineSets';
 import styles from './View.module.css';
 
 /** When this commission is done as the bench stands, and what it does to the others if it goes on the line with them. */

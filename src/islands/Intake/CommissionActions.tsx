@@ -3,9 +3,9 @@ import type { Undone } from '../../core/commission/undone';
 import type { StoredCommission } from '../../core/commission/definitions';
 import { Button } from '../../ui/Button/Button';
 import { TextField } from '../../ui/Field/Field';
-import { send } from '../shared/api';
+import { send } from '../client/api';
 import { UndoneList } from '../shared/UndoneList';
-import { saveFile } from '../shared/saveFile';
+import { saveFile } from '../client/saveFile';
 import styles from './View.module.css';
 
 /** What is done with a commission as a whole: saved, copied as the start of a like order, handed over, deleted. */

@@ -3,7 +3,7 @@ import type { EarlierCommission } from '../../contract/commission';
 import { Button } from '../../ui/Button/Button';
 import { Dialog } from '../../ui/Dialog/Dialog';
 import { counted } from '../../ui/format';
-import { send } from '../shared/api';
+import { send } from '../client/api';
 import styles from './View.module.css';
 
 interface EarlierUnitsProps {

@@ -3,7 +3,7 @@ import type { Standard } from '../../core/scheme/model/definitions';
 import { Button } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
 import { Notice } from '../../ui/Notice/Notice';
-import { send } from '../shared/api';
+import { send } from '../client/api';
 import { MoneyField } from '../shared/MoneyField';
 import { standardOptions } from '../shared/options';
 import styles from './NewCommission.module.css';

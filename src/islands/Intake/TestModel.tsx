@@ -5,9 +5,9 @@ import { Button } from '../../ui/Button/Button';
 import { TextField } from '../../ui/Field/Field';
 import { Panel } from '../../ui/Panel/Panel';
 import { minutesText, momentText } from '../../ui/format';
-import { send } from '../shared/api';
+import { send } from '../client/api';
 import { PictureStrip } from '../shared/PictureStrip';
-import { picturesAt, type PicturePlace, type Pictures } from '../shared/usePictures';
+import { picturesAt, type PicturePlace, type Pictures } from '../client/usePictures';
 import styles from './View.module.css';
 
 interface TestModelProps {

@@ -13,7 +13,7 @@ import { Opened } from '../shared/Opened';
 import { OtherWorkClock } from '../shared/OtherWork';
 import { PictureStrip } from '../shared/PictureStrip';
 import { SaveState } from '../shared/SaveState';
-import { picturesAt, usePictures, type Pictures } from '../shared/usePictures';
+import { picturesAt, usePictures, type Pictures } from '../client/usePictures';
 import { BackPlanned } from './BackPlanned';
 import { BesideOthers } from './BesideOthers';
 import { CommissionActions } from './CommissionActions';

@@ -7,8 +7,9 @@ import { type Commission, type StoredUnit } from '../../core/commission/definiti
 import type { IntakePicture, IntakeUnit } from '../../contract/commission';
 import type { CommissionEstimate } from '../../core/commission/estimate';
 import type { IntakeFigures } from '../../contract/intakeFigures';
-import { send } from '../shared/api';
-import { useSaved } from '../shared/useSaved';
+import { send } from '../client/api';
+import { useDerived } from '../client/useDerived';
+import { useSaved } from '../client/useSaved';
 
 export type CommissionEntry = Omit<Commission, 'id'>;
 
@@ -80,25 +81,14 @@ export function useIntake(picture: IntakePicture) {
   };
 }
 
-/** What takes longer to work out follows beside; of answers that overtake each other the last asked for counts. */
+/** What takes longer to work out follows beside; what was worked out before stays where the program does not answer. */
 function useFigures(id: string) {
-  const [figures, setFigures] = useState<IntakeFigures | null>(null);
-  const [isSettled, setSettled] = useState(false);
-  const asked = useRef(0);
-  const refresh = useCallback(() => {
-    const mine = ++asked.current;
-    send<IntakeFigures>('GET', `/api/commissions/${id}/figures`)
-      .then(
-        (answer) => mine === asked.current && setFigures(answer),
-        // What was worked out before stays when the program does not answer.
-        () => undefined,
-      )
-      .finally(() => setSettled(true));
-  }, [id]);
-  useEffect(refresh, [refresh]);
+  const [isPatient, setPatient] = useState(true);
+  const ask = useCallback(() => send<IntakeFigures>('GET', `/api/commissions/${id}/figures`), [id]);
+  const { value: figures, error, again: refresh } = useDerived(ask, { keeps: true });
   useEffect(() => {
-    const patience = setTimeout(() => setSettled(true), PATIENCE_MS);
+    const patience = setTimeout(() => setPatient(false), PATIENCE_MS);
     return () => clearTimeout(patience);
   }, []);
-  return { figures, isSettled, refresh };
+  return { figures, isSettled: !isPatient || figures !== null || error !== null, refresh };
 }

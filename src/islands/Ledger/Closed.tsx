@@ -4,7 +4,7 @@ import { Button, LinkButton } from '../../ui/Button/Button';
 import { TextField } from '../../ui/Field/Field';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted, dayOfText, minutesText } from '../../ui/format';
-import { send } from '../shared/api';
+import { send } from '../client/api';
 import styles from './View.module.css';
 
 const WORTH_FINDING = 8;

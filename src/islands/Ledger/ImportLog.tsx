@@ -5,7 +5,7 @@ import { Button } from '../../ui/Button/Button';
 import { Dialog } from '../../ui/Dialog/Dialog';
 import { FileButton } from '../../ui/FileButton/FileButton';
 import { counted } from '../../ui/format';
-import { sendFile } from '../shared/api';
+import { sendFile } from '../client/api';
 import styles from './View.module.css';
 
 /** Imports a time log: first what would be taken and what is wrong, line by line, then the rows. */

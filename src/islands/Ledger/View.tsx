@@ -7,7 +7,7 @@ import { Notice } from '../../ui/Notice/Notice';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted, minutesText } from '../../ui/format';
 import { Opened } from '../shared/Opened';
-import { send } from '../shared/api';
+import { send } from '../client/api';
 import { Closed } from './Closed';
 import { ImportLog } from './ImportLog';
 import { Insights } from './Insights';

@@ -5,7 +5,7 @@ import { Button, LinkButton } from '../../ui/Button/Button';
 import { FileButton } from '../../ui/FileButton/FileButton';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted } from '../../ui/format';
-import { send } from '../shared/api';
+import { send } from '../client/api';
 import { LibraryList } from '../shared/LibraryList';
 import { Opened } from '../shared/Opened';
 

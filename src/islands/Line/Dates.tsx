@@ -1,5 +1,5 @@
 import { MINUTE_MS } from '../../core/kernel/timeUnits';
-import { useEffect, useState } from 'react';
+import { useCallback, useState } from 'react';
 import { isOwnDate } from '../../core/plan/dates/lineDates';
 import type { DrawnDate } from '../../core/plan/dates/benchQueue';
 import type { LinePlan, TimedDue } from '../../core/line/definitions';
@@ -9,9 +9,11 @@ import { doneDates, FITS_CHANCE } from '../../core/plan/dates/forecast';
 import type { LinePicture } from '../../contract/line';
 import { Button } from '../../ui/Button/Button';
 import { counted, dayText, differenceText, minutesText } from '../../ui/format';
+import { useDerived } from '../client/useDerived';
+import { Broken } from '../shared/Broken';
 import { chanceText } from '../shared/dateWords';
 import type { LineTimes } from '../shared/LineTimes';
-import type { useDesk } from './useDesk';
+import type { LineDeskCalls } from './useDesk';
 import styles from './Dates.module.css';
 
 interface DatesProps {
@@ -21,13 +23,13 @@ interface DatesProps {
   /** Under the draws; null until they are known. */
   drawn: DrawnDate[] | null;
   order: Int32Array;
-  ask: ReturnType<typeof useDesk>['askToKeep'];
+  desk: LineDeskCalls;
   onTake: (order: ArrayLike<number>) => void;
 }
 
 /** Each commission on the line with its date: when it is done by this order, how sure that is, and what a missed date would take. */
-export function Dates({ picture, plan, times, drawn, order, ask, onTake }: DatesProps) {
-  const { asked, setAsked, kept } = useKept(order, ask);
+export function Dates({ picture, plan, times, drawn, order, desk, onTake }: DatesProps) {
+  const { asked, setAsked, kept } = useKept(order, desk);
   const nameOf = (id: string) => picture.commissions.find((each) => each.id === id)?.name ?? '';
   return (
     <ul className={styles.dates} aria-label="Dates">
@@ -53,7 +55,10 @@ export function Dates({ picture, plan, times, drawn, order, ask, onTake }: Dates
                 What would keep it?
               </Button>
             )}
-            {isLate && asked === id && <Kept kept={kept} date={id} times={times} nameOf={nameOf} onTake={onTake} />}
+            {isLate && asked === id && kept.error === null && (
+              <Kept kept={kept.value} date={id} times={times} nameOf={nameOf} onTake={onTake} />
+            )}
+            {isLate && asked === id && kept.error !== null && <Broken error={kept.error} again={kept.again} />}
           </li>
         );
       })}
@@ -62,18 +67,10 @@ export function Dates({ picture, plan, times, drawn, order, ask, onTake }: Dates
 }
 
 /** What keeping one date would take, asked anew when the order changes: while a search goes on it does. */
-function useKept(order: Int32Array, ask: DatesProps['ask']) {
+function useKept(order: Int32Array, desk: LineDeskCalls) {
   const [asked, setAsked] = useState<string | null>(null);
-  const [answer, setAnswer] = useState<{ of: Int32Array; date: string; kept: KeptDate } | null>(null);
-  useEffect(() => {
-    if (asked === null) return;
-    let isWanted = true;
-    void ask(order, asked).then((kept) => isWanted && setAnswer({ of: order, date: asked, kept }));
-    return () => {
-      isWanted = false;
-    };
-  }, [asked, order, ask]);
-  return { asked, setAsked, kept: answer?.of === order && answer.date === asked ? answer.kept : null };
+  const work = useCallback(() => desk.call<KeptDate>((remote) => remote.keep(order, asked!)), [desk, order, asked]);
+  return { asked, setAsked, kept: useDerived(asked === null ? null : work) };
 }
 
 /** Only some of a commission's units may be on the line. */

@@ -10,7 +10,7 @@ import chooser from '../shared/UnitChooser.module.css';
 import styles from './OnTheLine.module.css';
 import { priceText } from '../shared/dateWords';
 import { LineTimes } from '../shared/LineTimes';
-import { useLineSets, type LineSetsAnswer } from '../shared/useLineSets';
+import { useLineSets, type LineSetsAnswer } from '../client/useLineSets';
 import type { LineDesk } from './useLineDesk';
 
 /** Which units are on the line; each can be put on or taken off, with its price said before it is done. */

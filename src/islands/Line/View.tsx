@@ -1,4 +1,4 @@
-import { useEffect, useEffectEvent, useMemo, useState } from 'react';
+import { useCallback, useEffect, useEffectEvent, useMemo, useState } from 'react';
 import type { PlaceCost } from '../../core/line/hand/places';
 import type { LinePicture } from '../../contract/line';
 import { selectionKey } from '../../core/plan/selection';
@@ -6,9 +6,10 @@ import { Button, LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted, minutesText } from '../../ui/format';
-import { send, sendForFile } from '../shared/api';
+import { send, sendForFile } from '../client/api';
+import { Broken } from '../shared/Broken';
 import { Opened } from '../shared/Opened';
-import { saveFile, saveJson } from '../shared/saveFile';
+import { saveFile, saveJson } from '../client/saveFile';
 import { SaveState } from '../shared/SaveState';
 import { useRemembered } from '../shared/useRemembered';
 import { CarryDetails } from './CarryDetails';
@@ -21,7 +22,7 @@ import { RelayChart } from './RelayChart';
 import { SharedLegs } from './SharedLegs';
 import { StrategyTable } from './StrategyTable';
 import { legAround, useCarry } from './useCarry';
-import { useDesk, useFixedStrategies, useReason } from './useDesk';
+import { useDesk, useFixedStrategies, useReason, type AskPlaces } from './useDesk';
 import { OnTheLine } from './OnTheLine';
 import { useDates } from './useDates';
 import { useLine } from './useLine';
@@ -92,13 +93,19 @@ function PlannedLine({ desk }: { desk: LineDesk }) {
     line.move(from, end, to, change);
     setSelected(to > from ? to - (end - from) : to);
   };
-  const { askPlaces, askReason, askStrategies, askDates, askToKeep, failed } = useDesk(line.withoutWishes);
-  const problem = error ?? failed ?? line.failed;
-  const dates = useDates(picture, askDates, times.sessions ? order : null);
-  const fixed = useFixedStrategies(askStrategies, line.withoutWishes, picture.trays, picture.nearlyDone);
-  const strategies = useMemo(() => [...fixed, ...line.strategies], [fixed, line.strategies]);
-  const carrying = useCarry(free, order, plan, askPlaces, drop);
-  const reason = useReason(askReason, order, place);
+  const atDesk = useDesk(line.withoutWishes);
+  const dates = useDates(picture, atDesk, times.sessions ? order : null);
+  const fixed = useFixedStrategies(atDesk, picture.trays, picture.nearlyDone);
+  const strategies = useMemo(() => [...(fixed.value ?? []), ...line.strategies], [fixed.value, line.strategies]);
+  const askPlaces = useCallback<AskPlaces>((...of) => atDesk.call((remote) => remote.places(...of)), [atDesk]);
+  const carrying = useCarry(free, order, plan, askPlaces, drop, (failure) => setError(failure.message));
+  const reason = useReason(atDesk, order, place);
+  const derived = [dates, fixed, reason];
+  const broken = line.failed ?? derived.find((each) => each.error !== null)?.error ?? null;
+  const tryAgain = () => {
+    line.searchAgain();
+    for (const each of derived) if (each.error !== null) each.again();
+  };
   const { blocks, rows } = useMemo(() => chartBlocks(picture, plan, rowsBy), [picture, plan, rowsBy]);
   const pinned = useMemo(() => new Set(line.wishes.flatMap((wish) => (wish.kind === 'pin' ? wish.jobs : []))), [line.wishes]);
   const toBench = async (act: Promise<unknown>) => {
@@ -168,13 +175,14 @@ function PlannedLine({ desk }: { desk: LineDesk }) {
           make a session longer in House rules, or divide the step.
         </Notice>
       )}
-      {problem && (
+      {error && (
         <Notice kind="flag" role="alert">
-          {problem}
+          {error}
         </Notice>
       )}
+      {broken && <Broken error={broken} again={tryAgain} />}
       {times.sessions && (
-        <Dates picture={picture} plan={plan} times={times} drawn={dates} order={order} ask={askToKeep} onTake={line.takeOrder} />
+        <Dates picture={picture} plan={plan} times={times} drawn={dates.value} order={order} desk={atDesk} onTake={line.takeOrder} />
       )}
       <RelayChart
         plan={plan}
@@ -194,7 +202,7 @@ function PlannedLine({ desk }: { desk: LineDesk }) {
             <JobDetails
               block={blocks[place]!}
               picture={picture}
-              reason={reason}
+              reason={reason.value}
               times={times}
               doneAt={plan.finish}
               place={place}

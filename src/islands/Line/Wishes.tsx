@@ -48,17 +48,17 @@ export function Wishes({ picture, problem, order, times, doneAt, job, leg, befor
         <ul className={styles.wishes} aria-label="Pins and wishes">
           {all.map((wish, index) => {
             const words = wishText(picture, wish);
-            const price = prices === 'failed' ? undefined : prices?.[index];
+            const price = prices.value?.[index];
             return (
               <li key={words}>
                 <span>
                   {words}
                   <small data-price={price !== undefined}>
-                    {price === undefined
-                      ? prices === 'failed'
-                        ? 'its price is not known: reload the page'
-                        : 'working out its price …'
-                      : priceText(price, times, doneAt)}
+                    {price !== undefined
+                      ? priceText(price, times, doneAt)
+                      : prices.error === null
+                        ? 'working out its price …'
+                        : 'its price is not known'}
                   </small>
                 </span>
                 {index < ofHouse ? (

@@ -57,7 +57,14 @@ export function heldOver(held: Carry, plan: LinePlan, minute: number): Carry {
 type Drop = (from: number, end: number, place: PlaceCost) => void;
 
 /** Picking up, carrying and putting down, the same for mouse, touch and keyboard. Earlier pins do not bind the hand. */
-export function useCarry(line: CompiledLine, order: Int32Array, plan: LinePlan, askPlaces: AskPlaces, onDrop: Drop) {
+export function useCarry(
+  line: CompiledLine,
+  order: Int32Array,
+  plan: LinePlan,
+  askPlaces: AskPlaces,
+  onDrop: Drop,
+  onFailed: (error: Error) => void,
+) {
   const [held, setHeld] = useState<{ of: Int32Array; carry: Carry } | null>(null);
   // A better order that a search has found meanwhile puts back what is carried: its places were those of another line.
   const carry = held?.of === order ? held.carry : null;
@@ -90,14 +97,22 @@ export function useCarry(line: CompiledLine, order: Int32Array, plan: LinePlan, 
     const ahead: Early = { moves: [], drops: false };
     early.current = ahead;
     show({ from, end, places: null, over: -1 });
-    void askPlaces(order, from, end).then((places) => {
-      if (early.current !== ahead) return;
-      early.current = null;
-      if (latest.current.order !== order) return;
-      const moved = ahead.moves.reduce<Carry>((each, how) => how(each), { from, end, places, over: -1 });
-      if (ahead.drops) putDown(moved);
-      else show(moved);
-    });
+    askPlaces(order, from, end).then(
+      (places) => {
+        if (early.current !== ahead) return;
+        early.current = null;
+        if (latest.current.order !== order) return;
+        const moved = ahead.moves.reduce<Carry>((each, how) => how(each), { from, end, places, over: -1 });
+        if (ahead.drops) putDown(moved);
+        else show(moved);
+      },
+      (error: Error) => {
+        // Nobody can say where it may be put: it goes back to where it was.
+        if (early.current !== ahead) return;
+        putBack();
+        onFailed(error);
+      },
+    );
   };
 
   const drop = () => {

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { LineSessions } from '../../core/plan/dates/lineSessions';
 import { canKeep, type OwnLine } from '../../core/line/hand/carryOver';
 import { strategyOf } from '../../core/line/search/strategies';
@@ -21,7 +21,7 @@ import { sharedLegs } from '../../core/plan/build/sharedLegs';
 import type { LinePicture } from '../../contract/line';
 import { LineTimes } from '../shared/LineTimes';
 import type { LineDesk } from './useLineDesk';
-import { useSolver } from './useSolver';
+import { useSolver, type Search } from './useSolver';
 import { useSuggested } from './useSuggested';
 
 const PROVE_MS = 1000;
@@ -48,17 +48,15 @@ export function useLine({ picture, own, changeOwn, saved }: LineDesk, sessions: 
   const problem = useMemo(() => (times.sessions ? datedProblem(picture, times.sessions) : picture.problem), [picture, times]);
   const free = useMemo(() => compileLine(problem), [problem]);
   const ahead = useSuggested(picture);
-  const proof = useSolver();
-  const improvement = useSolver();
   const [note, setNote] = useState<HandNote | null>(null);
 
-  const { start: prove } = proof;
   const planned = useMemo(() => Int32Array.from(ahead.suggested, (id) => indexes.get(id)!), [ahead.suggested, indexes]);
-  useEffect(() => {
-    if (!ahead.isSearching) prove(problem, PROVE_MS, planned);
-  }, [problem, prove, planned, ahead.isSearching]);
-
-  const best = proof.reportOn(problem);
+  const proving = useMemo<Search | null>(
+    () => (ahead.isSearching ? null : { problem, milliseconds: PROVE_MS, start: planned }),
+    [problem, planned, ahead.isSearching],
+  );
+  const proof = useSolver(proving);
+  const best = proof.report;
   // In the painter's sessions the order is the one that every view plans with; one sitting is only thought of, here.
   const isThoughtOf = sessions === null && picture.sessions !== null;
   const suggested = (isThoughtOf && best?.order) || planned;
@@ -67,14 +65,16 @@ export function useLine({ picture, own, changeOwn, saved }: LineDesk, sessions: 
   const wished = useMemo<LineProblem>(() => ({ ...problem, wishes: [...(problem.wishes ?? []), ...(own?.wishes ?? [])] }), [problem, own]);
   const plan = useMemo(() => planOf(free, order, bound), [free, order, bound]);
   const cost = useMemo(() => new OrderJudge(compileLine(wished)).take(order), [wished, order]);
-  const better = improvement.reportOn(wished);
+  const [improving, setImproving] = useState<Search | null>(null);
+  const improvement = useSolver(improving?.problem === wished ? improving : null);
+  const better = improvement.report;
   const found = better && planOf(free, better.order, bound);
 
   /** The painter's line as it stands: what was suggested becomes the painter's own with the first touch. */
   const current = (): OwnLine => own ?? { order: plan.order, wishes: [] };
 
   const change = (next: OwnLine | null) => {
-    improvement.clear();
+    setImproving(null);
     changeOwn(next);
   };
 
@@ -90,8 +90,12 @@ export function useLine({ picture, own, changeOwn, saved }: LineDesk, sessions: 
     wishes: own?.wishes ?? [],
     isOwn: own !== null,
     isSearching: ahead.isSearching || proof.isBusy,
-    /** A search that broke off. */
-    failed: proof.failed ?? improvement.failed,
+    /** A search that broke off, and another try. */
+    failed: proof.error ?? improvement.error,
+    searchAgain: () => {
+      if (proof.error !== null) proof.again();
+      if (improvement.error !== null) improvement.again();
+    },
     note: note?.of === own ? note : null,
     saved,
     /** The suggested order and, when there is one, the painter's own. */
@@ -114,7 +118,7 @@ export function useLine({ picture, own, changeOwn, saved }: LineDesk, sessions: 
     },
     follow: () => change(null),
 
-    improve: () => improvement.start(wished, IMPROVE_MS, order),
+    improve: () => setImproving({ problem: wished, milliseconds: IMPROVE_MS, start: order }),
     isImproving: improvement.isBusy,
     /** What a search has found, null while none was asked for; with wishes a better line may take more minutes. */
     found: found && {
@@ -127,7 +131,7 @@ export function useLine({ picture, own, changeOwn, saved }: LineDesk, sessions: 
     takeFound: () => {
       if (found) change({ order: found.order, wishes: own?.wishes ?? [] });
     },
-    leaveFound: improvement.clear,
+    leaveFound: () => setImproving(null),
   };
 }
 

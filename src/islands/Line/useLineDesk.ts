@@ -2,8 +2,8 @@ import { useCallback, useRef, useState } from 'react';
 import type { OwnLine } from '../../core/line/hand/carryOver';
 import type { LinePicture } from '../../contract/line';
 import { selectionKey, type Selection } from '../../core/plan/selection';
-import { send } from '../shared/api';
-import { useSaved } from '../shared/useSaved';
+import { send } from '../client/api';
+import { useSaved } from '../client/useSaved';
 
 /** What is on the line, by its key, and the painter's own order of it; null while the suggestion is followed. */
 interface DeskState {

@@ -1,51 +1,41 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { proxy } from 'comlink';
+import { useCallback, useState } from 'react';
 import type { LineProblem } from '../../core/line/definitions';
-import type { SolveReport, SolveRequest } from '../../core/line/search/runSolver';
-import { watchWorker } from '../shared/watchWorker';
+import type { SolveReport } from '../../core/line/search/runSolver';
+import { useDerived } from '../client/useDerived';
+import { callOnce } from '../client/WorkerCalls';
+import type { Solver } from '../workers/solver.worker';
 
 const SEED = 1;
 
-/** A search in a worker: what it has found so far, and whether it is still at it. Starting it anew ends the one before. */
-export function useSolver() {
-  const worker = useRef<Worker>(undefined);
-  const [found, setFound] = useState<{ of: LineProblem; report: SolveReport } | null>(null);
-  const [isBusy, setBusy] = useState(false);
-  const [failed, setFailed] = useState<string | null>(null);
+/** What is searched, for how long, and from which order. It must stay the same object while it is. */
+export interface Search {
+  problem: LineProblem;
+  milliseconds: number;
+  start: Int32Array;
+}
 
-  const stop = useCallback(() => {
-    worker.current?.terminate();
-    worker.current = undefined;
-    setBusy(false);
-  }, []);
+const begin = () => new Worker(new URL('../workers/solver.worker.ts', import.meta.url), { type: 'module' });
 
-  const start = useCallback(
-    (problem: LineProblem, milliseconds: number, from?: Int32Array) => {
-      stop();
-      const next = new Worker(new URL('../workers/solver.worker.ts', import.meta.url), { type: 'module' });
-      worker.current = next;
-      next.addEventListener('message', ({ data }: MessageEvent<SolveReport>) => {
-        setFound({ of: problem, report: data });
-        if (data.done) stop();
+/** A search beside the page: what it has found so far, and whether it is still at it; null searches nothing. */
+export function useSolver(search: Search | null) {
+  const [soFar, setSoFar] = useState<{ of: Search; report: SolveReport } | null>(null);
+  const work = useCallback(
+    (unwanted: AbortSignal) => {
+      const { problem, milliseconds, start } = search!;
+      const tell = proxy((report: SolveReport) => {
+        if (!unwanted.aborted) setSoFar({ of: search!, report });
       });
-      watchWorker(next, (error) => {
-        setFailed(error);
-        stop();
-      });
-      setFailed(null);
-      setFound(null);
-      setBusy(true);
-      next.postMessage({ problem, seed: SEED, steps: null, milliseconds, start: from } satisfies SolveRequest);
+      const request = { problem, seed: SEED, steps: null, milliseconds, start };
+      return callOnce<Solver, SolveReport>(begin, (solver) => solver.solve(request, tell), unwanted);
     },
-    [stop],
+    [search],
   );
-
-  const clear = useCallback(() => {
-    stop();
-    setFound(null);
-  }, [stop]);
-
-  useEffect(() => () => worker.current?.terminate(), []);
-  /** What has been found for this very problem; null while nothing has, or when the search was for another one. */
-  const reportOn = (problem: LineProblem) => (found?.of === problem ? found.report : null);
-  return { reportOn, isBusy, failed, start, clear };
+  const { value, error, again } = useDerived(search && work);
+  return {
+    report: search && (value ?? (soFar?.of === search ? soFar.report : null)),
+    isBusy: search !== null && value === null && error === null,
+    error,
+    again,
+  };
 }

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { LinePicture, SuggestedLine } from '../../contract/line';
-import { send } from '../shared/api';
+import { send } from '../client/api';
 
 const ASK_AGAIN_MS = 300;
 

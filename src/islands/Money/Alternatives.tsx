@@ -9,7 +9,7 @@ import { NumberField } from '../../ui/Field/NumberField';
 import { Panel } from '../../ui/Panel/Panel';
 import { cx } from '../../ui/cx';
 import { exactMoneyText, minutesText, moneyDifferenceText } from '../../ui/format';
-import { send } from '../shared/api';
+import { send } from '../client/api';
 import type { Money } from './useMoney';
 import styles from './View.module.css';
 

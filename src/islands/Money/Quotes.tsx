@@ -5,8 +5,8 @@ import { Button } from '../../ui/Button/Button';
 import { TextField } from '../../ui/Field/Field';
 import { Panel } from '../../ui/Panel/Panel';
 import { exactMoneyText, minutesText, momentText } from '../../ui/format';
-import { send } from '../shared/api';
-import { useAttempt } from '../shared/useAttempt';
+import { send } from '../client/api';
+import { useAttempt } from '../client/useAttempt';
 import type { Money } from './useMoney';
 import styles from './View.module.css';
 

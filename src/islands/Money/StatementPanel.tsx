@@ -6,7 +6,7 @@ import { TextField } from '../../ui/Field/Field';
 import { Panel } from '../../ui/Panel/Panel';
 import { dayText, exactMoneyText } from '../../ui/format';
 import { MoneyField } from '../shared/MoneyField';
-import { programNow } from '../shared/clock';
+import { programNow } from '../client/clock';
 import type { Money } from './useMoney';
 import styles from './View.module.css';
 

@@ -2,8 +2,8 @@ import { useMemo, useRef } from 'react';
 import { priceWork } from '../../core/money/priceWork';
 import type { QuoteTerms } from '../../core/money/definitions';
 import type { MoneyPicture } from '../../contract/money';
-import { send } from '../shared/api';
-import { useSaved } from '../shared/useSaved';
+import { send } from '../client/api';
+import { useSaved } from '../client/useSaved';
 
 /** Terms edited in place: every change is saved by itself, and the price follows with every key. */
 export function useMoney(picture: MoneyPicture) {

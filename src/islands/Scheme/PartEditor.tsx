@@ -3,9 +3,9 @@ import type { Part, Scheme } from '../../core/scheme/model/definitions';
 import { SelectField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';
 import { Button } from '../../ui/Button/Button';
-import { send } from '../shared/api';
+import { send } from '../client/api';
 import { PictureStrip } from '../shared/PictureStrip';
-import type { Pictures } from '../shared/usePictures';
+import type { Pictures } from '../client/usePictures';
 import styles from './View.module.css';
 
 interface PartEditorProps {

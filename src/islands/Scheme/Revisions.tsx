@@ -10,7 +10,7 @@ import { Button } from '../../ui/Button/Button';
 import { TextField } from '../../ui/Field/Field';
 import { Notice } from '../../ui/Notice/Notice';
 import { counted, minutesText, momentText, positionsText } from '../../ui/format';
-import { send } from '../shared/api';
+import { send } from '../client/api';
 import { stepCost } from '../../core/commission/stepCosts';
 import { paintedUnder } from './usePainted';
 import own from './Revisions.module.css';

@@ -8,7 +8,7 @@ import { allModels } from '../../core/scheme/model/whoTakes';
 import { Button } from '../../ui/Button/Button';
 import { FileButton } from '../../ui/FileButton/FileButton';
 import { counted } from '../../ui/format';
-import { saveFile } from '../shared/saveFile';
+import { saveFile } from '../client/saveFile';
 
 interface SchemeFilesProps {
   unit: Unit;

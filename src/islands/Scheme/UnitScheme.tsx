@@ -14,8 +14,8 @@ import { Button } from '../../ui/Button/Button';
 import { counted } from '../../ui/format';
 import { PlainPictures } from '../shared/PictureStrip';
 import { SaveState } from '../shared/SaveState';
-import { picturesAt, type Pictures } from '../shared/usePictures';
-import { useSaved } from '../shared/useSaved';
+import { picturesAt, type Pictures } from '../client/usePictures';
+import { useSaved } from '../client/useSaved';
 import { stopLines } from '../../core/commission/stepCosts';
 import {
   addPart,

@@ -7,7 +7,7 @@ import type { LibraryEntry } from '../../contract/library';
 import type { StoredUnit } from '../../core/commission/definitions';
 import { Button } from '../../ui/Button/Button';
 import { Dialog } from '../../ui/Dialog/Dialog';
-import { send } from '../shared/api';
+import { send } from '../client/api';
 import { LibraryList } from '../shared/LibraryList';
 import { Recolour, type SchemeSource } from './Recolour';
 

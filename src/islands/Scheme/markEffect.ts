@@ -1,7 +1,7 @@
 import { ulid } from 'ulid';
 import type { Step } from '../../core/scheme/model/definitions';
-import { send } from '../shared/api';
-import type { Effect } from '../shared/useSaved';
+import { send } from '../client/api';
+import type { Effect } from '../client/Saving';
 
 /** What holds of models painted before a step was changed: they count as done under these coats as they are, or are painted again. */
 export interface SaidOfMarks {

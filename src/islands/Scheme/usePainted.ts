@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useState } from 'react';
 import { stepOfKey } from '../../core/scheme/model/halves';
 import type { PaintedModels } from '../../contract/commission';
-import { send } from '../shared/api';
+import { send } from '../client/api';
 
 /** Models painted under each pass, step id and coat in its key; asked for anew when the painter comes back from the bench. */
 export function usePainted(

@@ -1,24 +1,16 @@
-import { useEffect, useState } from 'react';
+import { useCallback } from 'react';
 import type { PaintTrace } from '../../contract/paintTrace';
 import { dayOfText, positionsText } from '../../ui/format';
-import { send } from '../shared/api';
+import { send } from '../client/api';
+import { useDerived } from '../client/useDerived';
+import { Broken } from '../shared/Broken';
 import styles from './View.module.css';
 
 /** Which models carry the paint in hand: what to look at when a pot was changed or a mix cannot be matched. */
 export function Carriers({ paintId }: { paintId: string }) {
-  const [traces, setTraces] = useState<PaintTrace[] | null>(null);
-  const [error, setError] = useState<string | null>(null);
-  useEffect(() => {
-    let isCurrent = true;
-    send<PaintTrace[]>('GET', `/api/paints/${paintId}/models`).then(
-      (answer) => isCurrent && setTraces(answer),
-      (problem: Error) => isCurrent && setError(problem.message),
-    );
-    return () => {
-      isCurrent = false;
-    };
-  }, [paintId]);
-  if (error) return <p role="alert">{error}</p>;
+  const ask = useCallback(() => send<PaintTrace[]>('GET', `/api/paints/${paintId}/models`), [paintId]);
+  const { value: traces, error, again } = useDerived(ask);
+  if (error) return <Broken error={error} again={again} />;
   if (!traces) return <p role="status">Looking for models that carry it …</p>;
   if (traces.length === 0) return <p>No model carries it yet.</p>;
   return (

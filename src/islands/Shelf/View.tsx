@@ -10,7 +10,7 @@ import { Panel } from '../../ui/Panel/Panel';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { cx } from '../../ui/cx';
 import { counted } from '../../ui/format';
-import { send } from '../shared/api';
+import { send } from '../client/api';
 import { Carriers } from './Carriers';
 import styles from './View.module.css';
 

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Button } from '../../ui/Button/Button';
-import { send } from '../shared/api';
+import { send } from '../client/api';
 
 /** Fills the folder with the demo, or empties it, and shows what is there then. */
 export function useDemo(here: boolean) {

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { FileButton } from '../../ui/FileButton/FileButton';
-import { sendFile } from '../shared/api';
+import { sendFile } from '../client/api';
 import styles from './View.module.css';
 
 /** Takes a commission file in and goes to its Intake. */

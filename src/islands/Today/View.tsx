@@ -8,7 +8,7 @@ import { Panel } from '../../ui/Panel/Panel';
 import { counted, minutesText, momentText, timeOfDayText } from '../../ui/format';
 import { Opened } from '../shared/Opened';
 import { ClockCorrections } from '../shared/ClockCorrections';
-import { send } from '../shared/api';
+import { send } from '../client/api';
 import { useNow } from '../shared/useNow';
 import { CommissionRow } from './CommissionRow';
 import { DemoNote, useDemo } from './DemoNote';

@@ -10,17 +10,18 @@ import { Notice } from '../../ui/Notice/Notice';
 import { Panel } from '../../ui/Panel/Panel';
 import { cx } from '../../ui/cx';
 import { counted, minutesText } from '../../ui/format';
-import { send } from '../shared/api';
+import { send } from '../client/api';
 import { Opened } from '../shared/Opened';
 import { SaveState } from '../shared/SaveState';
 import { UnitChooser } from '../shared/UnitChooser';
 import { keepInAddress, UnitTabs } from '../shared/UnitTabs';
-import { useSaved } from '../shared/useSaved';
+import { useSaved } from '../client/useSaved';
 import type { TraysRequest } from '../workers/trays.worker';
 import { SplitTable } from './SplitTable';
 import { TrayCharts } from './TrayCharts';
 import { arithmetic, fillingWords, passName, smallestWithoutWaiting, splitText, splitWords, whySweet } from './words';
 import { useTrays } from './useTrays';
+import { Broken } from '../shared/Broken';
 import styles from './View.module.css';
 
 interface TraysViewProps {
@@ -157,7 +158,7 @@ function UnitTrays({ picture, units, unit, scope, onScope, onTake }: UnitTraysPr
     limits: trayLimits(models, holderModels, unit.trayLimit),
     scope,
   }));
-  const { choices, isDone, error } = useTrays(request);
+  const { choices, isDone, error, again } = useTrays(request);
   const needs = useMemo(() => dryingNeeds(roster, unit.id), [roster, unit.id]);
   const sweet = isDone
     ? sweetSpot(
@@ -197,11 +198,7 @@ function UnitTrays({ picture, units, unit, scope, onScope, onTake }: UnitTraysPr
               ? `, ${counted(choices.length, 'split')} tried.`
               : `, trying ${splitText(nextSplit(unit, request.limits[choices.length] ?? 1, picture.house))} …`}
           </p>
-          {error && (
-            <Notice kind="flag" role="alert">
-              {error}
-            </Notice>
-          )}
+          {error && <Broken error={error} again={again} />}
           <TrayCharts choices={choices} sweet={sweet} stretchMinutes={house.stretchMinutes} />
         </Panel>
         <Panel title="The smallest tray without waiting" className={styles.rest} scrolls>

@@ -3,8 +3,8 @@ import type { ClockCorrection } from '../../core/bench/clockCorrection';
 import { Button } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
 import { counted, minutesText, momentText } from '../../ui/format';
-import { send } from './api';
-import { useAttempt } from './useAttempt';
+import { send } from '../client/api';
+import { useAttempt } from '../client/useAttempt';
 
 const DAY_MINUTES = 24 * 60;
 const farText = (ms: number) => {

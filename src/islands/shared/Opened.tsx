@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { Notice } from '../../ui/Notice/Notice';
-import { usePicture } from './usePicture';
+import { usePicture } from '../client/usePicture';
 
 interface OpenedProps<T> {
   /** Where the server tells what the view shows. */

@@ -11,12 +11,12 @@ import type { OtherWorkPicture } from '../../contract/otherWork';
 import { Button } from '../../ui/Button/Button';
 import { SelectField } from '../../ui/Field/Field';
 import { clockText, minutesText, momentText } from '../../ui/format';
-import { send } from './api';
+import { send } from '../client/api';
 import { CorrectMinutes } from './CorrectMinutes';
-import { programNow } from './clock';
-import { useAttempt } from './useAttempt';
+import { programNow } from '../client/clock';
+import { useAttempt } from '../client/useAttempt';
 import { useNow } from './useNow';
-import { usePicture } from './usePicture';
+import { usePicture } from '../client/usePicture';
 import styles from './OtherWork.module.css';
 
 const KINDS = OTHER_WORK.map((value) => ({ value, label: OTHER_WORK_LABELS[value] }));

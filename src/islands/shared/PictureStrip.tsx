@@ -6,7 +6,7 @@ import { Button } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
 import { Hidden } from '../../ui/Hidden/Hidden';
 import { cx } from '../../ui/cx';
-import { picturesAt, type PicturePlace, type Pictures } from './usePictures';
+import { picturesAt, type PicturePlace, type Pictures } from '../client/usePictures';
 import styles from './Pictures.module.css';
 
 interface PictureStripProps {

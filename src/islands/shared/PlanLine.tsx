@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import { wholeCommission } from '../../core/plan/selection';
 import { Button } from '../../ui/Button/Button';
-import { send } from './api';
+import { send } from '../client/api';
 
 interface PlanLineProps {
   commissionId: string;

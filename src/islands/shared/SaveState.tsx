@@ -1,5 +1,5 @@
 import { Button } from '../../ui/Button/Button';
-import type { SavedControls } from './useSaved';
+import type { SavedControls } from '../client/useSaved';
 import styles from './SaveState.module.css';
 
 /** Says whether what is on screen is stored, takes the last change back, or does it again. */

@@ -8,9 +8,9 @@ import { TextField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';
 import { Panel } from '../../ui/Panel/Panel';
 import { differenceText, momentText, moneyDifferenceText } from '../../ui/format';
-import { send } from './api';
+import { send } from '../client/api';
 import { MoneyField } from './MoneyField';
-import { useAttempt } from './useAttempt';
+import { useAttempt } from '../client/useAttempt';
 import styles from './ScopeChanges.module.css';
 
 interface ScopeChangesProps {

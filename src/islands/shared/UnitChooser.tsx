@@ -4,7 +4,7 @@ import type { Selection } from '../../core/plan/selection';
 import { selectionOf, summaryOf } from './selections';
 import { Button } from '../../ui/Button/Button';
 import { counted, dayText } from '../../ui/format';
-import { send } from './api';
+import { send } from '../client/api';
 import styles from './UnitChooser.module.css';
 
 interface UnitChooserProps {

@@ -1,10 +1,11 @@
-import { useEffect, useState } from 'react';
+import { useCallback, useState } from 'react';
 import { factsOf } from '../../core/scheme/model/techniques';
 import { minutesThatCount } from '../../core/log/definitions';
 import { type Explanation } from '../../core/time/definitions';
 import type { WhyPicture } from '../../contract/why';
 import { counted, dayOfText, minutesText, percentText, plain } from '../../ui/format';
-import { send } from './api';
+import { send } from '../client/api';
+import { useDerived } from '../client/useDerived';
 import styles from './Why.module.css';
 
 interface WhyProps {
@@ -15,22 +16,12 @@ interface WhyProps {
 
 /** Opens to where the figure of a pass comes from: the norm and what it is multiplied by, the rows, and what more rows would do. */
 export function Why({ passKey, version }: WhyProps) {
-  const [why, setWhy] = useState<{ of: string; picture: WhyPicture } | null>(null);
-  const [error, setError] = useState<string | null>(null);
   const [isOpen, setOpen] = useState(false);
-  useEffect(() => {
-    if (!isOpen) return undefined;
-    let isWanted = true;
-    send<WhyPicture>('GET', `/api/why?pass=${encodeURIComponent(passKey)}`).then(
-      (picture) => {
-        if (!isWanted) return;
-        setWhy({ of: passKey, picture });
-        setError(null);
-      },
-      (problem: Error) => isWanted && setError(problem.message),
-    );
-    return () => void (isWanted = false);
-  }, [isOpen, passKey, version]);
+  const ask = useCallback(
+    async () => ({ of: passKey, picture: await send<WhyPicture>('GET', `/api/why?pass=${encodeURIComponent(passKey)}`) }),
+    [passKey],
+  );
+  const { value: why, error } = useDerived(isOpen ? ask : null, { keeps: true, version });
   return (
     <details className={styles.why} data-testid="why-figure" onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary>Why this figure?</summary>

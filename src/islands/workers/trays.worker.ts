@@ -1,3 +1,4 @@
+import { expose } from 'comlink';
 import { SPLIT_STEPS, tryTrays, type TrayChoice, type TrayScope } from '../../core/plan/choices/trayChoices';
 import { rosterFrom, type TraysPicture } from '../../contract/trays';
 
@@ -10,11 +11,14 @@ export interface TraysRequest {
 
 const SEED = 1;
 
-/** Answers with each split as it is known, then with null. */
-addEventListener('message', ({ data }: MessageEvent<TraysRequest>) => {
-  const roster = rosterFrom(data.picture);
-  for (const choice of tryTrays(roster, data.unitId, data.limits, data.scope, { seed: SEED, steps: SPLIT_STEPS }))
-    postMessage(choice satisfies TrayChoice | null);
-  postMessage(null);
-  close();
-});
+const trays = {
+  /** Tells of each split as it is known. */
+  tryAll: async ({ picture, unitId, limits, scope }: TraysRequest, tell: (choice: TrayChoice) => unknown): Promise<void> => {
+    for (const choice of tryTrays(rosterFrom(picture), unitId, limits, scope, { seed: SEED, steps: SPLIT_STEPS }))
+      // The last of them is heard before the end.
+      await tell(choice);
+  },
+};
+
+export type TraysWorker = typeof trays;
+expose(trays);

@@ -1,11 +1,7 @@
-import { nearTwins, type NearTwins } from '../../core/colour/nearTwins';
-import type { Paint } from '../../core/scheme/model/definitions';
+import { expose } from 'comlink';
+import { nearTwins } from '../../core/colour/nearTwins';
 
-export interface TwinsRequest {
-  paints: Pick<Paint, 'id' | 'hex' | 'kind'>[];
-  limit: number;
-}
+const twins = { near: nearTwins };
 
-addEventListener('message', ({ data }: MessageEvent<TwinsRequest>) => {
-  postMessage(nearTwins(data.paints, data.limit) satisfies NearTwins[]);
-});
+export type TwinsWorker = typeof twins;
+expose(twins);
