@@ -10,8 +10,7 @@ import { PageUser } from '../support/page';
 /** What does not follow the clock. */
 const ADDRESSES = ['/shelf', '/house-rules', '/ledger', '/api/time-log', '/api/commissions/ID/file'];
 
-describe('going back to a backup', function () {
-  this.timeout(120_000);
+describe('going back to a backup', () => {
   let app: App;
   let driver: WebDriver;
   let user: PageUser;

@@ -5,12 +5,11 @@ import type { WebDriver, WebElement } from 'selenium-webdriver';
 import type { LogRow } from '../../src/core/log/definitions';
 import { startApp, type App } from '../support/app';
 import { closeBrowser, openBrowser } from '../support/browser';
-import { PageUser } from '../support/page';
+import { PageUser, PATIENCE_MS } from '../support/page';
 
 const HEADER = 'started_at,commission,unit,part,technique,size,coverage,models,minutes,setup_minutes,note';
 
-describe('estimates in the browser', function () {
-  this.timeout(120_000);
+describe('estimates in the browser', () => {
   let app: App;
   let driver: WebDriver;
   let user: PageUser;
@@ -32,7 +31,10 @@ describe('estimates in the browser', function () {
     writeFileSync(file, [HEADER, ...rows].join('\n'));
     await (await user.find('input[type=file][aria-label="Time log file"]')).sendKeys(file);
     await user.press(`Import ${rows.length} rows`);
-    await driver.wait(async () => (await get<{ rows: { note: string }[] }>('/api/time-log/rows?words=slow-evening')).rows.length > 0, 8000);
+    await driver.wait(
+      async () => (await get<{ rows: { note: string }[] }>('/api/time-log/rows?words=slow-evening')).rows.length > 0,
+      PATIENCE_MS,
+    );
   };
 
   it('open to the norm, the factors and the rows they come from', async () => {
@@ -86,13 +88,17 @@ describe('estimates in the browser', function () {
   });
 
   it('show in the Ledger whether they were right, and let rows be found', async () => {
-    await driver.wait(async () => !(await get<{ pending: boolean }>('/api/time-log/insights')).pending, 60_000, 'nothing was foretold');
+    await driver.wait(
+      async () => !(await get<{ pending: boolean }>('/api/time-log/insights')).pending,
+      PATIENCE_MS,
+      'nothing was foretold',
+    );
     await user.open('/ledger');
     await user.see('[data-testid="hit-rate"]', /of \d+ stretches, \d+ took no longer than was called safe/);
     await user.see('[data-testid="stages"]', /\d+% from primer to shade/);
     await user.see('[data-testid="saved"]', /each doubling saves \d+%/);
     await user.fill('Find in the log', 'net menders');
-    await driver.wait(async () => !/Lamp keepers/.test(await user.text('table')), 8000, 'the words were not looked for');
+    await driver.wait(async () => !/Lamp keepers/.test(await user.text('table')), PATIENCE_MS, 'the words were not looked for');
     expect(await user.text('table')).to.match(/Net menders/);
     await user.fill('Find in the log', 'no such step');
     await user.see('table', /No rows\./);

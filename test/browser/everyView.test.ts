@@ -42,8 +42,7 @@ const OVERLAPS = `
   }
   return found.slice(0, 3);`;
 
-describe('every view', function () {
-  this.timeout(180_000);
+describe('every view', () => {
   let driver: WebDriver;
   before(async () => {
     driver = await openBrowser();

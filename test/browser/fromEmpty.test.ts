@@ -2,10 +2,9 @@ import { expect } from 'chai';
 import { Key, type WebDriver } from 'selenium-webdriver';
 import { startApp, type App } from '../support/app';
 import { closeBrowser, openBrowser } from '../support/browser';
-import { PageUser } from '../support/page';
+import { PageUser, PATIENCE_MS } from '../support/page';
 
-describe('from an empty database to a changed estimate', function () {
-  this.timeout(120_000);
+describe('from an empty database to a changed estimate', () => {
   let app: App;
   let driver: WebDriver;
   let user: PageUser;
@@ -124,7 +123,11 @@ describe('from an empty database to a changed estimate', function () {
     await (await user.find('[data-testid="late"] summary')).click();
     await user.fill('Minutes for', '40');
     await user.press('It took that long');
-    await driver.wait(async () => (await driver.findElements({ css: '[data-testid="late"]' })).length === 0, 8000, 'the question stayed');
+    await driver.wait(
+      async () => (await driver.findElements({ css: '[data-testid="late"]' })).length === 0,
+      PATIENCE_MS,
+      'the question stayed',
+    );
     await user.open('/ledger');
     await user.see('main', /1 row, 10 model-steps, 40 min hands-on/);
     await user.see('table', /corrected/);

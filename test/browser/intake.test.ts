@@ -5,11 +5,10 @@ import sharp from 'sharp';
 import { By, Key, type WebDriver } from 'selenium-webdriver';
 import { startApp, type App } from '../support/app';
 import { closeBrowser, openBrowser } from '../support/browser';
-import { PageUser } from '../support/page';
+import { PageUser, PATIENCE_MS } from '../support/page';
 
 /** Steps of one journey: a commission whose client has to say yes first, and who then wants more. */
-describe('from a test model to the batch, and a change of scope in the middle', function () {
-  this.timeout(120_000);
+describe('from a test model to the batch, and a change of scope in the middle', () => {
   let app: App;
   let driver: WebDriver;
   let user: PageUser;
@@ -82,7 +81,7 @@ describe('from a test model to the batch, and a change of scope in the middle', 
     expect(await caption.getAttribute('value')).to.equal('In daylight');
     await app.restart();
     await (await user.find(shown)).findElement(By.xpath('.//button[.="Try again"]')).click();
-    await driver.wait(async () => !(await user.text(shown)).includes('Not saved yet'), 15_000, 'it was never saved');
+    await driver.wait(async () => !(await user.text(shown)).includes('Not saved yet'), PATIENCE_MS, 'it was never saved');
     await driver.navigate().refresh();
     const again = await user.find(`${shown} input[placeholder="What it shows"]`);
     expect(await again.getAttribute('value')).to.equal('In daylight');

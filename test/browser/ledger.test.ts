@@ -14,8 +14,7 @@ const ROWS = [
   '2026-10-03T19:00:00Z,Old fair,Bakers,Hat,layer,foot,0.05,10,9,,"soft, quick"',
 ];
 
-describe('formats in the browser', function () {
-  this.timeout(120_000);
+describe('formats in the browser', () => {
   let app: App;
   let driver: WebDriver;
   let user: PageUser;

@@ -6,11 +6,10 @@ import type { LinePicture } from '../../src/contract/line';
 import { startApp, type App } from '../support/app';
 import { closeBrowser, openBrowser } from '../support/browser';
 import { carryToAndFro, goToPlace, importLongLine, placeOf } from '../support/longLine';
-import { PageUser } from '../support/page';
+import { PageUser, PATIENCE_MS } from '../support/page';
 import { readPdf } from '../support/pdf';
 
-describe('arranging a line by hand', function () {
-  this.timeout(180_000);
+describe('arranging a line by hand', () => {
   let app: App;
   let driver: WebDriver;
   let user: PageUser;
@@ -75,7 +74,11 @@ describe('arranging a line by hand', function () {
   it('undoes and does it again by keyboard', async () => {
     await withControl('z');
     await user.see('[data-testid="hand-note"]', /^This is the suggested order/);
-    await driver.wait(async () => (await driver.findElements({ css: '[data-pinned]' })).length === 0, 5000, 'the pin was not undone');
+    await driver.wait(
+      async () => (await driver.findElements({ css: '[data-pinned]' })).length === 0,
+      PATIENCE_MS,
+      'the pin was not undone',
+    );
     await withControl('y');
     await user.find('[data-pinned]');
     await user.see('[data-testid="hand-note"]', /^Put there and pinned/);
@@ -105,7 +108,11 @@ describe('arranging a line by hand', function () {
     // One step always leads to a place: the first on the right, or the nearest on the left where there is none.
     await user.keys(Key.ENTER, Key.ARROW_RIGHT, Key.ENTER);
     await user.see('[data-testid="hand-note"]', /^Put there and pinned/);
-    await driver.wait(async () => (await driver.findElements({ css: '[data-pinned]' })).length === 2, 5000, 'there are not two pins');
+    await driver.wait(
+      async () => (await driver.findElements({ css: '[data-pinned]' })).length === 2,
+      PATIENCE_MS,
+      'there are not two pins',
+    );
   });
 
   it('looks for better around the pins, and shows what it found before it is taken', async () => {
@@ -117,7 +124,11 @@ describe('arranging a line by hand', function () {
     const found = await user.text('[data-testid="found"]');
     const pins = (await driver.findElements({ css: '[data-pinned]' })).length;
     await user.press(found.startsWith('Found') ? 'Take it' : 'Cancel');
-    await driver.wait(async () => (await driver.findElements({ css: '[data-testid="found"]' })).length === 0, 5000, 'what was found stays');
+    await driver.wait(
+      async () => (await driver.findElements({ css: '[data-testid="found"]' })).length === 0,
+      PATIENCE_MS,
+      'what was found stays',
+    );
     expect((await driver.findElements({ css: '[data-pinned]' })).length).to.equal(pins);
   });
 
@@ -173,7 +184,7 @@ describe('arranging a line by hand', function () {
     await user.see('[data-searching]', /h \d+ min at the bench, /);
     expect(await bands()).to.equal(0);
     await user.press('In my sessions');
-    await driver.wait(async () => (await bands()) === worked, 8000, 'never back in the sessions');
+    await driver.wait(async () => (await bands()) === worked, PATIENCE_MS, 'never back in the sessions');
     await user.find('[data-searching="false"]');
   });
 

@@ -4,7 +4,7 @@ import type chrome from 'selenium-webdriver/chrome';
 import { readTimeLog } from '../../src/core/formats/timeLog/readTimeLog';
 import { startApp, type App } from '../support/app';
 import { closeBrowser, openBrowser } from '../support/browser';
-import { PageUser } from '../support/page';
+import { PageUser, PATIENCE_MS } from '../support/page';
 
 /** What passes in the page is ahead by so many milliseconds, as in the program, so that an evening fits into a test. */
 const SHIFTED_CLOCK = `
@@ -12,8 +12,7 @@ const SHIFTED_CLOCK = `
   performance.now = () => real() + Number(localStorage.getItem('test clock') ?? 0);`;
 const MINUTES_A_MODEL = 3;
 
-describe('the middle of real work', function () {
-  this.timeout(180_000);
+describe('the middle of real work', () => {
   let app: App;
   let driver: WebDriver;
   let user: PageUser;
@@ -39,7 +38,7 @@ describe('the middle of real work', function () {
     (
       await driver.executeScript<string[]>('return [...document.querySelectorAll("[data-look]")].map((model) => model.dataset.look)')
     ).filter((look) => look === 'done' || look === 'missed').length;
-  const seeDone = (count: number) => driver.wait(async () => (await done()) === count, 8000, `never ${count} models done`);
+  const seeDone = (count: number) => driver.wait(async () => (await done()) === count, PATIENCE_MS, `never ${count} models done`);
   const saved = () => user.find('[data-unsent="0"]');
   async function paint(): Promise<void> {
     const before = await done();
@@ -168,7 +167,7 @@ describe('the middle of real work', function () {
     const before = await painted();
     await wait(MINUTES_A_MODEL);
     await user.keys(' ');
-    await driver.wait(async () => (await painted()) === before + 1, 8000, 'never one model more');
+    await driver.wait(async () => (await painted()) === before + 1, PATIENCE_MS, 'never one model more');
     truth.models += 1;
     truth.minutes += MINUTES_A_MODEL;
     await saved();

@@ -6,13 +6,12 @@ import type { Quote } from '../../src/core/money/definitions';
 import type { MoneyPicture } from '../../src/contract/money';
 import { startApp, type App } from '../support/app';
 import { closeBrowser, openBrowser } from '../support/browser';
-import { PageUser } from '../support/page';
+import { PageUser, PATIENCE_MS } from '../support/page';
 
 const HEADER = 'started_at,commission,unit,part,technique,size,coverage,models,minutes,setup_minutes,note';
 const SLOWER = 1.3;
 
-describe('a price in the browser', function () {
-  this.timeout(120_000);
+describe('a price in the browser', () => {
   let app: App;
   let driver: WebDriver;
   let user: PageUser;
@@ -74,7 +73,7 @@ describe('a price in the browser', function () {
     expect(await quotes()).to.deep.equal([]);
     await driver.executeScript('window.fetch = window.realFetch');
     await user.fill('Minimum charge', '0');
-    await driver.wait(async () => (await user.text('[data-save]')) === 'Saved', 8000, 'it was not saved in the end');
+    await driver.wait(async () => (await user.text('[data-save]')) === 'Saved', PATIENCE_MS, 'it was not saved in the end');
   });
 
   it('writes no price that was moved in another window before it was looked at', async () => {
@@ -89,7 +88,7 @@ describe('a price in the browser', function () {
     await judge({ verdict: 'counts', correctedMinutes: 400 });
     await user.press('Keep it without a letter');
     await user.see('[role="alert"]', /The price is [\d.]+ EUR now, not [\d.]+ EUR, so nothing was written/);
-    await driver.wait(async () => (await total()) > before, 8000, 'the new price was not shown');
+    await driver.wait(async () => (await total()) > before, PATIENCE_MS, 'the new price was not shown');
     expect(await quotes()).to.deep.equal([]);
     await judge({ verdict: 'unsure', correctedMinutes: null });
     await user.open(`/c/${id}/money`);
@@ -137,7 +136,7 @@ describe('a price in the browser', function () {
     writeFileSync(file, [HEADER, ...rows].join('\n'));
     await (await user.find('input[type=file][aria-label="Time log file"]')).sendKeys(file);
     await user.press(`Import ${rows.length} rows`);
-    await driver.wait(async () => (await money()).since!.stretches > 0, 60_000, 'nothing was foretold');
+    await driver.wait(async () => (await money()).since!.stretches > 0, PATIENCE_MS, 'nothing was foretold');
     const after = await money();
     const likely = ({ units }: MoneyPicture) => units.reduce((sum, unit) => sum + unit.likely, 0);
     expect(likely(after) / likely(before)).to.be.within(1.01, 1.3);

@@ -6,7 +6,7 @@ import type { IntakePicture } from '../../src/contract/commission';
 import type { MoneyPicture } from '../../src/contract/money';
 import { startApp, type App } from '../support/app';
 import { closeBrowser, openBrowser } from '../support/browser';
-import { PageUser } from '../support/page';
+import { PageUser, PATIENCE_MS } from '../support/page';
 import { leaderGroup, paint, part, step, unit } from '../support/units';
 
 /** Workers that break off as soon as they are asked. */
@@ -17,7 +17,6 @@ const BROKEN_WORKERS = `
   };`;
 
 describe('nothing is lost', function () {
-  this.timeout(120_000);
   let app: App;
   let other: App;
   let driver: WebDriver;
@@ -78,12 +77,12 @@ describe('nothing is lost', function () {
     await user.isStored();
     await typeCount('8');
     await user.keys(Key.ENTER);
-    await driver.wait(async () => (await leaders()).length === 0, 15_000, 'the count never came in');
+    await driver.wait(async () => (await leaders()).length === 0, PATIENCE_MS, 'the count never came in');
     await user.see('[data-testid="gone"]', /Rowers: 2 models not there. Which ones\?/);
     await driver.executeScript(
       'const chips = [...document.querySelectorAll("[data-testid=gone] button")]; chips[1].click(); setTimeout(() => [...document.querySelectorAll("[data-testid=gone] button")][2].click(), 200);',
     );
-    await driver.wait(async () => (await leaders()).length === 1, 15_000, 'the leader never came back');
+    await driver.wait(async () => (await leaders()).length === 1, PATIENCE_MS, 'the leader never came back');
     await user.open('/c/ferry/intake');
     await user.see('[data-testid="gone"] [aria-pressed="true"]', /2[\s\S]*3/);
     await typeCount('9');

@@ -4,11 +4,10 @@ import type { WebDriver } from 'selenium-webdriver';
 import type { CommissionFile } from '../../src/core/formats/commission/commission';
 import { startApp, type App } from '../support/app';
 import { closeBrowser, openBrowser } from '../support/browser';
-import { PageUser } from '../support/page';
+import { PageUser, PATIENCE_MS } from '../support/page';
 
 /** Steps of one journey: each goes on where the one before it left off. */
-describe('every way of painting a unit', function () {
-  this.timeout(120_000);
+describe('every way of painting a unit', () => {
   let app: App;
   let driver: WebDriver;
   let user: PageUser;
@@ -182,7 +181,7 @@ describe('every way of painting a unit', function () {
       const [other] = (await stepNow()).paintFor;
       return other !== undefined && 'mix' in other && other.mix === mix!.id;
     };
-    await driver.wait(taken, 5000, 'the mix was not stored as what those models take');
+    await driver.wait(taken, PATIENCE_MS, 'the mix was not stored as what those models take');
   });
 
   it('has no accessibility violation with everything unfolded', async () => {

@@ -3,8 +3,7 @@ import { renameSync } from 'node:fs';
 import http from 'node:http';
 import { startApp, type App } from '../support/app';
 
-describe('the running server', function () {
-  this.timeout(60_000);
+describe('the running server', () => {
   let app: App;
   before(async () => {
     app = await startApp();

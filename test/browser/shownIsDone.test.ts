@@ -7,7 +7,7 @@ import type { CommissionEstimate } from '../../src/core/commission/estimate';
 import type { MoneyPicture } from '../../src/contract/money';
 import { startApp, type App } from '../support/app';
 import { closeBrowser, openBrowser } from '../support/browser';
-import { PageUser } from '../support/page';
+import { PageUser, PATIENCE_MS } from '../support/page';
 import { paint, part, step, unit } from '../support/units';
 
 /** What passes in the page is ahead by so many milliseconds, as in the program. */
@@ -15,8 +15,7 @@ const SHIFTED_CLOCK = `
   const real = performance.now.bind(performance);
   performance.now = () => real() + Number(localStorage.getItem('test clock') ?? 0);`;
 
-describe('what is shown is what is done', function () {
-  this.timeout(120_000);
+describe('what is shown is what is done', () => {
   let app: App;
   let driver: WebDriver;
   let user: PageUser;
@@ -80,7 +79,7 @@ describe('what is shown is what is done', function () {
       expect(laid.likely).to.not.equal(before.likely);
       expect(total, 'what Line showed').to.include(await user.text('[data-testid="likely"]'));
       await user.press('Bring back the line before');
-      await driver.wait(async () => (await driver.findElements({ css: '[data-testid="replaced"]' })).length === 0, 15_000);
+      await driver.wait(async () => (await driver.findElements({ css: '[data-testid="replaced"]' })).length === 0, PATIENCE_MS);
       await user.see('[data-testid="instruction"]', new RegExp(instruction.split('\n')[0]!.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')));
       expect(await order()).to.deep.equal(next);
       expect(await figures()).to.deep.equal(before);
@@ -139,7 +138,7 @@ describe('what is shown is what is done', function () {
       await user.keys(' ');
       await user.find('[data-unsent="0"]');
       const models = (log: typeof before) => log.reduce((sum, row) => sum + row.models, 0);
-      await driver.wait(async () => models(await rows()) === models(before) + 1, 15_000, 'the model never came into the log');
+      await driver.wait(async () => models(await rows()) === models(before) + 1, PATIENCE_MS, 'the model never came into the log');
     };
 
     it('takes neither waiting for paint to dry nor a break for set-up', async () => {

@@ -48,7 +48,6 @@ class Starting {
 const ADDRESS = /Neat Relay is at (http:\/\/127\.0\.0\.1:(\d+))/;
 
 describe('starting and stopping', function () {
-  this.timeout(90_000);
   const { folder, remove } = temporaryFolder();
   after(() => {
     Starting.endAll();

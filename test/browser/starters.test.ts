@@ -7,8 +7,7 @@ import { closeBrowser, openBrowser } from '../support/browser';
 import { PageUser } from '../support/page';
 
 /** Nobody has read anything: a unit of twenty from a starter to a line, its actions counted. */
-describe('from an empty database to a line with variants', function () {
-  this.timeout(120_000);
+describe('from an empty database to a line with variants', () => {
   let app: App;
   let driver: WebDriver;
   let user: PageUser;

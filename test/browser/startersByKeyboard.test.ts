@@ -5,8 +5,7 @@ import { closeBrowser, openBrowser } from '../support/browser';
 import { PageUser } from '../support/page';
 
 /** The same way as by mouse, with no pointer at all. */
-describe('from an empty database to a line with variants, by keyboard alone', function () {
-  this.timeout(120_000);
+describe('from an empty database to a line with variants, by keyboard alone', () => {
   let app: App;
   let driver: WebDriver;
   let user: PageUser;

@@ -6,8 +6,7 @@ import { startApp, type App } from '../support/app';
 import { closeBrowser, openBrowser } from '../support/browser';
 import { PageUser } from '../support/page';
 
-describe('choosing trays', function () {
-  this.timeout(180_000);
+describe('choosing trays', () => {
   let app: App;
   let driver: WebDriver;
   let user: PageUser;

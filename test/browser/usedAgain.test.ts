@@ -2,11 +2,10 @@ import { expect } from 'chai';
 import { By, Key, type WebDriver } from 'selenium-webdriver';
 import { startApp, type App } from '../support/app';
 import { closeBrowser, openBrowser } from '../support/browser';
-import { PageUser } from '../support/page';
+import { PageUser, PATIENCE_MS } from '../support/page';
 
 /** Steps of one journey: two units alike in other colours, written quickly. */
-describe('a scheme typed, carried about, kept and used again in other colours', function () {
-  this.timeout(120_000);
+describe('a scheme typed, carried about, kept and used again in other colours', () => {
   let app: App;
   let driver: WebDriver;
   let user: PageUser;
@@ -45,7 +44,7 @@ describe('a scheme typed, carried about, kept and used again in other colours', 
       `return [...document.querySelectorAll('[data-part="${part}"] button[aria-pressed]')].map((chip) => chip.innerText.split('\\n')[0].trim())`,
     );
   const settled = async (part: string, expected: string[]) => {
-    await driver.wait(async () => (await chips(part)).join() === expected.join(), 5000, `never ${expected.join()}`);
+    await driver.wait(async () => (await chips(part)).join() === expected.join(), PATIENCE_MS, `never ${expected.join()}`);
   };
 
   it('takes a scheme typed as lines, after showing what it becomes', async () => {

@@ -7,8 +7,7 @@ import { PageUser } from '../support/page';
 /** The engine plans a dozen lines before it answers. */
 const PLANNING_MS = 30_000;
 
-describe('the whole bench', function () {
-  this.timeout(120_000);
+describe('the whole bench', () => {
   let app: App;
   let driver: WebDriver;
   let user: PageUser;

@@ -9,8 +9,7 @@ import { Random } from '../support/random';
 const HEADER = 'started_at,commission,unit,part,technique,size,coverage,models,minutes,setup_minutes,note';
 const run = (...args: string[]) => spawnSync(process.execPath, ['dist/program/estimates.mjs', ...args], { encoding: 'utf8' });
 
-describe('estimates from the command line', function () {
-  this.timeout(60_000);
+describe('estimates from the command line', () => {
   const { folder, remove } = temporaryFolder();
   after(remove);
   const write = (name: string, lines: readonly string[]) => {

@@ -11,9 +11,7 @@ const run = (command: string, input: unknown, ...more: string[]) =>
 const example = (name: string) =>
   (JSON.parse(readFileSync(`test/data/scheme/${name}.json`, 'utf8')) as { scheme: Record<string, never> }).scheme;
 
-describe('schemes on the command line', function () {
-  this.timeout(30_000);
-
+describe('schemes on the command line', () => {
   it('tell their rules, what is spoiled and what to keep clear of', () => {
     const { stdout, status } = run('rules', example('08-spoiled'));
     expect(status).to.equal(0);

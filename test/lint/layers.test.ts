@@ -38,8 +38,7 @@ const someFileOf = (folder: string) =>
     .find((name) => name.endsWith('.ts'))!
     .replace('.ts', '');
 
-describe('the layer table', function () {
-  this.timeout(60_000);
+describe('the layer table', () => {
   const eslint = new ESLint();
   const lint = async (file: string, code: string) =>
     (await eslint.lintText(code, { filePath: file }))[0]!.messages.map((message) => message.ruleId);

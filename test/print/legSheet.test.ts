@@ -33,9 +33,7 @@ function sheetOf(eveningMinutes: number | null, name = 'Harbour watch'): LegShee
 
 const print = async (sheet: LegSheet) => readPdf(await toPdf(legSheetDocument(sheet)));
 
-describe('the leg sheet', function () {
-  this.timeout(20_000);
-
+describe('the leg sheet', () => {
   it('is A4, and says what it is of', async () => {
     const { pages, sizes } = await print(sheetOf(null));
     expect(sizes[0]!.map(Math.round)).to.deep.equal([595, 842]);

@@ -97,7 +97,6 @@ describe('all or nothing', () => {
   });
 
   it('fills the demo whole or not at all, and empties it again', async function () {
-    this.timeout(60_000);
     const before = await everything(given.database);
     await given.database.knex.raw("CREATE TRIGGER full BEFORE UPDATE OF demo ON workshop BEGIN SELECT RAISE(ABORT, 'killed'); END");
     expect((await rejected(setDemo(given.database.stores, { here: true }, NOW))).message).to.match(/killed/);

@@ -38,7 +38,6 @@ async function views(stores: Stores): Promise<Record<string, string>> {
 
 describe('a backup', () => {
   it('brings every view back bit for bit, in another folder too', async function () {
-    this.timeout(60_000);
     const { database } = await demoDatabase(NOW);
     const { folder, remove } = temporaryFolder();
     const before = await views(database.stores);

@@ -28,8 +28,7 @@ const MOST_QUERIES = {
   tap: 24,
 };
 
-describe('budgets', function () {
-  this.timeout(60_000);
+describe('budgets', () => {
   let database: TestDatabase;
   let id: string;
   before(async () => ({ database, id } = await demoDatabase(NOW)));

@@ -35,7 +35,6 @@ class HeldFitter implements Fitter {
 }
 
 describe('fitting the log', function () {
-  this.timeout(60_000);
   let database: TestDatabase;
   before(async () => ({ database } = await demoDatabase(NOW)));
   after(() => database.close());

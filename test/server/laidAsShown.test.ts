@@ -10,8 +10,7 @@ import { demoDatabase } from '../support/database';
 import { expectLaidAsShown, openJobs, prices, shownLine } from '../support/laidAsShown';
 import { ALL, minute, NOW, rejected, shopForEachTest } from '../support/shop';
 
-describe('what is shown is what is laid', function () {
-  this.timeout(60_000);
+describe('what is shown is what is laid', () => {
   const given = shopForEachTest();
 
   it('lays the line of the demo, half painted, as it is shown, and another order of it too', async () => {

@@ -11,8 +11,7 @@ import { demoDatabase, type TestDatabase } from '../support/database';
 
 import { NOW, rejected } from '../support/shop';
 
-describe('learning from the log', function () {
-  this.timeout(60_000);
+describe('learning from the log', () => {
   let database: TestDatabase;
   let id: string;
   before(async () => ({ database, id } = await demoDatabase(NOW)));

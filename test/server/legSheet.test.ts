@@ -15,7 +15,6 @@ describe('what is printed on a leg sheet', () => {
   let id: string;
   let order: string[];
   before(async function () {
-    this.timeout(60_000);
     ({ database, id } = await demoDatabase(NOW));
     await chooseUnits(database.stores, { selection: wholeCommission(id) });
     const { problem } = await loadLine(database.stores, NOW);

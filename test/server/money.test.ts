@@ -27,8 +27,7 @@ import { ALL, entry, minute, NOW, rejected, shopForEachTest } from '../support/s
 const TERMS = { ...DEFAULT_TERMS, materials: [{ id: 'm', kind: 'postage' as const, what: '', amountMinor: 1250 }], depositShare: 0.3 };
 const accepted = { answer: 'accepted' as const, note: '' };
 
-describe('money', function () {
-  this.timeout(20_000);
+describe('money', () => {
   const given = shopForEachTest();
   const pdfOf = async (quote: Parameters<typeof quoteDocument>[0]) => toPdf(quoteDocument(quote));
   const priced = async () => {

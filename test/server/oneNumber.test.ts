@@ -16,9 +16,7 @@ import { expectOneNumber } from '../support/oneNumber';
 import { Random, seeds } from '../support/random';
 import { minute, NOW, TestShop, unitEntry } from '../support/shop';
 
-describe('one number', function () {
-  this.timeout(60_000);
-
+describe('one number', () => {
   it('is the same in every view of the demo', async () => {
     const { database } = await demoDatabase(NOW);
     await expectOneNumber(database.stores, NOW);

@@ -20,7 +20,6 @@ describe("the painter's own line", () => {
   let database: TestDatabase;
   let id: string;
   before(async function () {
-    this.timeout(60_000);
     ({ database } = await demoDatabase(NOW));
     // One that is not on the bench: what lies there is looked at as its own order.
     id = (await database.stores.commissions.listOpen())[1]!.id;

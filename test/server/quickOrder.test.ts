@@ -15,7 +15,6 @@ describe('the quick order behind an estimate', () => {
   });
 
   it('gives a long line to a thread, which finds what it would find here', async function () {
-    this.timeout(30_000);
     const problem = madeUpCommission(3, { jobs: 340 });
     const line = compileLine(problem);
     const here = Array.from(solveLine(line, { seed: 1, steps: 400 }).order, (job) => problem.jobs[job]!.id);

@@ -16,8 +16,7 @@ import { demoDatabase, testDatabase, type TestDatabase } from '../support/databa
 import { expectOneNumber } from '../support/oneNumber';
 import { minute, NOW, TestShop, unitEntry } from '../support/shop';
 
-describe('the search for better orders', function () {
-  this.timeout(60_000);
+describe('the search for better orders', () => {
   let database: TestDatabase;
   let shop: TestShop;
   beforeEach(async () => {

@@ -7,9 +7,7 @@ import { rejected } from '../support/shop';
 
 const small = () => ({ problem: randomProblem(1, { jobs: 8 }), seed: 1, steps: 50, milliseconds: null });
 
-describe('threads', function () {
-  this.timeout(30_000);
-
+describe('threads', () => {
   it('do not end the program when one fails that has nothing to do, and go on', async () => {
     keepThreadReady();
     await solveInThread(small());

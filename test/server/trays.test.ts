@@ -17,7 +17,6 @@ describe('trays', () => {
   let database: TestDatabase;
   let id: string;
   before(async function () {
-    this.timeout(60_000);
     ({ database, id } = await demoDatabase(NOW));
   });
   after(() => database.close());

@@ -252,7 +252,6 @@ class RandomWorkshop {
 }
 
 describe('a workshop that never stands still', function () {
-  this.timeout(60_000);
   for (const seed of seeds(10)) {
     it(`loses and invents no mark, logs the minutes worked, lays what is shown, and shows one number everywhere (workshop ${seed})`, async () => {
       const { folder, remove } = temporaryFolder();

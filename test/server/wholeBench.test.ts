@@ -13,8 +13,7 @@ import { chooseUnits } from '../../src/server/workshop/choice';
 import { demoDatabase } from '../support/database';
 import { NOW } from '../support/shop';
 
-describe('the whole bench of the demo', function () {
-  this.timeout(60_000);
+describe('the whole bench of the demo', () => {
   let demo: Awaited<ReturnType<typeof demoDatabase>>;
   before(async () => {
     demo = await demoDatabase(NOW);

@@ -108,7 +108,6 @@ describe('a like order', () => {
   });
 
   it('painted again takes what was foretold within a tenth, where orders without a tie are a fifth off', function () {
-    this.timeout(60_000);
     const orders = Array.from({ length: 8 }, (_, index) => orderAgain(PAINTERS[0]!, index + 1));
     const [tied, untied] = [errorsOf(orders.map((each) => each.tied)), errorsOf(orders.map((each) => each.untied))];
     expect(tied.error).to.be.lessThan(0.1);

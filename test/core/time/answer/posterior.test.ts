@@ -75,9 +75,7 @@ function* sampled(rows: readonly JudgedRow[], kinds: readonly StepKind[], sweeps
   }
 }
 
-describe('the posterior', function () {
-  this.timeout(60_000);
-
+describe('the posterior', () => {
   for (const seed of seeds(2)) {
     it(`agrees with a slow sampler of the same model (log ${seed})`, () => {
       const random = new Random(seed);
