@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { setTimeout as pause } from 'node:timers/promises';
 import { forAll, forClient, GivenUpError, presentClient } from '../../src/server/running/givingUp';
-import { giveUpAll, soon, untilDone } from '../../src/server/http/patience';
+import { OpenQuestions, untilDone } from '../../src/server/running/OpenQuestions';
 import { chunksOf, StalledError, TooLargeError } from '../../src/server/http/readBody';
 import { inSlices, letOthersIn } from '../../src/server/running/inSlices';
 import { solveInThread } from '../../src/server/work/threads';
@@ -9,22 +9,24 @@ import { randomProblem } from '../support/lineProblems';
 import { rejected } from '../support/shop';
 
 describe('a question that takes long', () => {
+  const questions = new OpenQuestions();
+
   it('is answered at once where it is short, and otherwise told that it is being worked out', async () => {
-    expect(await soon('short', () => Promise.resolve(1))).to.deep.equal({ ready: 1 });
+    expect(await questions.soon('short', () => Promise.resolve(1))).to.deep.equal({ ready: 1 });
     let begun = 0;
     let finish: (answer: string) => void = () => undefined;
     const work = () => {
       begun++;
       return new Promise<string>((resolve) => (finish = resolve));
     };
-    expect(await soon('long', work)).to.equal(null);
+    expect(await questions.soon('long', work)).to.equal(null);
     finish('known');
-    expect(await soon('long', work)).to.deep.equal({ ready: 'known' });
+    expect(await questions.soon('long', work)).to.deep.equal({ ready: 'known' });
     expect(begun, 'whoever asks again waits for the same').to.equal(1);
   });
 
   it('says why it failed', async () => {
-    expect((await rejected(soon('failing', () => Promise.reject(new Error('no such thing'))))).message).to.equal('no such thing');
+    expect((await rejected(questions.soon('failing', () => Promise.reject(new Error('no such thing'))))).message).to.equal('no such thing');
   });
 
   it('is given up between two steps when nobody is left to hear it', async () => {
@@ -36,8 +38,8 @@ describe('a question that takes long', () => {
         await letOthersIn();
       }
     };
-    expect(await soon('endless', endless)).to.equal(null);
-    giveUpAll();
+    expect(await questions.soon('endless', endless)).to.equal(null);
+    questions.giveUpAll();
     await pause(60);
     const after = steps;
     await pause(60);

@@ -26,7 +26,7 @@ describe('the search for better orders', () => {
   afterEach(() => database.close());
 
   const search = async (at = NOW, save = (write: () => Promise<void>) => write()) =>
-    searchLines(database.stores, await loadWorkshop(database.stores, at), at, { save, isStopped: () => false });
+    searchLines(database.stores, await loadWorkshop(database.stores, at), at, { save, isOnlyChosen: false, isStopped: () => false });
   const writes = async () => (await database.knex.raw<{ count: number }[]>('SELECT total_changes() AS count'))[0]!.count;
 
   it('is the only one that writes: views are read without a trace', async () => {

@@ -53,7 +53,11 @@ export const settledDemoFolder = (now: Date) =>
     await fillDemo(database, now, quoteDemo);
     const stores = storesOf(database.knex);
     while (await isToForetell(stores)) await stores.predictions.save(await foretell(stores));
-    await searchLines(stores, await loadWorkshop(stores, now), now, { save: (write) => write(), isStopped: () => false });
+    await searchLines(stores, await loadWorkshop(stores, now), now, {
+      save: (write) => write(),
+      isOnlyChosen: false,
+      isStopped: () => false,
+    });
   });
 
 async function opened({ folder, remove }: ReturnType<typeof temporaryFolder>): Promise<TestDatabase> {

@@ -1,4 +1,5 @@
 import type { Knex } from 'knex';
+import { LogCache } from '../log/LogCache';
 import type { DemoQuote } from './fillDemo';
 import { inTransaction } from '../stores/transaction';
 import { WorkshopStore } from '../stores/workshopStore';
@@ -33,7 +34,10 @@ const TABLES = [
 
 /** The demo in a data folder that was empty, and the way back. */
 export class DemoStore {
-  constructor(private readonly db: Knex) {}
+  constructor(
+    private readonly db: Knex,
+    private readonly log = new LogCache(),
+  ) {}
 
   async isEmpty(): Promise<boolean> {
     for (const table of ['commission', 'paint', 'time_log']) if (await this.db(table).first()) return false;
@@ -43,7 +47,7 @@ export class DemoStore {
   /** `quote` prices the first commission before anything of it is painted. */
   async fill(now: Date, quote: DemoQuote): Promise<void> {
     const { fillDemo } = await import('./fillDemo');
-    await inTransaction(this.db, (trx) => fillDemo({ knex: trx }, now, quote));
+    await inTransaction(this.db, this.log, (trx) => fillDemo({ knex: trx }, now, quote));
   }
 
   /** Nothing is here but the demo: no commission of the painter's own. */
@@ -56,7 +60,7 @@ export class DemoStore {
 
   /** Empties the data folder. */
   async clear(): Promise<void> {
-    await inTransaction(this.db, async (trx) => {
+    await inTransaction(this.db, this.log, async (trx) => {
       for (const table of TABLES) await trx(table).delete();
       await new WorkshopStore(trx).open();
     });

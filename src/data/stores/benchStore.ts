@@ -6,11 +6,15 @@ import type { ClockCorrection } from '../../core/bench/clockCorrection';
 import { deriveLog } from '../log/deriveLog';
 import { eventOf, rowOf, type EventRow } from '../log/eventRows';
 import { inPieces } from '../file/inPieces';
-import { logCacheOf } from '../log/logCache';
+import { LogCache } from '../log/LogCache';
 
 /** The one stream of bench events. Events are only ever added. */
 export class BenchStore {
-  constructor(private readonly db: Knex) {}
+  /** `log`: what is known of the log, shared by the stores that write it. */
+  constructor(
+    private readonly db: Knex,
+    private readonly log = new LogCache(),
+  ) {}
 
   /**
    * Adds events, each once by its id; where only the time of one was known, what is told now replaces that. The time log rows of
@@ -21,13 +25,13 @@ export class BenchStore {
       const fresh = await write(trx, await ofKnownUnits(trx, events), receivedAt, told);
       return deriveLog(trx, fresh);
     });
-    logCacheOf(this.db).touch(written);
+    this.log.touch(written);
   }
 
   /** Works the whole log out anew, sitting by sitting. */
   async deriveAll(): Promise<void> {
     await this.db.transaction(async (trx) => deriveLog(trx, await this.allOf(trx)));
-    logCacheOf(this.db).forget();
+    this.log.forget();
   }
 
   /** Those of these events that are here, by id. */
@@ -182,7 +186,7 @@ export class BenchStore {
 
   private async moving(work: (trx: Knex) => Promise<BenchEvent[]>): Promise<void> {
     const written = await this.db.transaction(async (trx) => deriveLog(trx, await work(trx)));
-    logCacheOf(this.db).touch(written);
+    this.log.touch(written);
   }
 
   async lastSeq(): Promise<number> {

@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
 import type { RowPrediction } from '../../core/time/check/predictRows';
-import { countIdleWrite } from '../file/databaseVersion';
+import { DatabaseVersion } from '../file/DatabaseVersion';
 import { inPieces } from '../file/inPieces';
 
 /** What was foretold of a row of the log, when it had so many models. */
@@ -12,7 +12,10 @@ export interface StoredPrediction extends RowPrediction {
 const INSERT_CHUNK = 100;
 
 export class PredictionStore {
-  constructor(private readonly db: Knex) {}
+  constructor(
+    private readonly db: Knex,
+    private readonly version = new DatabaseVersion(db),
+  ) {}
 
   async list(): Promise<StoredPrediction[]> {
     return this.db('row_prediction').select('rowId', 'models', 'p10', 'p50', 'p80', 'p90');
@@ -34,6 +37,6 @@ export class PredictionStore {
           .onConflict('row_id')
           .merge();
     });
-    countIdleWrite(this.db, predictions.length);
+    this.version.countIdle(predictions.length);
   }
 }

@@ -4,17 +4,21 @@ import type { IdentifiedLogRow } from '../../core/bench/replay/logRowsOf';
 import { type KeptJudgement, type RowJudgement, type StoredLogRow } from '../../core/log/definitions';
 import { judgementOn } from '../../core/log/judgedRow';
 import { inPieces } from '../file/inPieces';
-import { inOrder, logCacheOf } from '../log/logCache';
+import { inOrder, LogCache } from '../log/LogCache';
 
 const INSERT_CHUNK = 50;
 const READ_AT_ONCE = 1500;
 
 export class TimeLogStore {
-  constructor(private readonly db: Knex) {}
+  /** `log`: what is known of the log, shared by the stores that write it. */
+  constructor(
+    private readonly db: Knex,
+    private readonly log = new LogCache(),
+  ) {}
 
   /** All rows in the order they were started, with the painter's word on them; a long log is read piece by piece, and others let in. */
   async list(letOthersIn: () => Promise<void> = others): Promise<StoredLogRow[]> {
-    return logCacheOf(this.db).list(this.db, async (ids) => {
+    return this.log.list(this.db, async (ids) => {
       if (ids === null) return this.all(letOthersIn);
       const rows: StoredLogRow[] = [];
       for (const piece of inPieces(ids)) rows.push(...(await this.joined().whereIn('time_log.id', piece)).map(rowOf));
@@ -66,14 +70,14 @@ export class TimeLogStore {
           .onConflict('id')
           .merge();
     });
-    logCacheOf(this.db).touch(rows.map((row) => row.id));
+    this.log.touch(rows.map((row) => row.id));
   }
 
   /** False when there is no such row. */
   async judge(id: string, judgement: RowJudgement): Promise<boolean> {
     const known = (await this.db('time_log').where({ id }).first()) as IdentifiedLogRow | undefined;
     if (known) await saveJudgement(this.db, id, judgementOf(known, judgement));
-    logCacheOf(this.db).touch([id]);
+    this.log.touch([id]);
     return known !== undefined;
   }
 
@@ -82,7 +86,7 @@ export class TimeLogStore {
     await this.db.transaction(async (trx) => {
       for (const { id, ...judgement } of judgements) await saveJudgement(trx, id, judgement);
     });
-    logCacheOf(this.db).touch(judgements.map(({ id }) => id));
+    this.log.touch(judgements.map(({ id }) => id));
   }
 
   private joined() {

@@ -1,8 +1,8 @@
 import type { Knex } from 'knex';
-import { logCacheOf } from '../log/logCache';
+import type { LogCache } from '../log/LogCache';
 
 /** Writes all or nothing. What this program remembers of the log is read anew afterwards. */
-export async function inTransaction<T>(db: Knex, work: (trx: Knex) => Promise<T>): Promise<T> {
+export async function inTransaction<T>(db: Knex, log: LogCache, work: (trx: Knex) => Promise<T>): Promise<T> {
   try {
     return await db.transaction(async (trx) => {
       // The right to write is taken first: taken later, after reading, it is refused when anybody wrote in between.
@@ -10,6 +10,6 @@ export async function inTransaction<T>(db: Knex, work: (trx: Knex) => Promise<T>
       return work(trx);
     });
   } finally {
-    logCacheOf(db).forget();
+    log.forget();
   }
 }

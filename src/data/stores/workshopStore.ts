@@ -3,7 +3,7 @@ import { ulid } from 'ulid';
 import type { OwnLine } from '../../core/line/hand/carryOver';
 import { selectionKey, type Selection } from '../../core/plan/selection';
 import type { BenchOrder } from '../../core/bench/benchOrder';
-import { countIdleWrite } from '../file/databaseVersion';
+import { DatabaseVersion } from '../file/DatabaseVersion';
 import { revisionOf, saveRevision } from '../file/revisions';
 
 interface WorkshopRow {
@@ -22,7 +22,10 @@ export interface FoundOrder {
 
 /** What belongs to the workshop and not to one commission: the units chosen to plan, the painter's orders, and what lies on the bench. */
 export class WorkshopStore {
-  constructor(private readonly db: Knex) {}
+  constructor(
+    private readonly db: Knex,
+    private readonly version = new DatabaseVersion(db),
+  ) {}
 
   /** The units that Trays and Line are about; null before anybody has chosen. */
   async selection(): Promise<Selection | null> {
@@ -88,7 +91,7 @@ export class WorkshopStore {
       .insert({ selection: selectionKey(selection), jobIds: JSON.stringify(order), foundFor })
       .onConflict('selection')
       .merge();
-    countIdleWrite(this.db);
+    this.version.countIdle();
   }
 
   private async row(): Promise<WorkshopRow> {

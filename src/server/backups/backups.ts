@@ -13,10 +13,9 @@ import { InputError } from '../../core/kernel/InputError';
 import type { BackupsPicture } from '../../contract/backups';
 import { announce } from '../running/announcements';
 import { NotFoundError } from '../stores/errors';
-import { giveUpAll } from '../http/patience';
 import { chunksOf } from '../http/readBody';
 import { closeDatabase, dataFolder, openedDatabase, writing } from '../starting/services';
-import { serving } from '../running/serving';
+import { openQuestions, serving } from '../running/serving';
 
 /** Larger than the work of a life. */
 const LIMIT_BYTES = 2_000_000_000;
@@ -84,7 +83,7 @@ function goBack(before: RestoreCandidate, aside: string, now: Date): void {
 async function restore(from: string, now: Date, name?: string): Promise<Restored> {
   const candidate = await prepareRestore(from, dataFolder(), name);
   try {
-    giveUpAll();
+    openQuestions.giveUpAll();
     return await serving.byItself(() =>
       writing.byItself(async () => {
         await closeDatabase();

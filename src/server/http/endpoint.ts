@@ -12,8 +12,8 @@ import { checkInPlace, dataFolder, openedDatabase, services, writing } from '../
 import type { Stores } from '../stores/stores';
 import { taskInThread } from '../work/threads';
 import type { TaskName, TaskRequest } from '../work/tasks';
-import { serving } from '../running/serving';
-import { soon, untilDone } from './patience';
+import { untilDone } from '../running/OpenQuestions';
+import { openQuestions, serving } from '../running/serving';
 import { readBody, readBytes, StalledError, TooLargeError } from './readBody';
 
 const DEFAULT_LIMIT_BYTES = 1_000_000;
@@ -70,7 +70,7 @@ export function question<S extends Schema>(schema: S, useCase: (input: InferType
 export function query(useCase: (call: Call) => Promise<unknown>): APIRoute {
   const atOnce = answering(noBody, async (_body, call) => answerOf(await useCase(call)));
   const later = answering(noBody, async (_body, call) => {
-    const found = await soon(`${call.url.pathname}${call.url.search} ${await call.stores.version()}`, () => useCase(call));
+    const found = await openQuestions.soon(`${call.url.pathname}${call.url.search} ${await call.stores.version()}`, () => useCase(call));
     return found ? answerOf(found.ready) : json({ working: true }, 202);
   });
   return (context) => (context.request.headers.get('prefer') === 'respond-async' ? later : atOnce)(context);

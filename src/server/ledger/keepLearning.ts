@@ -20,8 +20,8 @@ const AHEAD_MS = 20_000;
 export function keepLearning(stores: Stores, folder: string, writing: Gate): () => Promise<void> {
   const ask = <T extends 'learnSpreads' | 'foretell'>(task: T) => taskInThread<T>({ task, input: null, folder, now: programTime() });
   const stop = afterChanges({
-    afterMs: AFTER_MS,
-    work: async (isStopped) => {
+    after: { changed: { ms: AFTER_MS, restarts: false }, events: { ms: AFTER_MS, restarts: false } },
+    work: async (_after, isStopped) => {
       const learned = (await isToLearn(stores)) ? await ask('learnSpreads') : null;
       if (learned && !isStopped()) await writing.together(() => stores.spreads.save(learned));
       if (!isStopped()) await loadWorkshop(stores, programTime());

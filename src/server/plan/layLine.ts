@@ -1,6 +1,7 @@
 import { object, type InferType } from 'yup';
 import { id, optionalList } from '../../core/formats/fields';
 import type { SuggestedLine } from '../../contract/line';
+import { announce } from '../running/announcements';
 import type { Stores } from '../stores/stores';
 import { lineLeft } from '../workshop/builtLine';
 import { chosenUnits, chooseUnits, selectionSchema } from '../workshop/choice';
@@ -31,8 +32,8 @@ export const suggestedSchema = object({ selection: selectionSchema });
 export async function loadSuggested(stores: Stores, { selection }: InferType<typeof suggestedSchema>, now: Date): Promise<SuggestedLine> {
   const workshop = await loadWorkshop(stores, now);
   const built = await lineLeft(workshop, chosenUnits(workshop, selection));
-  return {
-    suggested: await suggestedOrder(stores, workshop, selection, built, now),
-    isSearching: await isToBeSearched(stores, workshop, selection, now),
-  };
+  const isSearching = await isToBeSearched(stores, workshop, selection, now);
+  // Whoever looks at it need not wait until there is peace.
+  if (isSearching) announce('wanted');
+  return { suggested: await suggestedOrder(stores, workshop, selection, built, now), isSearching };
 }

@@ -31,8 +31,19 @@ const WORTH_MINUTES = 0.05;
 /** Lines whose search broke off, with what it was for: they are not tried again until something changes. */
 const FAILED = memoKey<Map<string, string>>('searches that broke off');
 
-/** Is a better order for this line still to be sought, so that what is suggested may change? */
+/** The line that is being arranged, then all that is not on the bench. */
+async function linesToSearch(stores: Stores, workshop: Workshop): Promise<Selection[]> {
+  const ahead = await linesAhead(stores, workshop);
+  return [await currentSelection(stores, workshop), ...ahead.filter(({ isBench }) => !isBench).map(({ selection }) => selection)];
+}
+
+/** Will a better order for this line be sought, so that what is suggested may change? */
 export async function isToBeSearched(stores: Stores, workshop: Workshop, selection: Selection, now: Date): Promise<boolean> {
+  const lines = await linesToSearch(stores, workshop);
+  return lines.some((line) => selectionKey(line) === selectionKey(selection)) && isOpen(stores, workshop, selection, now);
+}
+
+async function isOpen(stores: Stores, workshop: Workshop, selection: Selection, now: Date): Promise<boolean> {
   const units = chosenUnits(workshop, selection).map(approved);
   const { jobs } = (await lineLeft(workshop, units)).problem;
   if (jobs.length === 0) return false;
@@ -41,20 +52,29 @@ export async function isToBeSearched(stores: Stores, workshop: Workshop, selecti
   return (await stores.workshop.foundOrder(selection))?.foundFor !== subject;
 }
 
+interface SearchOptions {
+  /** Of the line being arranged and no other. */
+  isOnlyChosen: boolean;
+  /** Does its write when it may. */
+  save: (write: () => Promise<void>) => Promise<void>;
+  /** Ends it between two lines. */
+  isStopped: () => boolean;
+}
+
 /**
  * Seeks the orders that are suggested: of the line being arranged and of all that is not on the bench, each once for what it is made
- * of, by so many moves and not by so long. `save` does its write when it may; `isStopped` ends it between two lines.
+ * of, by so many moves and not by so long.
  */
 export async function searchLines(
   stores: Stores,
   workshop: Workshop,
   now: Date,
-  { save, isStopped }: { save: (write: () => Promise<void>) => Promise<void>; isStopped: () => boolean },
+  { isOnlyChosen, save, isStopped }: SearchOptions,
 ): Promise<void> {
-  const ahead = (await linesAhead(stores, workshop)).filter(({ isBench }) => !isBench).map(({ selection }) => selection);
-  for (const selection of [await currentSelection(stores, workshop), ...ahead]) {
+  const lines = await linesToSearch(stores, workshop);
+  for (const selection of isOnlyChosen ? lines.slice(0, 1) : lines) {
     if (isStopped()) return;
-    if (await isToBeSearched(stores, workshop, selection, now)) await searchLine(stores, workshop, selection, now, save);
+    if (await isOpen(stores, workshop, selection, now)) await searchLine(stores, workshop, selection, now, save);
   }
 }
 

@@ -1,7 +1,7 @@
 import { EventEmitter } from 'node:events';
 
-/** What was done: somebody tapped at the bench, other units were chosen to be arranged, or something else was changed. */
-export type Announcement = 'events' | 'chosen' | 'changed';
+/** What happened: somebody tapped at the bench, wants the order of the line that is being arranged, or changed something else. */
+export type Announcement = 'events' | 'wanted' | 'changed';
 
 const hub = new EventEmitter();
 hub.setMaxListeners(0);

@@ -1,7 +1,8 @@
 import type { Knex } from 'knex';
 import { BenchStore } from '../../data/stores/benchStore';
 import { CommissionStore } from '../../data/stores/commissionStore';
-import { databaseVersion } from '../../data/file/databaseVersion';
+import { DatabaseVersion } from '../../data/file/DatabaseVersion';
+import { LogCache } from '../../data/log/LogCache';
 import { DemoStore } from '../../data/demo/demoStore';
 import { HouseRulesStore } from '../../data/stores/houseRulesStore';
 import { PaintStore } from '../../data/stores/paintStore';
@@ -21,24 +22,28 @@ import { Memory } from '../running/Memory';
 import type { Stores } from './stores';
 
 /** The stores over an opened database or a transaction: the only place where they are joined. */
-export const storesOf = (knex: Knex): Stores => ({
-  commissions: new CommissionStore(knex),
-  paints: new PaintStore(knex),
-  houseRules: new HouseRulesStore(knex),
-  bench: new BenchStore(knex),
-  timeLog: new TimeLogStore(knex),
-  spreads: new SpreadStore(knex),
-  predictions: new PredictionStore(knex),
-  workshop: new WorkshopStore(knex),
-  scope: new ScopeStore(knex),
-  otherWork: new OtherWorkStore(knex),
-  quotes: new QuoteStore(knex),
-  pictures: new PictureStore(knex),
-  testRounds: new TestRoundStore(knex),
-  library: new LibraryStore(knex),
-  revisions: new SchemeRevisionStore(knex),
-  demo: new DemoStore(knex),
-  memory: new Memory(),
-  version: () => databaseVersion(knex),
-  allOrNothing: (work) => inTransaction(knex, (trx) => work(storesOf(trx))),
-});
+export function storesOf(knex: Knex): Stores {
+  const log = new LogCache();
+  const version = new DatabaseVersion(knex);
+  return {
+    commissions: new CommissionStore(knex),
+    paints: new PaintStore(knex),
+    houseRules: new HouseRulesStore(knex),
+    bench: new BenchStore(knex, log),
+    timeLog: new TimeLogStore(knex, log),
+    spreads: new SpreadStore(knex),
+    predictions: new PredictionStore(knex, version),
+    workshop: new WorkshopStore(knex, version),
+    scope: new ScopeStore(knex),
+    otherWork: new OtherWorkStore(knex),
+    quotes: new QuoteStore(knex),
+    pictures: new PictureStore(knex),
+    testRounds: new TestRoundStore(knex),
+    library: new LibraryStore(knex),
+    revisions: new SchemeRevisionStore(knex),
+    demo: new DemoStore(knex, log),
+    memory: new Memory(),
+    version: () => version.read(),
+    allOrNothing: (work) => inTransaction(knex, log, (trx) => work(storesOf(trx))),
+  };
+}

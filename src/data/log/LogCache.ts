@@ -47,11 +47,3 @@ export const inOrder = (rows: StoredLogRow[]): StoredLogRow[] =>
     .map((row) => ({ row, at: Date.parse(row.startedAt) }))
     .sort((a, b) => a.at - b.at || (a.row.id < b.row.id ? -1 : 1))
     .map(({ row }) => row);
-
-const caches = new WeakMap<Knex, LogCache>();
-
-export function logCacheOf(db: Knex): LogCache {
-  let cache = caches.get(db);
-  if (!cache) caches.set(db, (cache = new LogCache()));
-  return cache;
-}
