@@ -1,8 +1,8 @@
-import axe from 'axe-core';
 import { expect } from 'chai';
 import { Key, type WebDriver } from 'selenium-webdriver';
 import type chrome from 'selenium-webdriver/chrome';
 import type { LinePicture } from '../../src/contract/line';
+import { violationsOn } from '../support/accessibility';
 import { startApp, type App } from '../support/app';
 import { closeBrowser, openBrowser } from '../support/browser';
 import { carryToAndFro, goToPlace, importLongLine, placeOf } from '../support/longLine';
@@ -207,11 +207,7 @@ describe('arranging a line by hand', () => {
     await driver.executeScript('document.querySelector("[aria-roledescription]").focus()');
     await user.keys(Key.HOME, Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ENTER, Key.ARROW_RIGHT);
     await user.find('[data-carry-change]');
-    await driver.executeScript(axe.source);
-    const violations = await driver.executeAsyncScript<string[]>(
-      'const done = arguments[0]; axe.run().then((result) => done(result.violations.map((each) => each.id + ": " + each.nodes[0].html.slice(0, 120))))',
-    );
-    expect(violations).to.deep.equal([]);
+    expect(await violationsOn(driver)).to.deep.equal([]);
     await user.keys(Key.ESCAPE);
   });
 

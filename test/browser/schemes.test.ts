@@ -1,7 +1,7 @@
-import axe from 'axe-core';
 import { expect } from 'chai';
 import type { WebDriver } from 'selenium-webdriver';
 import type { CommissionFile } from '../../src/core/formats/commission/commission';
+import { violationsOn } from '../support/accessibility';
 import { startApp, type App } from '../support/app';
 import { closeBrowser, openBrowser } from '../support/browser';
 import { PageUser, PATIENCE_MS } from '../support/page';
@@ -186,11 +186,7 @@ describe('every way of painting a unit', () => {
 
   it('has no accessibility violation with everything unfolded', async () => {
     await driver.executeScript(`document.querySelectorAll('details').forEach((each) => (each.open = true))`);
-    await driver.executeScript(axe.source);
-    const { violations } = await driver.executeAsyncScript<{ violations: { id: string; nodes: { html: string }[] }[] }>(
-      'const done = arguments[0]; axe.run(document, { resultTypes: ["violations"] }).then(done)',
-    );
-    expect(violations.map(({ id: rule, nodes }) => `${rule}: ${nodes[0]!.html.slice(0, 160)}`)).to.deep.equal([]);
+    expect(await violationsOn(driver)).to.deep.equal([]);
     // The circle was refused: that is on record.
     expect((await user.complaints()).filter((complaint) => !/\/scheme - .*400/.test(complaint))).to.deep.equal([]);
   });
