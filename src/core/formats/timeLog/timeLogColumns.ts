@@ -82,8 +82,11 @@ export const OR_NULL: readonly Column[] = [
 ];
 export const OPTIONAL: readonly Column[] = [...TEXTS, ...OR_NULL, 'verdict'];
 
-/** A spreadsheet takes a cell that begins so for a formula, and runs it; with an apostrophe before it, it is text. */
-const FORMULA = /^'?[=+\-@\t\r]/;
+/**
+ * A spreadsheet takes a cell that begins so for a formula, and runs it; with an apostrophe before it, it is text. One more goes before
+ * those that are there, so that every text comes back as it was.
+ */
+const FORMULA = /^'*[=+\-@\t\r]/;
 export const noFormula = (text: string): string => (FORMULA.test(text) ? `'${text}` : text);
 export const withoutApostrophe = (field: string): string =>
   field.startsWith("'") && FORMULA.test(field.slice(1)) ? field.slice(1) : field;
