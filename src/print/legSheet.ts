@@ -1,3 +1,4 @@
+import { placeWords } from '../core/scheme/model/workWords';
 import { MINUTE_MS } from '../core/kernel/timeUnits';
 import type { Content, ContentCanvas, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { jobMinutes, type JobInfo } from '../core/plan/build/lineJobs';
@@ -117,7 +118,7 @@ const swatch = (hex: string | null): ContentCanvas => ({
 const sinceStart = (minute: number) => `${Math.floor(minute / 60)}:${String(Math.floor(minute % 60)).padStart(2, '0')}`;
 
 function jobRow({ sessions, trays }: LegSheet, job: JobInfo, begin: number): TableCell[] {
-  const part = job.partName?.toLowerCase() ?? 'over everything';
+  const part = placeWords(job.partName);
   const tray = trays.find(({ id }) => id === job.trayId)!;
   return [
     { canvas: [{ type: 'rect', x: 0, y: 0, w: BOX_POINTS, h: BOX_POINTS, lineWidth: 0.75, lineColor: INK }] },

@@ -1,3 +1,4 @@
+import { partWords } from '../../core/scheme/model/workWords';
 import { useState } from 'react';
 import { type RowJudgement, type StoredLogRow } from '../../core/log/definitions';
 import { factsOf } from '../../core/scheme/model/techniques';
@@ -43,7 +44,7 @@ const MOST_SHOWN = 12;
 
 function LateTime({ row, onJudge }: { row: StoredLogRow; onJudge: (judgement: RowJudgement) => void }) {
   const [minutes, setMinutes] = useState<number | null>(null);
-  const what = `${row.unit}, ${row.part.toLowerCase() || 'everything'}: ${factsOf(row.technique).label.toLowerCase()}`;
+  const what = `${row.unit}, ${partWords(row.part)}: ${factsOf(row.technique).label.toLowerCase()}`;
   return (
     <li>
       <p>

@@ -1,3 +1,4 @@
+import { partWords } from '../../core/scheme/model/workWords';
 import type { BenchJob, BenchPass } from '../../core/bench/guide/benchLine';
 import { factsOf } from '../../core/scheme/model/techniques';
 import { coatWords } from '../../core/scheme/model/halves';
@@ -7,7 +8,7 @@ type Names = Pick<Bench, 'units' | 'passes' | 'paints' | 'line'>;
 
 /** Which part of what: Jersey, base coat, coat 2 of 2. */
 export const passWords = (pass: Pick<BenchPass, 'part' | 'technique' | 'coat' | 'coats' | 'half'>): string =>
-  `${pass.part?.toLowerCase() ?? 'everything'}, ${factsOf(pass.technique).label.toLowerCase()}${coatWords(pass)}`;
+  `${partWords(pass.part)}, ${factsOf(pass.technique).label.toLowerCase()}${coatWords(pass)}`;
 
 /** What a model lacks before it may be painted: not primed yet. */
 export const lackWords = (before: BenchPass): string => (before.technique === 'prime' ? 'not primed yet' : `no ${passWords(before)} yet`);

@@ -1,3 +1,4 @@
+import { partWords } from '../../core/scheme/model/workWords';
 import { useRef, useState } from 'react';
 import type { TimeLogImport } from '../../contract/log';
 import { factsOf } from '../../core/scheme/model/techniques';
@@ -96,7 +97,7 @@ function Preview({ preview }: { preview: TimeLogImport }) {
         <ul className={styles.sample}>
           {preview.sample.map((row) => (
             <li key={`${row.startedAt} ${row.unit} ${row.part}`}>
-              {row.unit}, {row.part || 'everything'}: {factsOf(row.technique).label.toLowerCase()}, {counted(row.models, 'model')} in{' '}
+              {row.unit}, {partWords(row.part)}: {factsOf(row.technique).label.toLowerCase()}, {counted(row.models, 'model')} in{' '}
               {row.minutes} min
             </li>
           ))}

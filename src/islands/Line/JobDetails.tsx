@@ -1,3 +1,4 @@
+import { placeWords } from '../../core/scheme/model/workWords';
 import type { OrderChange } from '../../core/line/definitions';
 import type { PlaceReason } from '../../core/line/hand/explainPlace';
 import { jobMinutes } from '../../core/plan/build/lineJobs';
@@ -31,7 +32,7 @@ export function JobDetails({ block, picture, reason, times, doneAt, place, count
       <p>
         <strong>
           {place + 1} of {count}: {factsOf(job.technique).label} {paint && `with ${paint.name}`} on {job.unitName},{' '}
-          {job.partName?.toLowerCase() ?? 'over everything'}
+          {placeWords(job.partName)}
           {coatWords(job)}
         </strong>
         {`, ${counted(job.models.length, 'model')}, ${minutesText(jobMinutes(job))} from ${times.when(block.begin)} on`}

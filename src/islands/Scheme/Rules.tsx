@@ -1,3 +1,4 @@
+import { partWords } from '../../core/scheme/model/workWords';
 import { X } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import type { OwnRule, Paint, Scheme, Standard, Unit } from '../../core/scheme/model/definitions';
@@ -126,7 +127,7 @@ function Circle({ circle, nameOf }: { circle: HardRule[]; nameOf: (passKey: stri
 }
 
 const passName = (pass: Pass | undefined): string =>
-  pass ? `${factsOf(pass.step.technique).label.toLowerCase()} on ${pass.part?.name.toLowerCase() ?? 'everything'}` : 'a step';
+  pass ? `${factsOf(pass.step.technique).label.toLowerCase()} on ${partWords(pass.part?.name ?? null)}` : 'a step';
 
 /** Steps of a scheme by name, for choosing. */
 const stepOptions = ({ parts, allOver }: Scheme): { value: string; label: string }[] => [

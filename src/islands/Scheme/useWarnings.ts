@@ -1,3 +1,4 @@
+import { workOnWords } from '../../core/scheme/model/workWords';
 import { placedSteps } from '../../core/scheme/model/allSteps';
 import { ulid } from 'ulid';
 import { useMemo } from 'react';
@@ -6,7 +7,6 @@ import type { HouseRules } from '../../core/scheme/model/houseRules';
 import { passesOf } from '../../core/scheme/passes/passes';
 import { withPots } from '../../core/scheme/model/pots';
 import { schemeWarnings } from '../../core/scheme/advice/spoiled';
-import { factsOf } from '../../core/scheme/model/techniques';
 import type { PassEstimates } from '../../core/commission/estimate';
 import { costIfChanged } from '../../core/commission/stepCosts';
 import { broughtBack } from '../../core/scheme/authoring/edits';
@@ -28,7 +28,7 @@ export function useWarnings(unit: Unit, standard: Standard, paints: Paint[], hou
         const by = steps.find(({ step }) => step.id === found?.by);
         if (!found || !own || !by) return null;
         return {
-          by: `${factsOf(by.step.technique).label} on ${by.part?.name.toLowerCase() ?? 'everything'}`,
+          by: workOnWords(by.step.technique, by.part?.name ?? null),
           what: found.what,
           backMinutes: costIfChanged(unit, { ...broughtBack(ulid, own.step), id: own.step.id }, own.part, estimate, house),
         };

@@ -1,5 +1,5 @@
+import { workWords } from '../../core/scheme/model/workWords';
 import type { DryingNeed } from '../../core/plan/build/dryingNeeds';
-import { factsOf } from '../../core/scheme/model/techniques';
 import type { JobInfo } from '../../core/plan/build/lineJobs';
 import { fillersOf, isWithin, type TrayChoice } from '../../core/plan/choices/trayChoices';
 import type { Paint } from '../../core/scheme/model/definitions';
@@ -23,7 +23,7 @@ export const lostMinutes = ({ totals }: TrayChoice): number => totals.total - to
 /** A pass in a few words: Wash Bog wash, over everything. */
 export function passName(job: JobInfo, paints: ReadonlyMap<string, Paint>): string {
   const paint = job.paintId === null ? undefined : paints.get(job.paintId);
-  return `${factsOf(job.technique).label}${paint ? ` ${paint.name}` : ''}, ${job.partName?.toLowerCase() ?? 'over everything'}`;
+  return workWords(job.technique, job.partName, paint?.name);
 }
 
 /** What another split changes, and through what: 3.4 min more (waiting +3.4 min). */

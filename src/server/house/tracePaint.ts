@@ -1,3 +1,4 @@
+import { partWords } from '../../core/scheme/model/workWords';
 import { passKeyOf } from '../../core/bench/definitions';
 import { foldMarks } from '../../core/bench/replay/foldMarks';
 import { potsWith } from '../../core/scheme/model/pots';
@@ -25,7 +26,7 @@ export async function tracePaint(stores: Pick<Stores, 'bench' | 'commissions'>, 
           passKey,
           commission,
           unit,
-          what: `${part.toLowerCase() || 'everything'}, ${factsOf(technique).label.toLowerCase()}`,
+          what: `${partWords(part)}, ${factsOf(technique).label.toLowerCase()}`,
           models: carriers.map(([model]) => model).sort((a, b) => a - b),
           lastAt: Math.max(...carriers.map(([, mark]) => mark.at)),
         },

@@ -1,5 +1,5 @@
+import { workOnWords } from '../../core/scheme/model/workWords';
 import { groupBy } from '../../core/kernel/groupBy';
-import { factsOf } from '../../core/scheme/model/techniques';
 import { SIZE_LABELS } from '../../core/scheme/model/definitions';
 import { minutesThatCount, type StoredLogRow } from '../../core/log/definitions';
 import { groupPaces, hitRate, minutesIntoSitting, stageMinutes, type ForetoldRow } from '../../core/time/check/insights';
@@ -73,8 +73,7 @@ function foretoldRows(
   return { rows, odd };
 }
 
-const stepWords = ({ technique, part }: Pick<StoredLogRow, 'technique' | 'part'>) =>
-  `${factsOf(technique).label} on ${part.toLowerCase() || 'everything'}`;
+const stepWords = ({ technique, part }: Pick<StoredLogRow, 'technique' | 'part'>) => workOnWords(technique, part);
 
 const hourName = (hour: number) => `${String(hour).padStart(2, '0')}:00`;
 

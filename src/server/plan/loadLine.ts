@@ -1,3 +1,4 @@
+import { placeWords } from '../../core/scheme/model/workWords';
 import { carryOver } from '../../core/line/hand/carryOver';
 import { hasScheme, modelsOf } from '../../core/scheme/model/definitions';
 import { passesOf } from '../../core/scheme/passes/passes';
@@ -70,9 +71,7 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
 function stepsWithoutPaint(unit: WorkUnit, { house }: Workshop): string[] {
   const names = passesOf(unit, unit.standard, house)
     .filter(({ step, coat }) => coat === 1 && lacksPaint(step.technique, step.paint ?? step.mix))
-    .map(
-      ({ part, step }) => `${unit.name}, ${part?.name.toLowerCase() ?? 'over everything'}: ${factsOf(step.technique).label.toLowerCase()}`,
-    );
+    .map(({ part, step }) => `${unit.name}, ${placeWords(part?.name ?? null)}: ${factsOf(step.technique).label.toLowerCase()}`);
   return [...new Set(names)];
 }
 

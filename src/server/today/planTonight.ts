@@ -1,8 +1,8 @@
+import { workWords } from '../../core/scheme/model/workWords';
 import { MINUTE_MS } from '../../core/kernel/timeUnits';
 import { lineSessions } from '../../core/plan/dates/lineSessions';
 import { compileLine } from '../../core/line/problem/compileLine';
 import { timeOrder } from '../../core/line/timing/timeOrder';
-import { factsOf } from '../../core/scheme/model/techniques';
 import { wholeCommission, type Selection } from '../../core/plan/selection';
 import type { Today, TonightJob } from '../../contract/today';
 import { letOthersIn } from '../running/inSlices';
@@ -37,7 +37,7 @@ export async function planTonight(stores: Stores, workshop: Workshop, now: Date)
       .map(({ id, begin, end }): TonightJob => {
         const job = built.jobs[indexes.get(id)!]!;
         return {
-          what: `${factsOf(job.technique).label}, ${job.partName?.toLowerCase() ?? 'over everything'}`,
+          what: workWords(job.technique, job.partName),
           unitName: job.unitName,
           commissionName: job.commissionName,
           models: job.models.length,

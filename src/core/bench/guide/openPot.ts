@@ -1,4 +1,4 @@
-import { factsOf } from '../../scheme/model/techniques';
+import { workWords } from '../../scheme/model/workWords';
 import type { BenchLine, BenchPass } from './benchLine';
 import type { BenchReadiness } from './readiness';
 
@@ -45,6 +45,6 @@ export function openPotUses(line: BenchLine, readiness: BenchReadiness, potId: s
 }
 
 function whatOf({ technique, part, coat, coats }: BenchPass): string {
-  const base = `${factsOf(technique).label}, ${part?.toLowerCase() ?? 'over everything'}`;
+  const base = workWords(technique, part);
   return coats > 1 ? `${base}, coat ${coat} of ${coats}` : base;
 }
