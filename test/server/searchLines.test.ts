@@ -94,6 +94,24 @@ describe('the search for better orders', () => {
     expect((await loadLine(database.stores, minute(12))).isSearching, 'changed').to.equal(true);
   });
 
+  it('finds another order for a line while its test model waits for approval', async () => {
+    const { id } = await shop.commission('Ferry crew', [
+      unitEntry('Rowers', { promised: 8, testModel: 'waiting' }),
+      unitEntry('Mates', { promised: 8 }),
+    ]);
+    const { jobs } = await shop.line(id);
+    await search();
+    const found: { selection: string; jobIds: string }[] = await database.knex('planned_order').orderBy('selection');
+    expect(found.map(({ selection }) => selection.endsWith(' while test models wait'))).to.deep.equal([false, true]);
+    const [whole, waiting] = found.map(({ jobIds }) => JSON.parse(jobIds) as string[]);
+    expect(waiting).to.have.members(jobs.map((job) => job.id));
+    expect(whole!.length).to.be.at.least(waiting!.length);
+    expect(await loadSuggested(database.stores, { selection: wholeCommission(id) }, NOW)).to.deep.equal({
+      suggested: waiting,
+      isSearching: false,
+    });
+  });
+
   it('that breaks off is not begun again until something has changed', async () => {
     const { id } = await shop.commission('Ferry crew', [unitEntry('Rowers', { promised: 4 })]);
     await shop.line(id);

@@ -78,17 +78,15 @@ export class WorkshopStore {
     await this.save({ demo: JSON.stringify(commissionIds) });
   }
 
-  /** The order that is suggested for these units; null before there was one. */
-  async foundOrder(selection: Selection): Promise<FoundOrder | null> {
-    const row = await this.db('planned_order')
-      .where({ selection: selectionKey(selection) })
-      .first();
+  /** The order that is suggested for a line, by the text that tells it from others; null before there was one. */
+  async foundOrder(line: string): Promise<FoundOrder | null> {
+    const row = await this.db('planned_order').where({ selection: line }).first();
     return row ? { order: JSON.parse(row.jobIds as string) as string[], foundFor: row.foundFor as string | null } : null;
   }
 
-  async saveFoundOrder(selection: Selection, { order, foundFor }: FoundOrder): Promise<void> {
+  async saveFoundOrder(line: string, { order, foundFor }: FoundOrder): Promise<void> {
     await this.db('planned_order')
-      .insert({ selection: selectionKey(selection), jobIds: JSON.stringify(order), foundFor })
+      .insert({ selection: line, jobIds: JSON.stringify(order), foundFor })
       .onConflict('selection')
       .merge();
     this.version.countIdle();

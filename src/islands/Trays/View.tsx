@@ -221,7 +221,11 @@ function UnitTrays({ picture, units, unit, scope, onScope, onTake }: UnitTraysPr
         </Panel>
       </div>
       <div className={styles.column}>
-        <Panel title={sweet ? `Sweet spot: ${splitWords(sweet)}` : 'Looking for the sweet spot …'}>
+        <Panel
+          title={
+            sweet ? `Sweet spot: ${splitWords(sweet)}` : error === null ? 'Looking for the sweet spot …' : 'The sweet spot is not known'
+          }
+        >
           <div className={cx(styles.why, styles.whySweet)} data-testid="why">
             <div className={styles.why}>
               {sweet && whySweet(choices, sweet, house.stretchMinutes, paints).map((sentence) => <p key={sentence}>{sentence}</p>)}

@@ -232,8 +232,9 @@ async function plannedFigures(
   { selection, units }: Pick<LineAhead, 'selection' | 'units'>,
   now: Date,
 ): Promise<QueuedLine & { figures: LineFigures }> {
-  const built = await lineLeft(workshop, units.map(approved));
-  const order = await plannedOrder(stores, workshop, selection, built, now);
+  const its = units.map(approved);
+  const built = await lineLeft(workshop, its);
+  const order = await plannedOrder(stores, workshop, { selection, units: its }, built, now);
   await letOthersIn();
   const dated = await datedLine(workshop, built, now);
   await letOthersIn();

@@ -18,12 +18,13 @@ export async function layLine(stores: Stores, { selection, order: found = [] }: 
   await chooseUnits(stores, { selection });
   if (found.length === 0) return;
   const workshop = await loadWorkshop(stores, now);
-  const { problem } = await lineLeft(workshop, chosenUnits(workshop, selection));
+  const units = chosenUnits(workshop, selection);
+  const { problem } = await lineLeft(workshop, units);
   const open = new Set(problem.jobs.map((job) => job.id));
   const order = found.filter((job) => open.has(job));
   if (order.length === 0 || order.length !== open.size) return;
   checkedLine(problem, { order, wishes: [] });
-  await keepOrder(stores, selection, { order, foundFor: null });
+  await keepOrder(stores, { selection, units }, { order, foundFor: null });
 }
 
 export const suggestedSchema = object({ selection: selectionSchema });
@@ -31,9 +32,10 @@ export const suggestedSchema = object({ selection: selectionSchema });
 /** What is suggested for these units by now, and whether a better one is still sought. */
 export async function loadSuggested(stores: Stores, { selection }: InferType<typeof suggestedSchema>, now: Date): Promise<SuggestedLine> {
   const workshop = await loadWorkshop(stores, now);
-  const built = await lineLeft(workshop, chosenUnits(workshop, selection));
-  const isSearching = await isToBeSearched(stores, workshop, selection, now);
+  const line = { selection, units: chosenUnits(workshop, selection) };
+  const built = await lineLeft(workshop, line.units);
+  const isSearching = await isToBeSearched(stores, workshop, line, now);
   // Whoever looks at it need not wait until there is peace.
   if (isSearching) announce('wanted');
-  return { suggested: await suggestedOrder(stores, workshop, selection, built, now), isSearching };
+  return { suggested: await suggestedOrder(stores, workshop, line, built, now), isSearching };
 }

@@ -34,7 +34,7 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
   const isOnBench = bench !== null && selectionKey(bench.selection) === selectionKey(selection);
   // What lies on the bench is looked at as it is, until the painter changes it here.
   const own = (await stores.workshop.ownLine(selection)) ?? (isOnBench ? bench : null);
-  const suggested = await suggestedOrder(stores, workshop, selection, built, now);
+  const suggested = await suggestedOrder(stores, workshop, { selection, units }, built, now);
   await letOthersIn();
   const dated = await datedLine(workshop, built, now);
   const carried = own && built.jobs.length > 0 ? carryOver(built.problem, own) : null;
@@ -54,7 +54,7 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
       cureDays: commissionDates(workshop).find((date) => date.id === id)!.cureDays,
     })),
     suggested,
-    isSearching: await isToBeSearched(stores, workshop, selection, now),
+    isSearching: await isToBeSearched(stores, workshop, { selection, units }, now),
     own: carried,
     ownRevision: await stores.workshop.ownLineRevision(selection),
     isOwnOnBench: isOnBench && own === bench,

@@ -35,7 +35,7 @@ export async function loadSets(
     .filter((id) => sets.unitIds.includes(id));
   if (onLine.length === 0) return null;
   const chosen = units.filter(({ id }) => onLine.includes(id));
-  sets.know(onLine, await plannedOrder(stores, workshop, selection, await lineLeft(workshop, chosen), now));
+  sets.know(onLine, await plannedOrder(stores, workshop, { selection, units: chosen }, await lineLeft(workshop, chosen), now));
   const byCommission = await inSlices(sets.byCommission(onLine, about));
   const singly = about === null ? await inSlices(sets.singly(onLine)) : [];
   const suggestions = about === null ? await inSlices(sets.suggest(onLine)) : [];

@@ -4,7 +4,7 @@ import { compileLine } from '../../core/line/problem/compileLine';
 import { OrderJudge } from '../../core/line/search/OrderJudge';
 import type { LineProblem } from '../../core/line/definitions';
 import { localDay } from '../../core/kernel/localDay';
-import { selectionKey, type Selection } from '../../core/plan/selection';
+import type { Selection } from '../../core/plan/selection';
 import { approved } from '../../core/scheme/model/definitions';
 import { memoKey } from '../running/Memory';
 import { letOthersIn } from '../running/inSlices';
@@ -16,7 +16,7 @@ import { datedLine } from '../workshop/datedLine';
 import type { Workshop, WorkUnit } from '../workshop/loadWorkshop';
 import { solveInThread } from '../work/threads';
 import { linesAhead } from './linesAhead';
-import { keepOrder, suggestedOrder } from './suggestedOrder';
+import { keepOrder, lineKey, suggestedOrder, type PlannedLine } from './suggestedOrder';
 
 const SEED = 1;
 /** A line of a hundred jobs comes within a thousandth of what five times as many moves find; it takes less than half a second. */
@@ -31,25 +31,40 @@ const WORTH_MINUTES = 0.05;
 /** Lines whose search broke off, with what it was for: they are not tried again until something changes. */
 const FAILED = memoKey<Map<string, string>>('searches that broke off');
 
+interface SearchedLine {
+  selection: Selection;
+  units: WorkUnit[];
+}
+
+/** A line as it is, and as it will be once the test models of it are approved. */
+function linesOf(workshop: Workshop, selection: Selection): SearchedLine[] {
+  const units = chosenUnits(workshop, selection);
+  const line = { selection, units: units.map(approved) };
+  return units.some(({ testModel }) => testModel === 'waiting') ? [{ selection, units }, line] : [line];
+}
+
 /** The line that is being arranged, then all that is not on the bench. */
-async function linesToSearch(stores: Stores, workshop: Workshop): Promise<Selection[]> {
-  const ahead = await linesAhead(stores, workshop);
-  return [await currentSelection(stores, workshop), ...ahead.filter(({ isBench }) => !isBench).map(({ selection }) => selection)];
+async function linesToSearch(stores: Stores, workshop: Workshop, isOnlyChosen: boolean): Promise<SearchedLine[]> {
+  const chosen = linesOf(workshop, await currentSelection(stores, workshop));
+  if (isOnlyChosen) return chosen;
+  const ahead = (await linesAhead(stores, workshop)).filter(({ isBench }) => !isBench);
+  return [...chosen, ...ahead.flatMap(({ selection }) => linesOf(workshop, selection))];
 }
 
-/** Will a better order for this line be sought, so that what is suggested may change? */
-export async function isToBeSearched(stores: Stores, workshop: Workshop, selection: Selection, now: Date): Promise<boolean> {
-  const lines = await linesToSearch(stores, workshop);
-  return lines.some((line) => selectionKey(line) === selectionKey(selection)) && isOpen(stores, workshop, selection, now);
+/** Will a better order for a line be sought, so that what is suggested may change? */
+export async function isToBeSearched(stores: Stores, workshop: Workshop, line: PlannedLine, now: Date): Promise<boolean> {
+  const key = lineKey(line);
+  const same = (await linesToSearch(stores, workshop, false)).find((each) => lineKey(each) === key);
+  return same !== undefined && isOpen(stores, workshop, same, now);
 }
 
-async function isOpen(stores: Stores, workshop: Workshop, selection: Selection, now: Date): Promise<boolean> {
-  const units = chosenUnits(workshop, selection).map(approved);
-  const { jobs } = (await lineLeft(workshop, units)).problem;
+async function isOpen(stores: Stores, workshop: Workshop, line: SearchedLine, now: Date): Promise<boolean> {
+  const { jobs } = (await lineLeft(workshop, line.units)).problem;
   if (jobs.length === 0) return false;
-  const subject = subjectOf(workshop, units, now);
-  if (stores.memory.get(FAILED)?.get(selectionKey(selection)) === subject) return false;
-  return (await stores.workshop.foundOrder(selection))?.foundFor !== subject;
+  const key = lineKey(line);
+  const subject = subjectOf(workshop, line.units, now);
+  if (stores.memory.get(FAILED)?.get(key) === subject) return false;
+  return (await stores.workshop.foundOrder(key))?.foundFor !== subject;
 }
 
 interface SearchOptions {
@@ -71,35 +86,34 @@ export async function searchLines(
   now: Date,
   { isOnlyChosen, save, isStopped }: SearchOptions,
 ): Promise<void> {
-  const lines = await linesToSearch(stores, workshop);
-  for (const selection of isOnlyChosen ? lines.slice(0, 1) : lines) {
+  for (const line of await linesToSearch(stores, workshop, isOnlyChosen)) {
     if (isStopped()) return;
-    if (await isOpen(stores, workshop, selection, now)) await searchLine(stores, workshop, selection, now, save);
+    if (await isOpen(stores, workshop, line, now)) await searchLine(stores, workshop, line, now, save);
   }
 }
 
 async function searchLine(
   stores: Stores,
   workshop: Workshop,
-  selection: Selection,
+  line: SearchedLine,
   now: Date,
   save: (write: () => Promise<void>) => Promise<void>,
 ): Promise<void> {
-  const units = chosenUnits(workshop, selection).map(approved);
+  const { selection, units } = line;
   const subject = subjectOf(workshop, units, now);
   try {
     const built = await lineLeft(workshop, units);
-    const known = await suggestedOrder(stores, workshop, selection, built, now);
+    const known = await suggestedOrder(stores, workshop, line, built, now);
     await letOthersIn();
     const problem = (await datedLine(workshop, built, now))?.problem ?? built.problem;
-    const own = [await stores.workshop.bench(), await stores.workshop.ownLine(selection)].flatMap((line) =>
-      line ? [carryOver(problem, { order: line.order, wishes: [] }).order] : [],
+    const own = [await stores.workshop.bench(), await stores.workshop.ownLine(selection)].flatMap((order) =>
+      order ? [carryOver(problem, { order: order.order, wishes: [] }).order] : [],
     );
     const order = await better(problem, known, own);
-    await save(() => keepOrder(stores, selection, { order, foundFor: subject }));
+    await save(() => keepOrder(stores, line, { order, foundFor: subject }));
   } catch (error) {
     const failed = stores.memory.once(FAILED, () => new Map<string, string>());
-    failed.set(selectionKey(selection), subject);
+    failed.set(lineKey(line), subject);
     throw error;
   }
 }

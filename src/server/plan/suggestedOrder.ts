@@ -6,7 +6,7 @@ import type { FoundOrder } from '../../data/stores/workshopStore';
 import { memoKey } from '../running/Memory';
 import type { Stores } from '../stores/stores';
 import { datedLine } from '../workshop/datedLine';
-import type { Workshop } from '../workshop/loadWorkshop';
+import type { Workshop, WorkUnit } from '../workshop/loadWorkshop';
 import { quickOrder } from './quickOrder';
 
 /** An order that knows fewer of the jobs than this is not worth carrying over: the work has become another. */
@@ -19,9 +19,19 @@ const QUICK = memoKey<Map<string, string[]>>('quick orders, by selection');
 /** How many orders have been found: what was planned before the last one is not up to date. */
 export const ordersFound = (stores: Stores): number => stores.memory.get(FOUND) ?? 0;
 
+/** A line as it is planned: its units as they are, or taken as approved where a test model waits. */
+export interface PlannedLine {
+  selection: Selection;
+  units: readonly Pick<WorkUnit, 'testModel'>[];
+}
+
+/** Tells a line from others: while test models wait, it is another one than with their batches. */
+export const lineKey = ({ selection, units }: PlannedLine): string =>
+  `${selectionKey(selection)}${units.some(({ testModel }) => testModel === 'waiting') ? ' while test models wait' : ''}`;
+
 /** Keeps an order, so that every view plans with it, tomorrow too. */
-export async function keepOrder(stores: Stores, selection: Selection, found: FoundOrder): Promise<void> {
-  await stores.workshop.saveFoundOrder(selection, found);
+export async function keepOrder(stores: Stores, line: PlannedLine, found: FoundOrder): Promise<void> {
+  await stores.workshop.saveFoundOrder(lineKey(line), found);
   stores.memory.set(FOUND, ordersFound(stores) + 1);
 }
 
@@ -32,15 +42,15 @@ export async function keepOrder(stores: Stores, selection: Selection, found: Fou
 export async function suggestedOrder(
   stores: Stores,
   workshop: Workshop,
-  selection: Selection,
+  line: PlannedLine,
   built: BuiltLine,
   now: Date,
 ): Promise<string[]> {
   const { problem } = built;
   if (problem.jobs.length === 0) return [];
   const quick = stores.memory.once(QUICK, () => new Map<string, string[]>());
-  const key = selectionKey(selection);
-  const known = (await stores.workshop.foundOrder(selection))?.order ?? quick.get(key);
+  const key = lineKey(line);
+  const known = (await stores.workshop.foundOrder(key))?.order ?? quick.get(key);
   if (known && knownShare(problem, known) >= KNOWN_SHARE) return carryOver(problem, { order: known, wishes: [] }).order;
   const order = await quickOrder(workshop.memory, problem, () => toBePlanned(workshop, built, now));
   quick.set(key, order);

@@ -17,9 +17,10 @@ export async function planTonight(stores: Stores, workshop: Workshop, now: Date)
   const bench = await stores.workshop.bench();
   const candidates: Selection[] = [...(bench ? [bench.selection] : []), ...workshop.commissions.map(({ id }) => wholeCommission(id))];
   for (const selection of candidates) {
-    const built = await lineLeft(workshop, chosenUnits(workshop, selection));
+    const units = chosenUnits(workshop, selection);
+    const built = await lineLeft(workshop, units);
     if (built.jobs.length === 0) continue;
-    const order = await plannedOrder(stores, workshop, selection, built, now);
+    const order = await plannedOrder(stores, workshop, { selection, units }, built, now);
     await letOthersIn();
     const sessions = lineSessions(built.problem, workshop.house.sessions, now.getTime());
     if (!sessions) return null;
