@@ -10,7 +10,7 @@ import { checkedLine } from './checkedLine';
 import { isToBeSearched } from './searchLines';
 import { keepOrder, suggestedOrder } from './suggestedOrder';
 
-/** `order`: one that was found for these units while they were only thought of */
+/** `order`: one that was found for these units while they were only thought of; left out where there is none. */
 export const layLineSchema = object({ selection: selectionSchema, order: optionalList(id(), 100_000) });
 
 /** Chooses the units that Trays and Line are about, with the order that was found for them where it is of the jobs that are left. */

@@ -26,10 +26,14 @@ export function afterChanges({ after, everyMs, work, failed }: Background): () =
   const timers = new Map<Announcement, NodeJS.Timeout>();
   let isStopped = false;
   let working = Promise.resolve();
-  const begin = (what: Announcement) => {
+  const doIt = async (what: Announcement) => {
+    // From here on another change is one that it may not have seen.
     timers.delete(what);
+    if (!isStopped) await work(what, () => isStopped);
+  };
+  const begin = (what: Announcement) => {
     // Whoever wrote last may go: this is for all.
-    working = forAll(() => working.then(() => (isStopped ? undefined : work(what, () => isStopped)))).catch((error: unknown) => {
+    working = forAll(() => working.then(() => doIt(what))).catch((error: unknown) => {
       if (!isStopped) process.stderr.write(`${failed}: ${String(error).slice(-LONGEST_MESSAGE)}\n`);
     });
   };
