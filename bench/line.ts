@@ -62,23 +62,19 @@ function solve({ jobs, sessions, dates, seed, marks }: Task): Result {
   const totals = marks.map(() => Infinity);
   let firstMs = -1;
   const result = { setups: line.setupCount, trays: problem.trays.length, entered, greedy };
-  let last: Omit<SolveReport, 'done'> = { order: new Int32Array(), bound: 0, steps: 0, milliseconds: 1, cost: Infinity };
-  runSolver(
-    { problem, seed: 1, steps: null, milliseconds: marks.at(-1)! * 1000 },
-    () => performance.now(),
-    (report) => {
-      if (firstMs < 0) firstMs = report.milliseconds;
-      marks.forEach((mark, index) => {
-        if (report.milliseconds <= mark * 1000 || (report.done && totals[index] === Infinity)) totals[index] = report.cost;
-      });
-      last = report;
-    },
-  );
+  const note = (report: SolveReport) => {
+    if (firstMs < 0) firstMs = report.milliseconds;
+    marks.forEach((mark, index) => {
+      if (report.milliseconds <= mark * 1000 || (report.done && totals[index] === Infinity)) totals[index] = report.cost;
+    });
+  };
+  const last = runSolver({ problem, seed: 1, steps: null, milliseconds: marks.at(-1)! * 1000 }, () => performance.now(), note);
+  note(last);
   totals[marks.length - 1] = last.cost;
   const timed = timeOrder(line, last.order);
   return {
     ...result,
-    late: 'missingMinutes' in timed ? NaN : timed.totals.late,
+    late: !timed.fits ? NaN : timed.totals.late,
     firstMs,
     provenAfter: last.milliseconds < marks.at(-1)! * 1000 ? last.milliseconds / 1000 : null,
     totals,

@@ -43,7 +43,7 @@ function page(workshop: Workshop, units: WorkUnit[]) {
   const order = greedyOrder(line, GREEDY_WEIGHTS[0]!);
   const plan = planOrder(line, order);
   strategyOf(line, 'suggested', order);
-  if (!('missingMinutes' in plan)) sharedLegs(built, plan.legs);
+  if (plan.fits) sharedLegs(built, plan.legs);
   return { built, problem, order: Array.from(order, (job) => problem.jobs[job]!.id) };
 }
 

@@ -186,7 +186,7 @@ function tapsOf(
     line,
     order.map((job) => index.get(job)!),
   );
-  if ('missingMinutes' in timed) throw new Error('the sessions do not hold this commission');
+  if (!timed.fits) throw new Error('the sessions do not hold this commission');
   const events: BenchEvent[] = [];
   let late = 0;
   let before = -Infinity;

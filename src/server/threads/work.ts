@@ -4,16 +4,13 @@ import type { SolveInThread } from '../work/threads';
 
 /** Solves a line, and tells how far it has come to whoever wants to hear. */
 export function solve({ port, ...request }: SolveInThread): SolveReport {
-  let last: SolveReport | null = null;
-  runSolver(
+  const last = runSolver(
     request,
     () => performance.now(),
-    (report) => {
-      last = report;
-      port?.postMessage(report);
-    },
+    (report) => port?.postMessage(report),
   );
-  return last!;
+  port?.postMessage(last);
+  return last;
 }
 
 /** A line is solved without waiting for all that a task needs. */

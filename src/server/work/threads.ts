@@ -46,7 +46,7 @@ export const presentThreads = (): Worker[] => [...(usual?.threads ?? []), ...(lo
  * Rejects when the thread fails, with a `GivenUpError` when whoever asked has gone.
  */
 export async function solveInThread(request: SolveRequest, onReport?: (report: SolveReport) => void): Promise<SolveReport> {
-  if (!isMainThread) return solveHere(request);
+  if (!isMainThread) return runSolver(request, () => performance.now());
   const pool = request.problem.jobs.length > MANY_JOBS ? longPool() : usualPool();
   const channel = onReport ? new MessageChannel() : null;
   channel?.port1.on('message', onReport!);
@@ -61,16 +61,6 @@ export async function solveInThread(request: SolveRequest, onReport?: (report: S
   } finally {
     channel?.port1.close();
   }
-}
-
-function solveHere(request: SolveRequest): SolveReport {
-  let last: SolveReport | null = null;
-  runSolver(
-    request,
-    () => performance.now(),
-    (report) => (last = report),
-  );
-  return last!;
 }
 
 /** Does a task in a thread of its own; what it refuses is refused here with the same error. */

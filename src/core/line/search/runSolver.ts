@@ -27,14 +27,19 @@ export interface SolveReport extends SolvedLine {
 const TELL_EVERY_MS = 100;
 
 /**
- * Solves a request and reports as it goes: the body of the worker in the browser and of the thread on the server.
- * `now` is a clock in milliseconds.
+ * Solves a request and returns the last report; `onProgress` is told of better orders until then. The body of the worker in the
+ * browser and of the thread on the server. `now` is a clock in milliseconds.
  */
-export function runSolver(request: SolveRequest, now: () => number, report: (report: SolveReport) => void): void {
+export function runSolver(request: SolveRequest, now: () => number, onProgress?: (report: SolveReport) => void): SolveReport {
   const { problem, seed, steps, milliseconds, start, isQuick, seeksProof } = request;
   const begun = now();
   let told = -Infinity;
-  const tell = (solved: SolvedLine, done: boolean) => report({ ...solved, order: solved.order.slice(), milliseconds: now() - begun, done });
+  const reportOf = (solved: SolvedLine, done: boolean): SolveReport => ({
+    ...solved,
+    order: solved.order.slice(),
+    milliseconds: now() - begun,
+    done,
+  });
   const solved = solveLine(compileLine(problem), {
     seed,
     steps: steps ?? Infinity,
@@ -45,8 +50,8 @@ export function runSolver(request: SolveRequest, now: () => number, report: (rep
     onProgress: (progress) => {
       if (now() - told < TELL_EVERY_MS) return;
       told = now();
-      tell(progress, false);
+      onProgress?.(reportOf(progress, false));
     },
   });
-  tell(solved, true);
+  return reportOf(solved, true);
 }
