@@ -32,9 +32,9 @@ export async function quitBrowsers(): Promise<void> {
 
 async function startBrowser(): Promise<WebDriver> {
   const options = new chrome.Options();
-  options.setChromeBinaryPath(process.env['CHROMIUM'] ?? '/usr/bin/chromium');
+  options.setChromeBinaryPath(process.env['CHROMIUM'] ?? '/usr/bin/chromium-headless-shell');
   options.addArguments(
-    '--headless=new',
+    '--headless',
     '--no-sandbox',
     '--disable-gpu',
     '--hide-scrollbars',

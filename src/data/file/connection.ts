@@ -1,9 +1,11 @@
 import knex, { type Knex } from 'knex';
+import { LRUCache } from 'lru-cache';
 
 /** What better-sqlite3 gives us of a connection. */
 export interface RawConnection {
   pragma: (text: string) => unknown;
   backup: (file: string) => Promise<unknown>;
+  prepare: (sql: string) => object;
 }
 
 /**
@@ -11,6 +13,9 @@ export interface RawConnection {
  * whoever meets another writer says so.
  */
 const BUSY_MS = 100;
+
+/** The program asks some hundred different questions; those with long lists of ids in them come and go. */
+const MOST_STATEMENTS = 300;
 
 interface ConnectOptions {
   /** Nothing is changed, not even what a killed program left to be written. */
@@ -44,6 +49,7 @@ export function connect(filename: string, { readonly = false, journal = 'WAL', b
             connection.pragma(`journal_mode = ${journal}`);
             connection.pragma('synchronous = FULL');
           }
+          keepStatements(connection);
           done(null);
         } catch (error) {
           done(error as Error);
@@ -51,6 +57,16 @@ export function connect(filename: string, { readonly = false, journal = 'WAL', b
       },
     },
   });
+}
+
+/** Preparing a statement takes longer than most take to answer, and Knex would prepare each anew. */
+function keepStatements(connection: RawConnection): void {
+  const statements = new LRUCache<string, object, undefined>({
+    max: MOST_STATEMENTS,
+    memoMethod: (sql) => prepare(sql),
+  });
+  const prepare = connection.prepare.bind(connection);
+  connection.prepare = (sql) => statements.memo(sql);
 }
 
 const snakeCase = (name: string) => name.replaceAll(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);

@@ -20,7 +20,9 @@ import { movePartTo, moveStepTo, type StripId } from '../../core/scheme/authorin
 
 /** What is carried or lies under it. */
 export type DragItem =
-  { kind: 'part'; part: string } | { kind: 'step'; step: string; strip: StripId } | { kind: 'strip end'; strip: StripId };
+  | { kind: 'part'; part: string }
+  | { kind: 'step'; step: string; strip: StripId }
+  | { kind: 'strip end'; strip: StripId };
 
 interface SchemeDragProps {
   scheme: Scheme;

@@ -3,7 +3,19 @@ import { stationCounts } from '../workshop/stationCounts';
 import { services } from '../starting/services';
 
 type StationKey =
-  'today' | 'intake' | 'scheme' | 'money' | 'colours' | 'trays' | 'line' | 'bench' | 'ledger' | 'shelf' | 'library' | 'house' | 'backups';
+  | 'today'
+  | 'intake'
+  | 'scheme'
+  | 'money'
+  | 'colours'
+  | 'trays'
+  | 'line'
+  | 'bench'
+  | 'ledger'
+  | 'shelf'
+  | 'library'
+  | 'house'
+  | 'backups';
 
 const COOKIE = 'commission';
 const YEAR_SECONDS = 31_536_000;

@@ -35,7 +35,14 @@ export async function searchOrder(problem: LineProblem, steps: number): Promise<
   const line = compileLine(problem);
   const isHeavy = line.jobCount > MOST_JOBS_IN_PROCESS || line.jobCount * steps > MOST_WORK_IN_PROCESS;
   const { order } = isHeavy
-    ? await solveInThread({ problem, seed: SEED, steps, milliseconds: null, isQuick: line.jobCount > MOST_JOBS_SEARCHED })
-    : solveLine(line, { seed: SEED, steps });
+    ? await solveInThread({
+        problem,
+        seed: SEED,
+        steps,
+        milliseconds: null,
+        isQuick: line.jobCount > MOST_JOBS_SEARCHED,
+        seeksProof: false,
+      })
+    : solveLine(line, { seed: SEED, steps, seeksProof: false });
   return Array.from(order, (job) => problem.jobs[job]!.id);
 }

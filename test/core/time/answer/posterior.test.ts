@@ -25,21 +25,23 @@ const effectsOf = (row: StepKind): [key: string, mean: number, spread: number, o
 
 interface Plain {
   expected: (kind: StepKind, done: number, models: number) => number;
-  effects: Map<string, number>;
 }
 
 /** Draws from the posterior by Metropolis steps on one effect after the other, with the learning curve and the noise as they are. */
 function* sampled(rows: readonly JudgedRow[], kinds: readonly StepKind[], sweeps: number, random: Random): Generator<Plain> {
-  const priors = new Map([...rows, ...kinds].flatMap(effectsOf).map(([key, mean, spread]) => [key, { mean, spread }]));
-  const effects = new Map([...priors].map(([key, { mean }]) => [key, mean]));
+  const priors = [...new Map([...rows, ...kinds].flatMap(effectsOf).map((effect) => [effect[0], effect])).values()];
+  const effects = priors.map(([, mean]) => mean);
+  const places = new Map(priors.map(([key], place) => [key, place]));
+  const placesOf = new Map(
+    [...rows, ...kinds].map((kind): [StepKind, Record<'level' | 'slope', number[]>] => {
+      const of = (slope: boolean) => effectsOf(kind).flatMap(([key, , , ofSlope]) => (ofSlope === slope ? [places.get(key)!] : []));
+      return [kind, { level: of(false), slope: of(true) }];
+    }),
+  );
+  const sumOf = (at: readonly number[]) => at.reduce((sum, place) => sum + effects[place]!, 0);
   const expected = (kind: StepKind, done: number, models: number) => {
-    let level = 0;
-    let slope = 0;
-    for (const [key, , , ofSlope] of effectsOf(kind)) {
-      if (ofSlope) slope += effects.get(key)!;
-      else level += effects.get(key)!;
-    }
-    return level + Math.log(meanShare(done, models, slope));
+    const { level, slope } = placesOf.get(kind)!;
+    return sumOf(level) + Math.log(meanShare(done, models, sumOf(slope)));
   };
   const done = new Map<string, number>();
   const data = rows.map((row) => {
@@ -52,7 +54,7 @@ function* sampled(rows: readonly JudgedRow[], kinds: readonly StepKind[], sweeps
   });
   const logPosterior = () => {
     let sum = 0;
-    for (const [key, { mean, spread }] of priors) sum -= ((effects.get(key)! - mean) / spread) ** 2 / 2;
+    for (const [place, [, mean, spread]] of priors.entries()) sum -= ((effects[place]! - mean) / spread) ** 2 / 2;
     for (const { row, before, value, parts } of data) {
       const at = expected(row, before, row.models);
       let density = 0;
@@ -64,14 +66,14 @@ function* sampled(rows: readonly JudgedRow[], kinds: readonly StepKind[], sweeps
   };
   let now = logPosterior();
   for (let sweep = 0; sweep < sweeps; sweep++) {
-    for (const [key, { spread }] of priors) {
-      const before = effects.get(key)!;
-      effects.set(key, before + spread * (2 * random.uniform() - 1) * 1.5);
+    for (const [place, [, , spread]] of priors.entries()) {
+      const before = effects[place]!;
+      effects[place] = before + spread * (2 * random.uniform() - 1) * 1.5;
       const next = logPosterior();
       if (Math.log(random.uniform()) < next - now) now = next;
-      else effects.set(key, before);
+      else effects[place] = before;
     }
-    if (sweep > sweeps / 10) yield { expected, effects };
+    if (sweep > sweeps / 10) yield { expected };
   }
 }
 
