@@ -5,6 +5,7 @@
  *   npm run bench:line -- --long           the same, and after 10 minutes, for 100 and 1,000 jobs
  *   npm run bench:line -- --jobs 60,140    only these sizes
  *   npm run bench:line -- --dates          with trays that cost fetching and commissions with dates
+ *   npm run bench:line -- --weighed        with minutes at the bench, days and legs weighed, and wishes
  *
  * Every line is solved in a process of its own, so that its memory is its own.
  */
@@ -29,10 +30,15 @@ const TRAYS: Record<number, number> = { 8: 2, 14: 2, 1000: 150 };
 const MARKS = [1, 5, 30];
 const LONG_MARKS = [5, 30, 600];
 
-interface Task {
+/** What a line has beside its jobs. */
+interface Shape {
+  dates: boolean;
+  weighed: boolean;
+}
+
+interface Task extends Shape {
   jobs: number;
   sessions: boolean;
-  dates: boolean;
   seed: number;
   marks: number[];
 }
@@ -53,8 +59,8 @@ interface Result {
   megabytes: number;
 }
 
-function solve({ jobs, sessions, dates, seed, marks }: Task): Result {
-  const problem = madeUpCommission(seed, { jobs, sessions, dates, trays: TRAYS[jobs] });
+function solve({ jobs, sessions, dates, weighed, seed, marks }: Task): Result {
+  const problem = madeUpCommission(seed, { jobs, sessions, dates, weighed, trays: TRAYS[jobs] });
   const line = compileLine(problem);
   const judge = new OrderJudge(line);
   const entered = judge.take(enteredOrder(line));
@@ -85,8 +91,8 @@ function solve({ jobs, sessions, dates, seed, marks }: Task): Result {
 }
 
 /** Moves of one job judged in a second, on a line as the search holds it, whatever becomes of them. */
-function judgedPerSecond(jobs: number, dates: boolean): [number, number] {
-  const judge = ['--judge', String(jobs), ...(dates ? ['--dates'] : [])];
+function judgedPerSecond(jobs: number, { dates, weighed }: Shape): [number, number] {
+  const judge = ['--judge', String(jobs), ...(dates ? ['--dates'] : []), ...(weighed ? ['--weighed'] : [])];
   const child = spawnSync(process.execPath, ['--import', 'tsx', import.meta.filename, ...judge], { encoding: 'utf8' });
   return JSON.parse(child.stdout) as [number, number];
 }
@@ -102,7 +108,7 @@ function inOwnProcess(task: Task): Result {
 const minutes = (value: number) => value.toFixed(1);
 const row = (cells: (string | number)[]) => console.log(`| ${cells.join(' | ')} |`);
 
-function table(sizes: number[], marks: number[], dates: boolean): void {
+function table(sizes: number[], marks: number[], { dates, weighed }: Shape): void {
   row([
     'jobs',
     'evenings',
@@ -126,7 +132,7 @@ function table(sizes: number[], marks: number[], dates: boolean): void {
   );
   for (const jobs of sizes) {
     for (const sessions of [false, true]) {
-      const result = inOwnProcess({ jobs, sessions, dates, seed: 1, marks });
+      const result = inOwnProcess({ jobs, sessions, dates, weighed, seed: 1, marks });
       const best = result.totals.at(-1)!;
       row([
         jobs,
@@ -149,8 +155,8 @@ function table(sizes: number[], marks: number[], dates: boolean): void {
 }
 
 /** Single-job moves judged in a second against the order's own cost: on the first construction, and as the search holds it after a while. */
-function judgeMoves(jobs: number, dates: boolean): [first: number, searched: number] {
-  const line = compileLine(madeUpCommission(1, { jobs, dates }));
+function judgeMoves(jobs: number, shape: Shape): [first: number, searched: number] {
+  const line = compileLine(madeUpCommission(1, { jobs, ...shape }));
   return [
     judgeMovesOf(line, greedyOrder(line, GREEDY_WEIGHTS[0]!)),
     judgeMovesOf(line, solveLine(line, { seed: 1, steps: 20_000, seeksProof: false }).order),
@@ -202,21 +208,22 @@ const { values } = parseArgs({
   options: {
     long: { type: 'boolean' },
     dates: { type: 'boolean', default: false },
+    weighed: { type: 'boolean', default: false },
     jobs: { type: 'string' },
     task: { type: 'string' },
     judge: { type: 'string' },
   },
 });
 if (values.task) console.log(JSON.stringify(solve(JSON.parse(values.task) as Task)));
-else if (values.judge) console.log(JSON.stringify(judgeMoves(Number(values.judge), values.dates)));
+else if (values.judge) console.log(JSON.stringify(judgeMoves(Number(values.judge), values)));
 else {
   const sizes = values.jobs?.split(',').map(Number);
   console.log(`${cpus()[0]?.model ?? 'unknown processor'}, Node.js ${process.version}; totals in minutes\n`);
-  const [first, searched] = judgedPerSecond(140, values.dates).map((each) => Math.round(each).toLocaleString('en'));
+  const [first, searched] = judgedPerSecond(140, values).map((each) => Math.round(each).toLocaleString('en'));
   console.log(`moves of one job judged on a line of 140 jobs: ${first} a second on the first construction, ${searched} after a search\n`);
   if (values.dates)
     console.log(
       `${DRAWS} draws of an order of 300 jobs: ${drawMilliseconds(false).toFixed(0)} ms, in evenings ${drawMilliseconds(true).toFixed(0)} ms\n`,
     );
-  table(sizes ?? (values.long ? LONG_SIZES : SIZES), values.long ? LONG_MARKS : MARKS, values.dates);
+  table(sizes ?? (values.long ? LONG_SIZES : SIZES), values.long ? LONG_MARKS : MARKS, values);
 }

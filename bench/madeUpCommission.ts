@@ -10,7 +10,11 @@ export interface CommissionShape {
   sessions?: boolean;
   /** Trays that cost fetching, and units that belong to up to four commissions with dates, some of them hard to keep. */
   dates?: boolean;
+  /** Minutes at the bench, days and legs weighed as the program ships, and every other preference a wish. */
+  weighed?: boolean;
 }
+
+const WEIGHTS = { bench: 1, span: 0.0035, leg: 0.3 };
 
 /** Light, palette and water, before the first setup of a session. */
 const SIT_DOWN_MINUTES = 1.5;
@@ -80,9 +84,10 @@ export function madeUpCommission(seed: number, shape: CommissionShape): LineProb
   }
   if (shape.dates) for (const tray of trays) tray.fetchMinutes = whole(1, 6) / 4;
   const due = shape.dates ? commissionDates(trays, jobs, shape.sessions === true, uniform) : undefined;
+  const weights = shape.weighed ? WEIGHTS : undefined;
   const setups = [...new Set(jobs.map((job) => job.setup))].map((id) => ({ id, ...(tools.has(id) && { tool: tools.get(id)! }) }));
   return {
-    format: lineFormatOf({ trays, due }),
+    format: lineFormatOf({ trays, due, weights }),
     trays,
     tools: [
       { id: 'dry brush', count: 2, restMinutes: 30 },
@@ -92,7 +97,8 @@ export function madeUpCommission(seed: number, shape: CommissionShape): LineProb
     start: setups.map(({ id }) => SIT_DOWN_MINUTES + changeover('', id)),
     changeover: setups.map((from) => setups.map((to) => changeover(from.id, to.id))),
     jobs,
-    prefer,
+    prefer: weights ? prefer.map((entry, index) => (index % 2 === 0 ? entry : { ...entry, wish: true })) : prefer,
+    ...(weights && { weights }),
     ...(shape.sessions && { sessions: evenings(jobs) }),
     ...(due && { due }),
   };

@@ -2,7 +2,7 @@ import { InputError } from '../core/kernel/InputError';
 import { readLineProblem } from '../core/formats/lineProblem';
 import { readOrder } from '../core/line/problem/readOrder';
 import { compileLine } from '../core/line/problem/compileLine';
-import type { LineProblem } from '../core/line/definitions';
+import { LINE_PROBLEM_FORMATS, type LineProblem } from '../core/line/definitions';
 import { planOrder } from '../core/line/search/planOrder';
 import type { SolveReport } from '../core/line/search/runSolver';
 import { solveInThread } from '../server/work/threads';
@@ -51,7 +51,8 @@ async function run(): Promise<void> {
       `add sessions or make them longer: at least ${Number(plan.missingMinutes.toFixed(6))} minutes are missing`,
     );
   }
-  const { fits: _fits, ...written } = plan;
+  const { fits: _fits, against, legCount, ...earlier } = plan;
+  const written = problem.format === LINE_PROBLEM_FORMATS[2] ? { ...earlier, against, legCount } : earlier;
   process.stdout.write(`${JSON.stringify(written, null, 1)}\n`);
 }
 

@@ -33,14 +33,7 @@ export async function quitBrowsers(): Promise<void> {
 async function startBrowser(): Promise<WebDriver> {
   const options = new chrome.Options();
   options.setChromeBinaryPath(process.env['CHROMIUM'] ?? '/usr/bin/chromium-headless-shell');
-  options.addArguments(
-    '--headless',
-    '--no-sandbox',
-    '--disable-gpu',
-    '--hide-scrollbars',
-    `--window-size=${WIDTH},${HEIGHT}`,
-    ...QUIET,
-  );
+  options.addArguments('--headless', '--no-sandbox', '--disable-gpu', '--hide-scrollbars', `--window-size=${WIDTH},${HEIGHT}`, ...QUIET);
   const service = new chrome.ServiceBuilder(process.env['CHROMEDRIVER'] ?? '/usr/bin/chromedriver');
   const driver = await new Builder().forBrowser('chrome').setChromeOptions(options).setChromeService(service).build();
   looksOften(driver);

@@ -1,4 +1,11 @@
-import { lineFormatOf, type LineAfter, type LineJob, type LineProblem, type LineTray } from '../../src/core/line/definitions';
+import {
+  lineFormatOf,
+  type LineAfter,
+  type LineJob,
+  type LinePrefer,
+  type LineProblem,
+  type LineTray,
+} from '../../src/core/line/definitions';
 import { Random } from './random';
 
 interface Shape {
@@ -6,6 +13,8 @@ interface Shape {
   sessions?: boolean;
   /** Trays that cost fetching, and dates: what the second version adds. */
   isSecond?: boolean;
+  /** What the painter weighs, and preferences that are wishes: what the third version adds. */
+  isThird?: boolean;
 }
 
 const models = (count: number) => Array.from({ length: count }, (_, index) => index + 1);
@@ -42,16 +51,29 @@ export function randomProblem(seed: number, shape: Shape = {}): LineProblem {
   const sessions = (shape.sessions ?? random.chance(0.4)) ? evenings(60) : null;
   // Drawn last, so that what a seed gave before there were dates is what it gives now.
   const second = shape.isSecond ? secondVersion(random, trays, jobs, sessions !== null) : { trays };
+  const third = thirdVersion(
+    random,
+    prefer.filter((entry) => entry.first !== entry.then),
+    shape.isThird ?? false,
+  );
   return {
-    format: lineFormatOf(second),
+    format: lineFormatOf({ ...second, ...third }),
     tools,
     setups,
     start: setups.map(() => random.whole(0, 8)),
     changeover: setups.map((_, row) => setups.map((__, column) => (row === column ? 0 : random.whole(0, 8)))),
     jobs,
-    prefer: prefer.filter((entry) => entry.first !== entry.then),
     ...(sessions && { sessions }),
     ...second,
+    ...third,
+  };
+}
+
+function thirdVersion(random: Random, prefer: LinePrefer[], isThird: boolean): Pick<LineProblem, 'prefer' | 'weights'> {
+  if (!isThird) return { prefer };
+  return {
+    prefer: prefer.map((entry) => (random.chance(0.5) ? { ...entry, wish: true } : entry)),
+    weights: { bench: random.pick([1, 1, 0.5, 0]), span: random.pick([0.0035, 0.0035, 0.2, 1, 0]), leg: random.pick([0.3, 2, 0]) },
   };
 }
 

@@ -38,9 +38,9 @@ export class PageUser {
       PATIENCE_MS,
       'the view did not open',
     );
-    // Listeners are hung up in effects, which run after the first paint.
+    // Listeners are hung up in effects, which run after the first paint and before the page has nothing left to do.
     await this.driver.executeAsyncScript(
-      'const done = arguments[0]; requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done, 60)))',
+      'const done = arguments[0]; requestAnimationFrame(() => requestAnimationFrame(() => requestIdleCallback(() => done())))',
     );
   }
 

@@ -9,6 +9,8 @@ interface SlowTiming {
   wait: number;
   touchUp: number;
   late: number;
+  against: number;
+  legCount: number;
   due: { id: string; end: number; at: number }[];
   jobs: { id: string; begin: number; end: number; prep: number; wait: number }[];
 }
@@ -101,17 +103,23 @@ export function slowTiming(problem: LineProblem, order: readonly string[]): Slow
     timed.push(record);
     earlier.push(job);
   }
-  const touchUp = (problem.prefer ?? [])
-    .filter((entry) => order.indexOf(entry.first) >= order.indexOf(entry.then))
-    .reduce((sum, entry) => sum + entry.minutes, 0);
+  const broken = (problem.prefer ?? []).filter((entry) => order.indexOf(entry.first) >= order.indexOf(entry.then));
+  const sumOf = (wishes: boolean) => broken.filter(({ wish = false }) => wish === wishes).reduce((sum, entry) => sum + entry.minutes, 0);
+  const touchUp = sumOf(false);
+  const against = sumOf(true);
+  const legCount = order.filter((id, place) => place === 0 || jobs.get(id)!.setup !== jobs.get(order[place - 1]!)!.setup).length;
   const due = (problem.due ?? []).map(({ id, jobs: its, at }) => ({
     id,
     at,
     end: Math.max(...its.map((each) => timed.find((record) => record.id === each)!.end)),
   }));
   const late = due.reduce((sum, { end, at }, index) => sum + problem.due![index]!.perMinuteLate * Math.max(0, end - at), 0);
-  const total = time - sessions[0]!.from + touchUp + late;
-  return { ...sums, touchUp, late, due, total, finish: time, bench: sums.handsOn + sums.changeover + sums.wait + touchUp, jobs: timed };
+  const span = time - sessions[0]!.from;
+  const bench = sums.handsOn + sums.changeover + sums.wait + touchUp;
+  const { weights } = problem;
+  const weighed = weights ? weights.bench * bench + weights.span * span + weights.leg * legCount : span + touchUp;
+  const total = weighed + late + against;
+  return { ...sums, touchUp, late, against, legCount, due, total, finish: time, bench, jobs: timed };
 }
 
 function coveredBy(problem: LineProblem, job: LineJob): number[] {

@@ -1,5 +1,6 @@
 import {
   array,
+  boolean,
   mixed,
   number,
   string,
@@ -68,6 +69,8 @@ export const count = (least: number, most = 1_000_000) => {
 };
 
 export const share = () => atLeast(0, 'a share from 0 to 1').max(1, remedy('give a share from 0 to 1'));
+
+export const yesOrNo = () => boolean().strict().typeError(remedy('give true or false'));
 
 export const oneOf = <T extends string>(values: readonly T[]) =>
   mixed<T>()

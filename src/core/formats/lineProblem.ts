@@ -16,6 +16,7 @@ import {
   parse,
   requiredText,
   textOrNull,
+  yesOrNo,
 } from './fields';
 import { InputError } from '../kernel/InputError';
 
@@ -77,16 +78,17 @@ const schema = object({
   start: mixed<number[]>().defined(),
   changeover: mixed<number[][]>().defined(),
   jobs: list(job, MOST_JOBS),
-  prefer: optionalList(object({ first: lineId(), then: lineId(), minutes: minutes() }), MOST_PREFERENCES),
+  prefer: optionalList(object({ first: lineId(), then: lineId(), minutes: minutes(), wish: yesOrNo().optional() }), MOST_PREFERENCES),
   sessions: array(object({ from: moment(), to: moment() }))
     .strict()
     .max(MOST_SESSIONS),
   due: optionalList(object({ id: lineId(), jobs: ids(), at: moment(), perMinuteLate: minutes() }), MOST_DATES),
+  weights: object({ bench: minutes(), span: minutes(), leg: minutes() }).optional().default(undefined),
   wishes: optionalList(wish as never, MOST_WISHES),
 });
 
 /**
- * Reads a line problem that came from outside, of either version. An empty optional list means the same as leaving it out.
+ * Reads a line problem that came from outside, of any version. An empty optional list means the same as leaving it out.
  * Throws an `InputError` that names the first field that cannot be taken; nothing is guessed.
  */
 export function readLineProblem(value: unknown): LineProblem {
@@ -121,11 +123,14 @@ export function readLineProblem(value: unknown): LineProblem {
   return problem;
 }
 
-/** Version 1 knows neither fetching nor dates: what stands there under their names means nothing. */
+/** What stands under the names of a later version means nothing in an earlier one. */
 function ofItsVersion(problem: LineProblem): LineProblem {
-  if (problem.format === LINE_PROBLEM_FORMATS[1]) return { ...problem, format: lineFormatOf(problem) };
-  const { due: _due, ...known } = problem;
-  return { ...known, trays: problem.trays.map(({ id, models }) => ({ id, models })) };
+  if (problem.format === LINE_PROBLEM_FORMATS[2]) return { ...problem, format: lineFormatOf(problem) };
+  const { weights: _weights, ...second } = problem;
+  if (second.prefer) second.prefer = second.prefer.map(({ wish: _wish, ...entry }) => entry);
+  if (problem.format === LINE_PROBLEM_FORMATS[1]) return { ...second, format: lineFormatOf(second) };
+  const { due: _due, ...first } = second;
+  return { ...first, trays: problem.trays.map(({ id, models }) => ({ id, models })) };
 }
 
 function checkDue({ jobs }: LineDue, known: Set<string>, field: string): void {

@@ -3,7 +3,7 @@
  * Times are minutes, counted from the first session. The full contract is docs/formats/line-problem.md.
  */
 
-export const LINE_PROBLEM_FORMATS = ['neat-relay/line-problem@1', 'neat-relay/line-problem@2'] as const;
+export const LINE_PROBLEM_FORMATS = ['neat-relay/line-problem@1', 'neat-relay/line-problem@2', 'neat-relay/line-problem@3'] as const;
 export type LineProblemFormat = (typeof LINE_PROBLEM_FORMATS)[number];
 export const LINE_PLAN_FORMAT = 'neat-relay/line-plan@1';
 
@@ -57,11 +57,12 @@ export interface LineJob {
   after: LineAfter[];
 }
 
-/** If `first` does not stand before `then`, `minutes` of touch-up are added. */
+/** If `first` does not stand before `then`, `minutes` of touch-up are added; those of a wish are no work and only count against the order. */
 export interface LinePrefer {
   first: string;
   then: string;
   minutes: number;
+  wish?: boolean;
 }
 
 /** The last of these jobs should end by `at`; every minute later counts as `perMinuteLate` minutes. A job may be in several. */
@@ -70,6 +71,16 @@ export interface LineDue {
   jobs: string[];
   at: number;
   perMinuteLate: number;
+}
+
+/**
+ * What counts how much in the total: a minute at the bench, a minute until the last model is finished (nights included), and a leg.
+ * Without weights a minute until the end counts one, and nothing else.
+ */
+export interface LineWeights {
+  bench: number;
+  span: number;
+  leg: number;
 }
 
 /** Bench time, in minutes from the origin of the problem. */
@@ -105,6 +116,7 @@ export interface LineProblem {
   prefer?: LinePrefer[];
   sessions?: LineSession[];
   due?: LineDue[];
+  weights?: LineWeights;
   /** Ours on top of the contract; readers that do not know it may ignore it. */
   wishes?: LineWish[];
 }
@@ -120,6 +132,10 @@ export interface LineTotals {
   touchUp: number;
   /** What lateness counts, over all dates. */
   late: number;
+  /** Minutes of broken preferences that are wishes and no work. */
+  against: number;
+  /** Runs of neighbours under one setup. */
+  legCount: number;
 }
 
 /** When the last job of a date ends, and when it should. */
@@ -169,6 +185,13 @@ export interface LinePlan extends LineTotals {
 /** Rounding allowed when a time is compared with the end of a session, from the format's contract. */
 export const SESSION_ROUNDING = 1e-9;
 
-/** Version 1 knows neither fetching nor dates: a problem is of version 2 only when it has one of them. */
-export const lineFormatOf = ({ trays, due }: Pick<LineProblem, 'trays' | 'due'>): LineProblemFormat =>
-  LINE_PROBLEM_FORMATS[due?.length || trays.some(({ fetchMinutes = 0 }) => fetchMinutes > 0) ? 1 : 0];
+/** A problem is of the first version that knows all it has: fetching and dates came with the second, weights and wishes for pairs with the third. */
+export function lineFormatOf({
+  trays,
+  due,
+  weights,
+  prefer,
+}: Pick<LineProblem, 'trays' | 'due' | 'weights' | 'prefer'>): LineProblemFormat {
+  if (weights || prefer?.some(({ wish }) => wish)) return LINE_PROBLEM_FORMATS[2];
+  return LINE_PROBLEM_FORMATS[due?.length || trays.some(({ fetchMinutes = 0 }) => fetchMinutes > 0) ? 1 : 0];
+}

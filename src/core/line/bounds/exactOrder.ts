@@ -2,6 +2,7 @@ import { BenchCalendar } from '../timing/BenchCalendar';
 import type { CompiledLine } from '../problem/compiledLine';
 import { DateBounds } from './dates';
 import { headsAndTails } from './headsAndTails';
+import { isEndless } from './sessions';
 import { LineClock } from '../timing/LineClock';
 import type { ToolCopy } from '../timing/ToolRack';
 import { cheapestOpenings, type Openings } from './openings';
@@ -27,8 +28,13 @@ interface Begun {
   before: Begun | null;
   job: number;
   placed: Uint32Array;
-  /** Touch-up, and lateness of the dates that are settled. */
+  /**
+   * What the total has of it already, the time on the clock aside: broken preferences, lateness of the dates that are settled, legs, and,
+   * where sessions part it from that time, changeover and waiting at the bench.
+   */
   owed: number;
+  /** Setup in hand. */
+  held: number;
   /** No order that begins so has a smaller total. */
   bound: number;
   session: number;
@@ -42,7 +48,7 @@ interface Longer {
   job: number;
   owed: number;
   bound: number;
-  /** Minutes spent so far; of equal bounds the least is the most promising. */
+  /** What the total has so far; of equal bounds the least is the most promising. */
   reached: number;
 }
 
@@ -51,8 +57,11 @@ interface Rest {
   /** Jobs that may stand next. */
   next: number[];
   jobsOfSetup: Int32Array;
+  setups: number;
   /** Hands-on minutes, the cheapest opening of every setup, and a fetch of every tray. */
   work: number;
+  /** The hands-on minutes alone. */
+  handsOn: number;
   /** The dates that are not settled, what each set of all of them still needs, and the sets that need a setup or a tray. */
   open: number;
   workOfSets: Float64Array;
@@ -82,8 +91,12 @@ class ExactSearch {
   private readonly dates: DateBounds;
   private readonly earliest: Float64Array;
   private readonly words: number;
-  private readonly entries: { then: Int32Array[]; first: Int32Array; minutes: Float64Array };
+  private readonly entries: { then: Int32Array[]; first: Int32Array; cost: Float64Array };
   private readonly isEndless: boolean;
+  /** What a minute on the clock adds to the total; what one lost at the bench adds beyond that; and what every order has anyway. */
+  private readonly perMinute: number;
+  private readonly perLostMinute: number;
+  private readonly handsOnCost: number;
   private readonly shortcuts: [from: number, to: number][];
   private readonly isStraight: boolean;
   private readonly path: Int32Array;
@@ -104,8 +117,13 @@ class ExactSearch {
     this.words = (line.jobCount + 31) >> 5;
     const then: number[][] = Array.from({ length: line.jobCount }, () => []);
     line.preferThen.forEach((job, entry) => then[job]!.push(entry));
-    this.entries = { then: then.map((list) => Int32Array.from(list)), first: line.preferFirst, minutes: line.preferMinutes };
-    this.isEndless = line.sessionFrom.length === 1 && line.sessionTo[0] === Infinity;
+    this.entries = { then: then.map((list) => Int32Array.from(list)), first: line.preferFirst, cost: line.preferCost };
+    this.isEndless = isEndless(line);
+    const { span, bench } = line.objective;
+    // In one endless session every minute until the end is one at the bench.
+    this.perMinute = this.isEndless ? span + bench : span;
+    this.perLostMinute = this.isEndless ? 0 : bench;
+    this.handsOnCost = this.perLostMinute * line.jobMinutes.reduce((sum, minutes) => sum + minutes, 0);
     this.shortcuts = this.isEndless ? [] : shortcutsBySession(line);
     this.isStraight = (this.isEndless || startsAreStraight(line)) && noDetourIsQuicker(line);
     this.path = new Int32Array(line.jobCount);
@@ -114,7 +132,7 @@ class ExactSearch {
   run(): ExactAnswer {
     const { line } = this;
     let layer: Begun[] = [
-      { before: null, job: -1, placed: new Uint32Array(this.words), owed: 0, bound: 0, session: 0, felt: new Float64Array(0) },
+      { before: null, job: -1, placed: new Uint32Array(this.words), owed: 0, held: -1, bound: 0, session: 0, felt: new Float64Array(0) },
     ];
     for (let length = 0; length < line.jobCount && layer.length > 0; length++) {
       const longer: Longer[] = [];
@@ -148,11 +166,12 @@ class ExactSearch {
       clock.branch(length);
       clock.place(job);
       if (clock.missing === 0) {
-        const owed = begun.owed + this.touchUpOf(begun.placed, job) + this.lateOf(begun.placed, job);
+        const owed = begun.owed + this.brokenBy(begun.placed, job) + this.lateOf(begun.placed, job) + this.lostOn(begun, job);
         if (length + 1 === line.jobCount) this.finishOrder(job, owed);
         else {
           const bound = Math.max(begun.bound, this.boundOf(begun.placed, rest, job, owed));
-          if (bound < this.bestCost - ROUNDING) longer.push({ before: begun, job, owed, bound, reached: clock.time + owed });
+          if (bound < this.bestCost - ROUNDING)
+            longer.push({ before: begun, job, owed, bound, reached: this.perMinute * clock.time + owed });
         }
       }
       clock.drop();
@@ -170,11 +189,21 @@ class ExactSearch {
     clock.keep();
   }
 
-  private touchUpOf(placed: Uint32Array, job: number): number {
+  private brokenBy(placed: Uint32Array, job: number): number {
     const { entries } = this;
-    let touchUp = 0;
-    for (const entry of entries.then[job]!) if (!has(placed, entries.first[entry]!)) touchUp += entries.minutes[entry]!;
-    return touchUp;
+    let broken = 0;
+    for (const entry of entries.then[job]!) if (!has(placed, entries.first[entry]!)) broken += entries.cost[entry]!;
+    return broken;
+  }
+
+  /** What the job that was placed last adds for its leg, and for what it took at the bench beyond the work. */
+  private lostOn({ held }: Begun, job: number): number {
+    const { prep, wait } = this.clock.timing;
+    return this.perLostMinute * (prep + wait) + (held === this.line.jobSetup[job] ? 0 : this.line.objective.leg);
+  }
+
+  private costAt(time: number, owed: number): number {
+    return this.perMinute * (time - this.line.sessionFrom[0]!) + this.handsOnCost + owed;
   }
 
   /** Lateness of the dates that the job, placed last, has settled. */
@@ -188,7 +217,7 @@ class ExactSearch {
   }
 
   private finishOrder(job: number, owed: number): void {
-    const cost = this.clock.time - this.line.sessionFrom[0]! + owed;
+    const cost = this.costAt(this.clock.time, owed);
     if (cost >= this.bestCost - ROUNDING) return;
     this.bestCost = cost;
     this.path[this.path.length - 1] = job;
@@ -214,7 +243,7 @@ class ExactSearch {
 
   /** The candidate as a begun order, or null when another one of the same jobs leaves the rest at least as well off. */
   private take({ before, job, owed, bound }: Longer, length: number, sameJobs: Map<string, Begun[]>): Begun | null {
-    const { clock } = this;
+    const { clock, line } = this;
     const placed = before.placed.slice();
     placed[job >> 5]! |= 1 << (job & 31);
     this.replay(before, length - 1);
@@ -223,7 +252,7 @@ class ExactSearch {
     const rest = this.restOf(placed);
     const copies = clock.tools.byLastUse().filter(({ tool }) => this.isToolWanted(tool, rest));
     const felt = this.feltBy(placed, copies);
-    const begun: Begun = { before, job, placed, owed, bound, session: clock.session, felt };
+    const begun: Begun = { before, job, placed, owed, held: line.jobSetup[job]!, bound, session: clock.session, felt };
     clock.drop();
     const key = keyOf(placed, copies);
     const others = sameJobs.get(key);
@@ -239,7 +268,9 @@ class ExactSearch {
     const rest: Rest = {
       next: [],
       jobsOfSetup: new Int32Array(line.setupCount),
+      setups: 0,
       work: 0,
+      handsOn: 0,
       open: dates.openAfter((job) => has(placed, job)),
       workOfSets: byMask,
       setupSets: new Int32Array(line.setupCount),
@@ -249,11 +280,15 @@ class ExactSearch {
     for (let job = 0; job < line.jobCount; job++) {
       if (has(placed, job)) continue;
       const setup = line.jobSetup[job]!;
-      if (rest.jobsOfSetup[setup]!++ === 0) rest.work += openings.enter[setup]!;
+      if (rest.jobsOfSetup[setup]!++ === 0) {
+        rest.work += openings.enter[setup]!;
+        rest.setups++;
+      }
       const tray = line.jobTray[job]!;
       if (seen[tray] === 0) rest.work += line.trayFetch[tray]!;
       seen[tray] = 1;
       rest.work += line.jobMinutes[job]!;
+      rest.handsOn += line.jobMinutes[job]!;
       byMask[dates.neededFor[job]!]! += line.jobMinutes[job]!;
       rest.setupSets[setup]! |= dates.neededFor[job]!;
       rest.traySets[tray]! |= dates.neededFor[job]!;
@@ -268,16 +303,18 @@ class ExactSearch {
   }
 
   /** The rest at the least: its work with every setup opened that is not in hand, and its longest way to the end. */
-  private boundOf(placed: Uint32Array, rest: Rest, job: number, owed: number): number {
+  private boundOf(placed: Uint32Array, rest: Rest, job: number, owedNow: number): number {
     const { line, clock, openings, tails, dates, earliest } = this;
     // The setup and the tray of the job are in hand now, so that the rest need not take them up, nor the job itself be done again.
     const setup = line.jobSetup[job]!;
     const tray = line.jobTray[job]!;
     const work = rest.work - line.jobMinutes[job]! - openings.enter[setup]! - line.trayFetch[tray]!;
+    const changes = work - rest.handsOn + line.jobMinutes[job]!;
+    const owed = owedNow + this.perLostMinute * changes + line.objective.leg * (rest.setups - 1);
     const benchTime = this.calendar.benchTime(clock.time, clock.session);
     let finish = this.calendar.momentOf(benchTime + work);
     earliest.fill(clock.time);
-    const isLate = () => finish - line.sessionFrom[0]! + owed >= this.bestCost - ROUNDING;
+    const isLate = () => this.costAt(finish, owed) >= this.bestCost - ROUNDING;
     const look = (other: number) => {
       const { end, wait } = clock.peek(other);
       // Where a detour over another setup can be the quicker way, only a wait says when the job can end at the earliest.
@@ -291,7 +328,7 @@ class ExactSearch {
     }
     for (const other of line.successors[job]!)
       if (line.predecessors[other]!.every((each) => each === job || has(placed, each))) look(other);
-    if (rest.open === 0 || isLate()) return finish - line.sessionFrom[0]! + owed;
+    if (rest.open === 0 || isLate()) return this.costAt(finish, owed);
     const open = rest.open & dates.openAfter((each) => each === job || has(placed, each));
     const needed = dates.neededFor[job]!;
     const settledAt = (set: number) => {
@@ -301,7 +338,7 @@ class ExactSearch {
       if (rest.traySets[tray]! & set) left -= line.trayFetch[tray]!;
       return this.calendar.momentOf(benchTime + left);
     };
-    return finish - line.sessionFrom[0]! + owed + dates.leastLate(open, settledAt, earliest);
+    return this.costAt(finish, owed) + dates.leastLate(open, settledAt, earliest);
   }
 
   private mayCompare({ jobsOfSetup }: Rest): boolean {
@@ -362,12 +399,16 @@ class ExactSearch {
   }
 
   /** Does every rest that fits the second fit the first with no greater total? */
-  private isNoWorse(first: Begun, second: Begun, { open }: Rest): boolean {
-    const spared = second.owed - first.owed;
+  private isNoWorse(first: Begun, second: Begun, { open, jobsOfSetup }: Rest): boolean {
+    // The second goes on with what it has in hand without another leg.
+    const leg = first.held !== second.held && jobsOfSetup[second.held]! > 0 ? this.line.objective.leg : 0;
+    const spared = second.owed - first.owed - leg;
     if (!this.isEndless && (spared < 0 || first.session > second.session)) return false;
     if (this.shortcuts.length > 0 && first.session !== second.session) return false;
+    // To be ready sooner can be to wait at the bench where the other goes home: only the same is no worse.
+    if (this.perLostMinute > 0) return first.session === second.session && first.felt.every((at, index) => at === second.felt[index]);
     // Without sessions, all that follows is at most so much later as what it can feel, and so is each date not settled yet.
-    const mayBeLater = this.isEndless ? spared / (1 + this.dearestLateness(open)) + ROUNDING : 0;
+    const mayBeLater = this.isEndless ? spared / (this.perMinute + this.dearestLateness(open)) + ROUNDING : 0;
     const length = first.felt.length;
     for (let index = 0; index < length; index++) if (first.felt[index]! - second.felt[index]! > mayBeLater) return false;
     return true;

@@ -2,10 +2,11 @@ import type { CompiledLine } from '../problem/compiledLine';
 import { DateBounds } from './dates';
 import { headBodyTail, headsAndTails, type HeadsAndTails } from './headsAndTails';
 import { cheapestOpenings, type Openings } from './openings';
-import { calendarWithRestarts, cheapestStart, finishInSession } from './sessions';
+import { calendarWithRestarts, cheapestStart, finishInSession, isEndless } from './sessions';
 
 /**
- * Minutes of total that no order can beat: the touch-up and the lateness no order can avoid, plus the largest of four finishes. All
+ * The total that no order can beat: the broken preferences and the lateness no order can avoid, plus the largest of four finishes
+ * (and, where they count by themselves, the least minutes at the bench and legs). All
  * hands-on work with the cheapest way to open every leg that is needed, laid into the sessions; all hands-on work with a
  * fresh start in every session; the work between the earliest begins and the shortest ways to the end of the line; and the
  * model that is longest in the hand or too wet to be. Told to stop, it settles for less than it could find.
@@ -15,8 +16,12 @@ export function lowerBound(line: CompiledLine, shouldStop: () => boolean = () =>
   const handsOn = line.jobMinutes.reduce((sum, minutes) => sum + minutes, 0);
   let finish = Math.max(finishWithStarts(line, handsOn), line.sessionFrom[0]! + busiestModel(line));
   let late = 0;
+  let changeover = 0;
+  let legs = 0;
   if (!shouldStop()) {
     const openings = cheapestOpenings(line);
+    changeover = Math.max(openings.total, openings.totalAlone);
+    legs = openings.legs;
     finish = Math.max(finish, calendarWithRestarts(line, openings.perSession).momentOf(handsOn + openings.total));
     finish = Math.max(finish, calendarWithRestarts(line, openings.perSessionAlone).momentOf(handsOn + openings.totalAlone));
     if (!shouldStop()) {
@@ -25,7 +30,11 @@ export function lowerBound(line: CompiledLine, shouldStop: () => boolean = () =>
       late = leastLate(line, openings, ways);
     }
   }
-  return finishInSession(line, finish) - line.sessionFrom[0]! + late + forcedTouchUp(line, shouldStop);
+  const { objective } = line;
+  const span = finishInSession(line, finish) - line.sessionFrom[0]!;
+  // In one endless session all minutes until the end are minutes at the bench; over a night a wait costs none.
+  const bench = isEndless(line) ? span : handsOn + changeover;
+  return objective.span * span + objective.bench * bench + objective.leg * legs + late + forcedBroken(line, shouldStop);
 }
 
 /** Each set of dates needs all the work of its jobs and of those before them, with every setup opened and every tray fetched once. */
@@ -83,19 +92,19 @@ function finishWithStarts(line: CompiledLine, handsOn: number): number {
   return line.sessionTo.at(-1)! + left;
 }
 
-/** Preferences that a chain of hard predecessors contradicts, and the cheaper side of those that contradict each other. */
-function forcedTouchUp(line: CompiledLine, shouldStop: () => boolean): number {
+/** What is added by preferences that a chain of hard predecessors contradicts, and the cheaper side of those that contradict each other. */
+function forcedBroken(line: CompiledLine, shouldStop: () => boolean): number {
   const sides = new Map<string, { first: number; then: number; minutes: number; opposite: number }>();
   let minutes = 0;
-  for (let entry = 0; entry < line.preferMinutes.length; entry++) {
+  for (let entry = 0; entry < line.preferCost.length; entry++) {
     const first = line.preferFirst[entry]!;
     const then = line.preferThen[entry]!;
-    if (first === then) minutes += line.preferMinutes[entry]!;
+    if (first === then) minutes += line.preferCost[entry]!;
     else {
       const key = first < then ? `${first} ${then}` : `${then} ${first}`;
       const side = sides.get(key) ?? { first, then, minutes: 0, opposite: 0 };
-      if (side.first === first) side.minutes += line.preferMinutes[entry]!;
-      else side.opposite += line.preferMinutes[entry]!;
+      if (side.first === first) side.minutes += line.preferCost[entry]!;
+      else side.opposite += line.preferCost[entry]!;
       sides.set(key, side);
     }
   }

@@ -18,6 +18,8 @@ export interface Openings {
   /** What every session but the first costs on top of `total`, and of `totalAlone`, since it begins with a start. */
   perSession: number;
   perSessionAlone: number;
+  /** Legs that any order needs. */
+  legs: number;
 }
 
 /**
@@ -35,9 +37,9 @@ export function cheapestOpenings(line: CompiledLine): Openings {
   const totalAlone = eachAlone + fetches + extraChanges(line, enter, legs.length);
   const perSessionAlone = used.reduce((least, setup) => Math.min(least, line.start[setup]! - enter[setup]!), Infinity);
   if (legs.length > MOST_ASSIGNED_LEGS)
-    return { enter, firstExtra, total: totalAlone, totalAlone, perSession: perSessionAlone, perSessionAlone };
+    return { enter, firstExtra, total: totalAlone, totalAlone, perSession: perSessionAlone, perSessionAlone, legs: legs.length };
   const total = assigned(line, legs, between) + fetches;
-  return { enter, firstExtra, total, totalAlone, perSession: leastRestart(line, used, between), perSessionAlone };
+  return { enter, firstExtra, total, totalAlone, perSession: leastRestart(line, used, between), perSessionAlone, legs: legs.length };
 }
 
 /** Every tray that is painted on must be taken up once. */

@@ -1,6 +1,9 @@
 import type { CompiledLine } from '../problem/compiledLine';
 import { BenchCalendar } from '../timing/BenchCalendar';
 
+/** Is there one session without an end? */
+export const isEndless = ({ sessionFrom, sessionTo }: CompiledLine): boolean => sessionFrom.length === 1 && sessionTo[0] === Infinity;
+
 /** A calendar in which every session but the first gives up so many minutes to beginning anew. */
 export function calendarWithRestarts({ sessionFrom, sessionTo }: CompiledLine, minutes: number): BenchCalendar {
   if (sessionFrom.length === 1 || minutes <= 0 || minutes === Infinity) return new BenchCalendar({ sessionFrom, sessionTo });

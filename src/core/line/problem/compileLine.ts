@@ -1,5 +1,5 @@
 import type { LineJob, LineProblem } from '../definitions';
-import type { CompiledDue, CompiledLine } from './compiledLine';
+import type { CompiledDue, CompiledLine, Objective } from './compiledLine';
 import { compileWishes } from './wishes';
 
 /** The 1-based tray positions a job covers. */
@@ -9,21 +9,27 @@ export function coveredModels(job: LineJob, trayModels: number): number[] {
 
 const indexById = (items: readonly { id: string }[]) => new Map(items.map((item, index) => [item.id, index]));
 
-/** What of a line depends on neither sessions nor dates nor wishes: it is compiled once for the jobs it was made of. */
-type CompiledWork = Omit<CompiledLine, 'problem' | 'sessionFrom' | 'sessionTo' | 'due' | 'wishes'>;
+/** Without weights, what counts is when the last model is finished, and what has to be painted again. */
+const TO_THE_END: Objective = { bench: 0, touchUp: 1, span: 1, leg: 0 };
+
+/** What of a line depends on neither sessions nor dates, weights nor wishes: it is compiled once for the jobs it was made of. */
+type CompiledWork = Omit<CompiledLine, 'problem' | 'sessionFrom' | 'sessionTo' | 'due' | 'wishes' | 'objective' | 'preferCost'>;
 const compiledWork = new WeakMap<LineJob[], { problem: LineProblem; work: CompiledWork }>();
 
 /**
  * Turns a problem that `readLineProblem` has accepted into flat arrays; ids that do not resolve throw. The same jobs with other
- * sessions, dates or wishes cost next to nothing, so a problem must not be changed once it was compiled.
+ * sessions, dates, weights or wishes cost next to nothing, so a problem must not be changed once it was compiled.
  */
 export function compileLine(problem: LineProblem): CompiledLine {
   const work = workOf(problem);
   const sessions = problem.sessions?.length ? problem.sessions : [{ from: 0, to: Infinity }];
   const jobIndex = indexById(problem.jobs);
+  const objective = problem.weights ? { ...problem.weights, touchUp: problem.weights.bench } : TO_THE_END;
   return {
     ...work,
     problem,
+    objective,
+    preferCost: work.preferMinutes.map((minutes, entry) => (work.preferIsWish[entry] ? minutes : objective.touchUp * minutes)),
     sessionFrom: Float64Array.from(sessions, (session) => session.from),
     sessionTo: Float64Array.from(sessions, (session) => session.to),
     due: compileDue(problem, (id) => jobIndex.get(id)!),
@@ -163,6 +169,7 @@ function compileWork(problem: LineProblem): CompiledWork {
     preferFirst: Int32Array.from(prefer, (entry) => lookup(jobIndex, 'job', entry.first)),
     preferThen: Int32Array.from(prefer, (entry) => lookup(jobIndex, 'job', entry.then)),
     preferMinutes: Float64Array.from(prefer, (entry) => entry.minutes),
+    preferIsWish: Uint8Array.from(prefer, (entry) => (entry.wish ? 1 : 0)),
   };
   setLeads(work);
   return work;

@@ -57,10 +57,23 @@ export interface CompiledLine {
   preferFirst: Int32Array;
   preferThen: Int32Array;
   preferMinutes: Float64Array;
+  /** 1 for a wish: its minutes are no work. */
+  preferIsWish: Uint8Array;
+  /** What breaking each preference adds to the total. */
+  preferCost: Float64Array;
+  objective: Objective;
   sessionFrom: Float64Array;
   sessionTo: Float64Array;
   due: CompiledDue;
   wishes: CompiledWishes;
+}
+
+/** What a minute, or a leg, of each kind adds to the total. Work at the bench is hands-on, changeover and waiting minutes. */
+export interface Objective {
+  bench: number;
+  touchUp: number;
+  span: number;
+  leg: number;
 }
 
 /** The dates of a problem by job index. */

@@ -33,6 +33,7 @@ export function splitIntoSingles(problem: LineProblem): LineProblem {
         first: singleId(first.id, model),
         then: singleId(then.id, model),
         minutes: entry.minutes / shared.length,
+        ...(entry.wish && { wish: true }),
       }));
     }),
   };

@@ -3,7 +3,7 @@ import type { CompiledLine } from '../problem/compiledLine';
 import type { OrderChange } from '../definitions';
 import { Lateness } from './Lateness';
 import { LineClock } from '../timing/LineClock';
-import { positionsOf, touchUpMinutes } from '../timing/timeOrder';
+import { brokenMinutes, positionsOf } from '../timing/timeOrder';
 import { wishMinutes } from '../problem/wishes';
 
 /** A day's worth of minutes a plan that does not fit is charged for every minute missing, so that a search leaves it. */
@@ -17,26 +17,29 @@ const ROUNDING = 1e-6;
 /**
  * Holds one order and judges what moving a run of jobs would cost. Only what follows the first changed place is timed
  * again; the judging ends as soon as hands-on work and changeovers alone show that the move costs more than the limit,
- * or as soon as the rest of the order goes as it did before. The cost is the total in minutes with
- * what the wishes add, ties broken by the bench time.
+ * or as soon as the rest of the order goes as it did before. The cost is the total with what the wishes add, ties
+ * broken by the bench time.
  */
 export class OrderJudge {
   readonly order: Int32Array;
   readonly position: Int32Array;
   cost = Infinity;
   readonly clock: LineClock;
-  private finish = 0;
-  private touchUp = 0;
+  private readonly kept: Judged = { finish: 0, touchUp: 0, broken: 0, legs: 0, lost: 0 };
   private readonly lateness: Lateness;
-  /** Changeover and waiting minutes of the order. */
-  private lost = 0;
   /** Minutes of work and changeovers from each place of the order on, its own changeover included. */
   private readonly workFrom: Float64Array;
+  /** Minutes at the bench up to each place of the order, waiting included. */
+  private readonly spentTo: Float64Array;
+  private readonly handsOn: number;
+  /** Does more than the end count? */
+  private readonly isWeighed: boolean;
   /** Least minutes from a setup (last row: none in hand) to another one, within a session or over its end. */
-  private readonly change: Float64Array;
+  private readonly entry: Float64Array;
   private readonly calendar: BenchCalendar;
   private readonly wishes: WishesByJob;
-  private move = { from: 0, end: 0, to: 0, touchUp: 0, late: 0, lost: 0, finish: 0, cost: Infinity };
+  private change = { touchUp: 0, broken: 0 };
+  private move = { from: 0, end: 0, to: 0, touchUp: 0, broken: 0, legs: 0, late: 0, lost: 0, finish: 0, cost: Infinity };
 
   constructor(readonly line: CompiledLine) {
     const { jobCount, setupCount, sessionFrom } = line;
@@ -44,13 +47,16 @@ export class OrderJudge {
     this.order = new Int32Array(jobCount);
     this.position = new Int32Array(jobCount);
     this.workFrom = new Float64Array(jobCount + 1);
-    this.change = new Float64Array((setupCount + 1) * setupCount);
+    this.spentTo = new Float64Array(jobCount + 1);
+    this.handsOn = line.jobMinutes.reduce((sum, minutes) => sum + minutes, 0);
+    this.isWeighed = line.problem.weights !== undefined;
+    this.entry = new Float64Array((setupCount + 1) * setupCount);
     for (let from = 0; from < setupCount; from++)
       for (let to = 0; to < setupCount; to++) {
         const minutes = line.changeover[from * setupCount + to]!;
-        this.change[from * setupCount + to] = sessionFrom.length > 1 ? Math.min(minutes, line.start[to]!) : minutes;
+        this.entry[from * setupCount + to] = sessionFrom.length > 1 ? Math.min(minutes, line.start[to]!) : minutes;
       }
-    this.change.set(line.start, setupCount * setupCount);
+    this.entry.set(line.start, setupCount * setupCount);
     this.calendar = new BenchCalendar(line);
     this.wishes = wishesByJob(line);
     this.lateness = new Lateness(line, this.clock);
@@ -67,16 +73,18 @@ export class OrderJudge {
     this.order.set(order);
     positionsOf(order, this.position);
     clock.restart();
-    this.lost = 0;
+    this.kept.lost = 0;
     for (let place = 0; place < order.length; place++) {
       clock.place(order[place]!);
-      this.lost += clock.lostOn(order[place]!);
+      this.kept.lost += clock.lostOn(order[place]!);
     }
     clock.keep();
-    this.touchUp = touchUpMinutes(line, this.position);
-    this.finish = clock.time;
+    this.takeBroken();
+    this.kept.legs = legsOf(line, order);
+    this.kept.finish = clock.time;
     this.lateness.take(this.order);
     this.sumWork(order.length);
+    this.sumSpent(0);
     const wished = line.wishes.cost
       ? wishMinutes(
           line,
@@ -84,7 +92,7 @@ export class OrderJudge {
           (job) => clock.endOf(job),
         )
       : 0;
-    return (this.cost = wished + this.costOf(this.finish, this.touchUp, this.lateness.total, this.lost, clock.missing));
+    return (this.cost = wished + this.costOf(this.kept, this.lateness.total, clock.missing));
   }
 
   /**
@@ -95,35 +103,46 @@ export class OrderJudge {
     const { clock, order, workFrom, lateness } = this;
     const low = Math.min(from, to);
     const high = Math.max(end, to);
-    const touchUp = this.touchUp + this.touchUpChange(from, end, to);
+    this.findChange(from, end, to);
+    const { move } = this;
+    move.from = from;
+    move.end = end;
+    move.to = to;
+    move.touchUp = this.kept.touchUp + this.change.touchUp;
+    move.broken = this.kept.broken + this.change.broken;
+    move.legs = this.kept.legs + this.legChange(from, end, to);
+    // What is settled before anything is timed.
+    const left = limit - move.broken - this.line.objective.leg * move.legs;
     lateness.begin(low, high, (place) => order[placeBeforeMove(place, from, end, to)]!);
-    let latest = this.latestBenchTime(limit - touchUp - lateness.known);
+    let latest = this.latestBenchTime(left - lateness.known);
+    let spent = this.spentTo[low]!;
     clock.branch(low);
     let work = workFrom[low]! + this.changeoverChange(from, end, to);
-    if (this.isBeyond(work, latest, limit - touchUp)) return Infinity;
-    let lost = this.lost;
+    if (this.isBeyond(work, spent, latest, left)) return Infinity;
+    let lost = this.kept.lost;
     let influence = 0;
     for (let place = low; place < order.length; place++) {
       const isMoved = place < high;
       const job = order[isMoved ? placeBeforeMove(place, from, end, to) : place]!;
       work = isMoved ? work - this.leastMinutes(job) : workFrom[place + 1]!;
       clock.place(job);
-      if (lateness.place(job)) latest = this.latestBenchTime(limit - touchUp - lateness.known);
-      if (this.isBeyond(work, latest, limit - touchUp)) return Infinity;
+      spent += this.line.jobMinutes[job]! + clock.lostOn(job);
+      if (lateness.place(job)) latest = this.latestBenchTime(left - lateness.known);
+      if (this.isBeyond(work, spent, latest, left)) return Infinity;
       lost += clock.lostOn(job) - clock.keptLostOn(job);
       influence = Math.max(influence, Math.max(clock.endOf(job), clock.keptEndOf(job)) + this.line.jobLongestLag[job]!);
       // All that was timed anew is dry and the clock is where it was: the rest of the order goes as it did.
-      if (!isMoved && influence <= clock.time && clock.isAsAfter(job)) return this.remember(from, end, to, touchUp, lost, this.finish, 0);
+      if (!isMoved && influence <= clock.time && clock.isAsAfter(job)) return this.remember(lost, this.kept.finish, 0);
     }
-    return this.remember(from, end, to, touchUp, lost, clock.time, clock.missing);
+    return this.remember(lost, clock.time, clock.missing);
   }
 
   /** What the move that was judged last changes; it must not have been given up. */
   get judgedChange(): OrderChange {
     const { move } = this;
     return {
-      bench: move.lost + move.touchUp - this.lost - this.touchUp,
-      finish: move.finish - this.finish,
+      bench: move.lost + move.touchUp - this.kept.lost - this.kept.touchUp,
+      finish: move.finish - this.kept.finish,
       late: move.late - this.lateness.total,
     };
   }
@@ -137,11 +156,11 @@ export class OrderJudge {
     for (let place = low; place < high; place++) this.position[this.order[place]!] = place;
     this.clock.keep();
     this.lateness.keep(low, high, this.position);
-    this.touchUp = this.move.touchUp;
-    this.lost = this.move.lost;
-    this.finish = this.move.finish;
-    this.cost = this.move.cost;
+    const { finish, touchUp, broken, legs, lost, cost } = this.move;
+    Object.assign(this.kept, { finish, touchUp, broken, legs, lost });
+    this.cost = cost;
     this.sumWork(high);
+    this.sumSpent(low);
   }
 
   /** Forgets the move that was judged last. */
@@ -149,12 +168,9 @@ export class OrderJudge {
     this.clock.drop();
   }
 
-  private remember(from: number, end: number, to: number, touchUp: number, lost: number, finish: number, missing: number): number {
+  private remember(lost: number, finish: number, missing: number): number {
     const { move } = this;
-    move.from = from;
-    move.end = end;
-    move.to = to;
-    move.touchUp = touchUp;
+    const { from, end, to } = move;
     move.late = this.lateness.complete();
     move.lost = lost;
     move.finish = finish;
@@ -166,11 +182,20 @@ export class OrderJudge {
           (job) => clock.endOf(job),
         )
       : 0;
-    return (move.cost = wished + this.costOf(finish, touchUp, move.late, lost, missing));
+    return (move.cost = wished + this.costOf(move, move.late, missing));
   }
 
-  private costOf(finish: number, touchUp: number, late: number, lost: number, missing: number): number {
-    return finish - this.line.sessionFrom[0]! + touchUp + late + BENCH_TIE_WEIGHT * (lost + touchUp) + MISSING_PENALTY * missing;
+  private costOf({ finish, touchUp, broken, legs, lost }: Judged, late: number, missing: number): number {
+    const { objective, sessionFrom } = this.line;
+    return (
+      objective.span * (finish - sessionFrom[0]!) +
+      objective.bench * (this.handsOn + lost) +
+      objective.leg * legs +
+      broken +
+      late +
+      BENCH_TIE_WEIGHT * (lost + touchUp) +
+      MISSING_PENALTY * missing
+    );
   }
 
   private leastMinutes(job: number): number {
@@ -178,7 +203,7 @@ export class OrderJudge {
     const held = this.clock.held < 0 ? setupCount : this.clock.held;
     const tray = jobTray[job]!;
     const fetch = tray === this.clock.tray ? 0 : trayFetch[tray]!;
-    return this.change[held * setupCount + jobSetup[job]!]! + fetch + jobMinutes[job]!;
+    return this.entry[held * setupCount + jobSetup[job]!]! + fetch + jobMinutes[job]!;
   }
 
   private benchTime(): number {
@@ -189,16 +214,28 @@ export class OrderJudge {
    * Is the judged order certain to be dearer than the limit, with so much work still to come? By the finish alone that is two
    * numbers; with dates ahead, each of them comes no sooner than the work before it is done.
    */
-  private isBeyond(work: number, latest: number, limit: number): boolean {
+  private isBeyond(work: number, spent: number, latest: number, limit: number): boolean {
+    const { clock, lateness } = this;
+    const { objective, sessionFrom } = this.line;
+    const atBench = objective.bench * (spent + work);
+    if (this.isWeighed) {
+      // Nights count little here, so that the work alone says when it ends at the least.
+      const span = objective.span * (clock.time + work - sessionFrom[0]!);
+      if (span + atBench + lateness.known > limit + ROUNDING) return true;
+      if (!lateness.isAhead || clock.missing > 0) return false;
+    }
     const now = this.benchTime();
-    if (now + work > latest) return true;
-    if (!this.lateness.isAhead || latest === Infinity) return false;
-    const finish = this.calendar.momentOf(now + work) - this.line.sessionFrom[0]!;
-    return finish + this.lateness.known + this.lateness.ahead(now + work, this.workFrom, this.calendar) > limit + ROUNDING;
+    if (!this.isWeighed) {
+      if (now + work > latest) return true;
+      if (!lateness.isAhead || latest === Infinity) return false;
+    }
+    const span = objective.span * (this.calendar.momentOf(now + work) - sessionFrom[0]!);
+    return span + atBench + lateness.known + lateness.ahead(now + work, this.workFrom, this.calendar) > limit + ROUNDING;
   }
 
-  /** Bench time by which a plan ends that has at most this total without touch-up. */
+  /** Bench time by which a plan ends that has at most this total without touch-up; Infinity where more than the end counts. */
   private latestBenchTime(total: number): number {
+    if (this.isWeighed) return Infinity;
     const { sessionFrom, sessionTo } = this.line;
     const time = total + sessionFrom[0]!;
     // A cost beyond the last session is that of an order that does not fit: its finish says nothing.
@@ -208,7 +245,7 @@ export class OrderJudge {
   private changeTo(before: number, job: number): number {
     const { setupCount, jobSetup, jobTray, trayFetch } = this.line;
     const fetch = before >= 0 && jobTray[before] === jobTray[job] ? 0 : trayFetch[jobTray[job]!]!;
-    return fetch + this.change[(before < 0 ? setupCount : jobSetup[before]!) * setupCount + jobSetup[job]!]!;
+    return fetch + this.entry[(before < 0 ? setupCount : jobSetup[before]!) * setupCount + jobSetup[job]!]!;
   }
 
   /** What the moved run's three new neighbourhoods cost in changeovers, less what the old ones did, fetching included. */
@@ -222,21 +259,49 @@ export class OrderJudge {
     return change;
   }
 
-  private touchUpChange(from: number, end: number, to: number): number {
-    const { wishes, order, position } = this;
-    if (this.line.preferMinutes.length === 0) return 0;
+  /** How many legs more there are, by the moved run's three new neighbourhoods. */
+  private legChange(from: number, end: number, to: number): number {
+    const { order, line } = this;
+    const n = order.length;
+    const parts = (before: number, job: number) => (before < 0 || line.jobSetup[before] !== line.jobSetup[job] ? 1 : 0);
+    const at = (place: number) => (place < 0 ? -1 : order[place]!);
+    let change = parts(at(to - 1), order[from]!) - parts(at(from - 1), order[from]!);
+    if (to < n) change += parts(order[end - 1]!, order[to]!) - parts(at(to - 1), order[to]!);
+    if (end < n) change += parts(at(from - 1), order[end]!) - parts(order[end - 1]!, order[end]!);
+    return change;
+  }
+
+  private takeBroken(): void {
+    const { line, position } = this;
+    const { touchUp, against } = brokenMinutes(line, position);
+    this.kept.touchUp = touchUp;
+    this.kept.broken = line.objective.touchUp * touchUp + against;
+  }
+
+  private findChange(from: number, end: number, to: number): void {
+    const { wishes, order, position, change } = this;
+    change.touchUp = change.broken = 0;
+    if (this.line.preferMinutes.length === 0) return;
     const low = to < from ? to : end;
     const high = to < from ? from : to;
-    let change = 0;
+    const sign = to < from ? 1 : -1;
     for (let place = from; place < end; place++) {
       const job = order[place]!;
       for (let entry = wishes.start[job]!; entry < wishes.start[job + 1]!; entry++) {
         const other = position[wishes.other[entry]!]!;
         // The minutes are those of a job standing before the other: moving it to the front of the other adds them.
-        if (other >= low && other < high) change += to < from ? wishes.minutes[entry]! : -wishes.minutes[entry]!;
+        if (other < low || other >= high) continue;
+        change.touchUp += sign * wishes.touchUp[entry]!;
+        change.broken += sign * wishes.cost[entry]!;
       }
     }
-    return change;
+  }
+
+  private sumSpent(low: number): void {
+    const { order, spentTo, line, clock } = this;
+    if (!this.isWeighed) return;
+    for (let place = low; place < order.length; place++)
+      spentTo[place + 1] = spentTo[place]! + line.jobMinutes[order[place]!]! + clock.lostOn(order[place]!);
   }
 
   private sumWork(high: number): void {
@@ -245,6 +310,24 @@ export class OrderJudge {
       workFrom[place] =
         workFrom[place + 1]! + line.jobMinutes[order[place]!]! + this.changeTo(place === 0 ? -1 : order[place - 1]!, order[place]!);
   }
+}
+
+/** What an order comes to. */
+interface Judged {
+  finish: number;
+  /** What is to be painted again, minutes. */
+  touchUp: number;
+  /** What broken preferences add to the total. */
+  broken: number;
+  legs: number;
+  /** Changeover and waiting minutes. */
+  lost: number;
+}
+
+function legsOf({ jobSetup }: CompiledLine, order: ArrayLike<number>): number {
+  let legs = 0;
+  for (let place = 0; place < order.length; place++) if (place === 0 || jobSetup[order[place]!] !== jobSetup[order[place - 1]!]) legs++;
+  return legs;
 }
 
 /** Where the job that stands at place `index` after a move stood before it. */
@@ -266,27 +349,30 @@ export function moveRun(order: Int32Array, from: number, end: number, to: number
   }
 }
 
-/** Each job's preferences: touch-up minutes for standing before the other job (negative: for standing behind it). */
+/** Each job's preferences: what standing before the other job costs (negative: standing behind it), and the touch-up minutes in that. */
 interface WishesByJob {
   start: Int32Array;
   other: Int32Array;
-  minutes: Float64Array;
+  cost: Float64Array;
+  touchUp: Float64Array;
 }
 
 function wishesByJob(line: CompiledLine): WishesByJob {
-  const entries: { other: number; minutes: number }[][] = Array.from({ length: line.jobCount }, () => []);
-  line.preferMinutes.forEach((minutes, entry) => {
+  const entries: { other: number; cost: number; touchUp: number }[][] = Array.from({ length: line.jobCount }, () => []);
+  line.preferCost.forEach((cost, entry) => {
+    const touchUp = line.preferIsWish[entry] ? 0 : line.preferMinutes[entry]!;
     const first = line.preferFirst[entry]!;
     const then = line.preferThen[entry]!;
     if (first === then) return;
-    entries[then]!.push({ other: first, minutes });
-    entries[first]!.push({ other: then, minutes: -minutes });
+    entries[then]!.push({ other: first, cost, touchUp });
+    entries[first]!.push({ other: then, cost: -cost, touchUp: -touchUp });
   });
   const start = new Int32Array(line.jobCount + 1);
   entries.forEach((list, job) => (start[job + 1] = start[job]! + list.length));
   return {
     start,
     other: Int32Array.from(entries.flat(), (entry) => entry.other),
-    minutes: Float64Array.from(entries.flat(), (entry) => entry.minutes),
+    cost: Float64Array.from(entries.flat(), (entry) => entry.cost),
+    touchUp: Float64Array.from(entries.flat(), (entry) => entry.touchUp),
   };
 }

@@ -45,7 +45,8 @@ export class OrderSearch {
     this.best = new Int32Array(line.jobCount);
     this.random = createRandom(seed);
     this.moves = new OrderMoves(line, this.judge.order, this.judge.position, this.random);
-    this.scale = meanChangeover(line);
+    const { bench, span, leg } = line.objective;
+    this.scale = (bench + span) * meanChangeover(line) + leg;
   }
 
   /** Considers an order that keeps predecessors first, after arranging it as the wishes have it. */

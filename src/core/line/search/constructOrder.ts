@@ -3,7 +3,7 @@ import { LineClock } from '../timing/LineClock';
 import { enteredOrder, predecessorCounts, tailMinutes } from '../problem/precedence';
 import { urgency } from './urgency';
 
-/** How much a greedy construction weighs what it sees, all against one minute of changeover. */
+/** How much a greedy construction weighs what it sees, all against what one minute of changeover counts. */
 export interface GreedyWeights {
   wait: number;
   touchUp: number;
@@ -41,11 +41,14 @@ export function greedyOrder(line: CompiledLine, weights: GreedyWeights, { groupO
   const eligible = new EligibleJobs(line, tail);
   open.forEach((count, job) => count === 0 && eligible.add(job));
   const order = new Int32Array(line.jobCount);
+  const { objective } = line;
+  const perMinute = objective.bench + objective.span;
 
   const lossOf = (job: number): number => {
     const { prep, wait } = clock.peek(job);
-    let loss = prep + weights.wait * wait - weights.tail * tail[job]!;
-    for (const entry of wishes[job]!) if (!placed[line.preferFirst[entry]!]) loss += weights.touchUp * line.preferMinutes[entry]!;
+    let loss = perMinute * (prep + weights.wait * wait - weights.tail * tail[job]!);
+    if (line.jobSetup[job] !== clock.held) loss += objective.leg;
+    for (const entry of wishes[job]!) if (!placed[line.preferFirst[entry]!]) loss += weights.touchUp * line.preferCost[entry]!;
     return loss;
   };
   const choose = (): number => {
@@ -56,7 +59,7 @@ export function greedyOrder(line: CompiledLine, weights: GreedyWeights, { groupO
       const prep = leastPrep(line, clock.held, setup);
       for (const job of jobs) {
         // Those behind it have shorter ways to the end of the line: they cannot lose less.
-        if (prep - weights.tail * tail[job]! > bestLoss) break;
+        if (perMinute * (prep - weights.tail * tail[job]!) > bestLoss) break;
         if (groupOf && groupOf(job) !== group) continue;
         const loss = lossOf(job);
         if (loss < bestLoss || (loss === bestLoss && job < best)) {

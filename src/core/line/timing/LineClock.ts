@@ -201,6 +201,7 @@ export class LineClock {
     const { line } = this;
     if (this.missing > 0) {
       this.missing += line.jobMinutes[job]!;
+      this.timing.prep = this.timing.wait = 0;
       return;
     }
     const setup = line.jobSetup[job]!;

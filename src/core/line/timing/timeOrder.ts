@@ -2,13 +2,16 @@ import type { CompiledLine } from '../problem/compiledLine';
 import { LineClock } from './LineClock';
 import type { LineLeg, LineTotals, TimedDue, TimedJob } from '../definitions';
 
-/** Touch-up minutes an order costs: every `prefer` entry whose `first` does not stand before its `then`. */
-export function touchUpMinutes(line: CompiledLine, position: Int32Array): number {
-  let minutes = 0;
+/** Minutes of the `prefer` entries of an order whose `first` does not stand before its `then`: to paint again, and of wishes. */
+export function brokenMinutes(line: CompiledLine, position: Int32Array): { touchUp: number; against: number } {
+  let touchUp = 0;
+  let against = 0;
   for (let entry = 0; entry < line.preferMinutes.length; entry++) {
-    if (position[line.preferFirst[entry]!]! >= position[line.preferThen[entry]!]!) minutes += line.preferMinutes[entry]!;
+    if (position[line.preferFirst[entry]!]! < position[line.preferThen[entry]!]!) continue;
+    if (line.preferIsWish[entry]) against += line.preferMinutes[entry]!;
+    else touchUp += line.preferMinutes[entry]!;
   }
-  return minutes;
+  return { touchUp, against };
 }
 
 /** Where each job stands in an order. */
@@ -69,10 +72,18 @@ export function timeOrder(line: CompiledLine, order: ArrayLike<number>): TimedOr
   for (let job = 0; job < line.jobCount; job++)
     for (let cell = line.cellStart[job]!; cell < line.cellStart[job + 1]!; cell++) cellEnds[cell] = clock.cellEnd(job, cell);
   const handsOn = line.jobMinutes.reduce((sum, minutes) => sum + minutes, 0);
-  const touchUp = touchUpMinutes(line, positionsOf(order));
+  const { touchUp, against } = brokenMinutes(line, positionsOf(order));
   const due = timedDue(line, (job) => clock.endOf(job));
   const late = due.reduce((sum, { end, at }, index) => sum + line.due.perMinuteLate[index]! * Math.max(0, end - at), 0);
-  const total = finish - line.sessionFrom[0]! + touchUp + late;
-  const totals = { total, finish, bench: handsOn + changeover + wait + touchUp, handsOn, changeover, wait, touchUp, late };
+  const { objective } = line;
+  const total =
+    objective.span * (finish - line.sessionFrom[0]!) +
+    objective.bench * (handsOn + changeover + wait) +
+    objective.touchUp * touchUp +
+    objective.leg * legs.length +
+    late +
+    against;
+  const bench = handsOn + changeover + wait + touchUp;
+  const totals = { total, finish, bench, handsOn, changeover, wait, touchUp, late, against, legCount: legs.length };
   return { fits: true, totals, jobs, legs, due, cellEnds };
 }

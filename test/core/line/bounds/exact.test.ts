@@ -33,7 +33,7 @@ describe('the lower bound', () => {
   ] as const) {
     it(`is never above the optimum of ${count} small problems of ${jobs} jobs`, () => {
       for (const seed of seeds(count, 10_000 * jobs)) {
-        const problem = randomProblem(seed, { jobs, isSecond: seed % 2 === 0 });
+        const problem = randomProblem(seed, { jobs, isSecond: seed % 2 === 0, isThird: seed % 3 === 0 });
         const optimum = bruteForce(problem);
         if (optimum < Infinity) expect(lowerBound(compileLine(problem)), `seed ${seed}`).to.be.at.most(optimum + 1e-9);
       }
@@ -97,7 +97,7 @@ describe('the exact search', () => {
   ] as const) {
     it(`finds and proves the optimum of ${count} small problems of ${jobs} jobs, however few begun orders it may keep`, () => {
       for (const seed of seeds(count, 500 * jobs)) {
-        const problem = randomProblem(seed, { jobs, isSecond: seed % 2 === 0 });
+        const problem = randomProblem(seed, { jobs, isSecond: seed % 2 === 0, isThird: seed % 3 === 0 });
         const optimum = bruteForce(problem);
         for (const width of [1e6, 3]) {
           const { cost, bound, isComplete } = exactOrder(compileLine(problem), Infinity, { width });
@@ -129,16 +129,21 @@ describe('the exact search', () => {
     }
   });
 
-  for (const [sessions, dates] of [
-    [false, false],
-    [true, false],
-    [false, true],
-    [true, true],
+  for (const [sessions, dates, weighed] of [
+    [false, false, false],
+    [true, false, false],
+    [false, true, false],
+    [true, true, false],
+    [false, true, true],
+    [true, true, true],
   ] as const) {
-    it(`proves made-up commissions of up to 14 jobs by itself${sessions ? ', in evenings too' : ''}${dates ? ', with dates and trays to fetch' : ''}`, () => {
-      for (const seed of seeds(8)) {
+    const what = [sessions && 'in evenings', dates && 'with dates and trays to fetch', weighed && 'with all that is weighed'].filter(
+      Boolean,
+    );
+    it(`proves made-up commissions of up to 14 jobs by itself${what.map((each) => `, ${each}`).join('')}`, () => {
+      for (const seed of seeds(5)) {
         for (const jobs of [8, 11, 14]) {
-          const problem = madeUpCommission(seed, { jobs, trays: 2, sessions, dates });
+          const problem = madeUpCommission(seed, { jobs, trays: 2, sessions, dates, weighed });
           const plan = planLine(problem, { seed: 1, steps: 100_000 });
           expect(plan, `seed ${seed}, ${jobs} jobs`).to.have.property('proven', true);
           if (jobs > 8 || sessions || 'missingMinutes' in plan) continue;

@@ -65,7 +65,7 @@ describe('searching a line', () => {
 
   it('constructs orders that keep predecessors first', () => {
     for (const seed of seeds(50)) {
-      const problem = randomProblem(seed, { isSecond: seed % 2 === 0 });
+      const problem = randomProblem(seed, { isSecond: seed % 2 === 0, isThird: seed % 3 === 0 });
       const line = compileLine(problem);
       for (const order of [enteredOrder(line), trayByTrayOrder(line), ...GREEDY_WEIGHTS.map((weights) => greedyOrder(line, weights))]) {
         expect(isAllowed(problem, order), `seed ${seed}`).to.equal(true);
@@ -82,7 +82,7 @@ describe('searching a line', () => {
 describe('judging moves', () => {
   it('costs every move of random lines as timing the moved order from scratch does', () => {
     for (const seed of seeds(240)) {
-      const problem = randomProblem(seed, { isSecond: seed % 2 === 0 });
+      const problem = randomProblem(seed, { isSecond: seed % 2 === 0, isThird: seed % 3 === 0 });
       const random = new Random(seed);
       const line = compileLine(problem);
       const judge = new OrderJudge(line);

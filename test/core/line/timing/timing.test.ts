@@ -18,19 +18,19 @@ describe('timing a line', () => {
     it(`${file}: ${note}`, () => {
       const plan = planOrder(compileLine(readLineProblem(problem)), readOrder(problem, order));
       if ('missingMinutes' in plan) throw new Error('the example fits');
-      for (const key of TOTALS) expect(plan[key], key).to.be.closeTo(expected[key], EXACT);
-      plan.jobs.forEach((job, index) => {
-        for (const key of ['begin', 'end', 'prep', 'wait'] as const)
-          expect(job[key], `${job.id} ${key}`).to.be.closeTo(expected.jobs[index]![key], EXACT);
+      for (const key of TOTALS) if (expected[key] !== undefined) expect(plan[key], key).to.be.closeTo(expected[key], EXACT);
+      expected.jobs?.forEach((of, index) => {
+        const job = plan.jobs[index]!;
+        for (const key of ['begin', 'end', 'prep', 'wait'] as const) expect(job[key], `${job.id} ${key}`).to.be.closeTo(of[key], EXACT);
       });
-      expect(plan.late).to.be.closeTo(expected.late ?? 0, EXACT);
-      expect(plan.due.map(({ id, end }) => ({ id, end }))).to.deep.equal((expected.due ?? []).map(({ id, end }) => ({ id, end })));
+      if (expected.due)
+        expect(plan.due.map(({ id, end }) => ({ id, end }))).to.deep.equal(expected.due.map(({ id, end }) => ({ id, end })));
     });
   }
 
   for (const seed of seeds(300)) {
     it(`agrees with the slow timing on random problem ${seed}`, () => {
-      const problem = readLineProblem(randomProblem(seed, { isSecond: seed % 2 === 0 }));
+      const problem = readLineProblem(randomProblem(seed, { isSecond: seed % 2 === 0, isThird: seed % 3 === 0 }));
       const random = new Random(seed);
       for (let round = 0; round < 5; round++) {
         const order = randomOrder(problem, random);
@@ -44,7 +44,7 @@ describe('timing a line', () => {
           expect(fast).to.have.property('missingMinutes').that.is.greaterThan(0);
           continue;
         }
-        for (const key of [...TOTALS, 'late'] as const) expect(fast.totals[key], key).to.be.closeTo(slow[key], EXACT);
+        for (const key of TOTALS) expect(fast.totals[key], key).to.be.closeTo(slow[key], EXACT);
         expect(fast.due).to.deep.equal(slow.due);
         fast.jobs.forEach((job, index) => expect(job.begin, job.id).to.be.closeTo(slow.jobs[index]!.begin, EXACT));
       }
@@ -88,7 +88,7 @@ describe('timing a line', () => {
   it('costs the total, ties broken by the bench time', () => {
     const { problem, expected } = examples[8]!;
     const cost = new OrderJudge(compileLine(problem)).take([0, 1]);
-    expect(cost).to.be.closeTo(expected.total, 1e-5);
-    expect(cost).to.be.greaterThan(expected.total);
+    expect(cost).to.be.closeTo(expected.total!, 1e-5);
+    expect(cost).to.be.greaterThan(expected.total!);
   });
 });
