@@ -8,6 +8,7 @@ import { usualPart, usualStep } from '../src/core/scheme/authoring/briefScheme';
 import { EMPTY_SCHEME, UNCOUNTED, type Scheme, type Unit } from '../src/core/scheme/model/definitions';
 import { DEFAULT_HOUSE_RULES } from '../src/core/scheme/model/houseRules';
 import { orderRules } from '../src/core/scheme/rules/orderRules';
+import { normOfPass } from '../src/core/time/fit/norms';
 import { passesOf } from '../src/core/scheme/passes/passes';
 import { withPots } from '../src/core/scheme/model/pots';
 import { schemeWarnings } from '../src/core/scheme/advice/spoiled';
@@ -87,7 +88,7 @@ for (let edit = 0; edit < EDITS; edit++) {
   times.window.push(
     await timed(() => {
       const passes = passesOf(first, 'table', DEFAULT_HOUSE_RULES);
-      orderRules(first, passes, pots, DEFAULT_HOUSE_RULES);
+      orderRules(first, passes, pots, DEFAULT_HOUSE_RULES, normOfPass(first.size));
       schemeWarnings(first, passes, pots, DEFAULT_HOUSE_RULES);
       alternatives(first.scheme, 'table', (step) => step.coats * step.coverage);
     }),

@@ -1,12 +1,12 @@
 import { COMMISSION_FORMAT, readCommission } from '../core/formats/commission/commission';
 import { InputError } from '../core/kernel/InputError';
-import { readScheme, SCHEME_FORMAT, unitOf } from '../core/formats/scheme/schemeFile';
+import { readScheme, SCHEME_FORMAT, SCHEME_FORMATS, unitOf } from '../core/formats/scheme/schemeFile';
 import { refuseCircles, reportUnit } from '../core/formats/scheme/schemeReport';
 import { buildLine } from '../core/plan/build/buildLine';
 import type { RosterUnit } from '../core/plan/build/roster';
 import type { Paint } from '../core/scheme/model/definitions';
 import { DEFAULT_HOUSE_RULES } from '../core/scheme/model/houseRules';
-import { orderRules } from '../core/scheme/rules/orderRules';
+import { hardRules } from '../core/scheme/rules/orderRules';
 import { passesOf } from '../core/scheme/passes/passes';
 import { withPots } from '../core/scheme/model/pots';
 import { normMinutes } from '../core/time/fit/norms';
@@ -26,7 +26,7 @@ function readWork(file: string): Work {
   const value = readJsonFile(file);
   const format = typeof value === 'object' && value !== null && 'format' in value ? value.format : undefined;
   const byId = (paints: Paint[]) => new Map(paints.map((paint) => [paint.id, paint]));
-  if (format === SCHEME_FORMAT) {
+  if (SCHEME_FORMATS.includes(String(format))) {
     const scheme = readScheme(value);
     const unit = { ...unitOf(scheme), commissionId: 'scheme', commissionName: scheme.name, standard: scheme.standard };
     return { units: [unit], paints: byId(scheme.paints), fields: ['rules'] };
@@ -52,7 +52,7 @@ function printProblem({ units, paints, fields }: Work): unknown {
     units.map((unit) => unit.scheme),
   );
   units.forEach((unit, index) =>
-    refuseCircles(orderRules(unit, passesOf(unit, unit.standard, DEFAULT_HOUSE_RULES), pots, DEFAULT_HOUSE_RULES), fields[index]!),
+    refuseCircles(hardRules(unit, passesOf(unit, unit.standard, DEFAULT_HOUSE_RULES), pots, DEFAULT_HOUSE_RULES), fields[index]!),
   );
   return buildLine({
     units,

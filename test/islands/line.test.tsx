@@ -138,7 +138,7 @@ describe('the relay chart', () => {
     const [first, second, third] = plan.order as [string, string, string];
     const why = (id: string, reason: PlaceReason) => whyHere(picture, id, reason, times, plan.finish);
     const said = why(third, {
-      bestOther: { behind: null, total: 7, changeover: 2, wait: 5, touchUp: 0, late: 0 },
+      bestOther: { behind: null, total: 7, finish: 7, changeover: 2, wait: 5, touchUp: 0, late: 0, against: 0 },
       heldBy: second,
       holds: null,
       fills: { of: first, before: second, minutes: 6 },

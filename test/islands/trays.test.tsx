@@ -25,7 +25,7 @@ const choice = (trays: number[], lost: { changeover?: number; wait?: number }, s
   return {
     limit: Math.max(...trays),
     trays,
-    totals: { ...sample!.totals, handsOn: 100, changeover, wait, touchUp: 0, total: 100 + changeover + wait },
+    totals: { ...sample!.totals, handsOn: 100, changeover, wait, touchUp: 0, bench: 100 + changeover + wait },
     stretch: { ...sample!.stretch, minutes: stretch },
     order: sample!.order,
   };

@@ -75,14 +75,15 @@ export function whyHere(
   return said;
 }
 
-const changeOf = ({ total, changeover, wait, touchUp, late }: NonNullable<PlaceReason['bestOther']>): OrderChange => ({
+const changeOf = ({ finish, changeover, wait, touchUp, late }: NonNullable<PlaceReason['bestOther']>): OrderChange => ({
   bench: changeover + wait + touchUp,
-  finish: total - touchUp - late,
+  finish,
   late,
 });
 
-function partsOf({ changeover, wait, touchUp, late }: NonNullable<PlaceReason['bestOther']>): string {
+function partsOf({ changeover, wait, touchUp, late, against }: NonNullable<PlaceReason['bestOther']>): string {
   const parts = Object.entries({ changeover, waiting: wait, 'touch-up': touchUp }).filter(([, minutes]) => Math.abs(minutes) >= 0.05);
+  if (Math.abs(against) >= 0.05) parts.push([against > 0 ? 'against your habits' : 'nearer to your habits', 0]);
   if (Math.abs(late) >= 1) parts.push([late > 0 ? 'worse for the dates' : 'better for the dates', 0]);
   return parts.length === 0
     ? ''

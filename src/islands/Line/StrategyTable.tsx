@@ -5,6 +5,7 @@ import { Bar } from '../../ui/Bar/Bar';
 import { Panel } from '../../ui/Panel/Panel';
 import { dayOfText, minutesText } from '../../ui/format';
 import type { LineTimes } from '../shared/LineTimes';
+import { gainText } from './gainText';
 import styles from './View.module.css';
 
 const NAMES = {
@@ -23,6 +24,7 @@ const COLUMNS = [
   { name: 'Changeover', of: 'changeover' },
   { name: 'Waiting', of: 'wait' },
   { name: 'Touch-up', of: 'touchUp' },
+  { name: 'Habits broken', of: 'against' },
 ] as const satisfies { name: string; of: keyof LineTotals }[];
 
 /** Ways to paint the same models, on the same numbers; the one on screen first. */
@@ -30,8 +32,10 @@ export const StrategyTable = memo(function StrategyTable({ strategies, times }: 
   // One model at a time waits so long that it would flatten the others: its bar is cut where it leaves the scale.
   const batched = strategies.filter((strategy) => strategy.id !== 'one-model').map((strategy) => strategy.totals?.bench ?? 0);
   const full = Math.max(...batched) * 1.15;
+  const gain = gainText(strategies, times);
   return (
     <Panel title="Time lost, by method" className={styles.lower} scrolls>
+      {gain && <p data-testid="gain">{gain}</p>}
       <table className={styles.strategies}>
         <thead>
           <tr>
@@ -43,6 +47,9 @@ export const StrategyTable = memo(function StrategyTable({ strategies, times }: 
                 {name}
               </th>
             ))}
+            <th scope="col" className={styles.figure}>
+              Legs
+            </th>
             {times.sessions && (
               <th scope="col" className={styles.figure}>
                 Done
@@ -83,16 +90,17 @@ export const StrategyTable = memo(function StrategyTable({ strategies, times }: 
                       {minutesText(totals[of])}
                     </td>
                   ))}
+                  <td className={styles.figure}>{totals.legCount}</td>
                   {times.sessions && <td className={styles.figure}>{dayOfText(times.momentOf(totals.finish)!)}</td>}
                 </>
               ) : (
-                <td colSpan={COLUMNS.length + 1}>does not fit the sessions</td>
+                <td colSpan={COLUMNS.length + 2}>does not fit the sessions</td>
               )}
             </tr>
           ))}
           {strategies[0]!.id !== 'one-model' && (
             <tr>
-              <td colSpan={COLUMNS.length + 2}>working out the other methods …</td>
+              <td colSpan={COLUMNS.length + 3}>working out the other methods …</td>
             </tr>
           )}
         </tbody>

@@ -3,10 +3,10 @@ import { X } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import type { OwnRule, Paint, Scheme, Standard, Unit } from '../../core/scheme/model/definitions';
 import type { HouseRules } from '../../core/scheme/model/houseRules';
-import { OWN_RULE, orderRules, type HardRule } from '../../core/scheme/rules/orderRules';
+import { OWN_RULE, orderRules, type HardRule, ruleOf, type SoftRule } from '../../core/scheme/rules/orderRules';
+import { normOfPass } from '../../core/time/fit/norms';
 import { passesOf, type Pass } from '../../core/scheme/passes/passes';
 import { withPots } from '../../core/scheme/model/pots';
-import { RULES } from '../../core/scheme/rules/ruleCatalogue';
 import { factsOf } from '../../core/scheme/model/techniques';
 import { Button } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
@@ -29,7 +29,8 @@ export function Rules({ unit, standard, paints, house, onChange }: RulesProps) {
   const { scheme } = unit;
   const { rules, passes } = useMemo(() => {
     const all = passesOf(unit, standard, house);
-    return { passes: all, rules: orderRules(unit, all, withPots(new Map(paints.map((paint) => [paint.id, paint])), [unit.scheme]), house) };
+    const pots = withPots(new Map(paints.map((paint) => [paint.id, paint])), [unit.scheme]);
+    return { passes: all, rules: orderRules(unit, all, pots, house, normOfPass(unit.size)) };
   }, [unit, standard, paints, house]);
   const nameOf = (key: string) => passName(passes.find((pass) => pass.key === key));
   const inForce = summary(rules);
@@ -50,7 +51,7 @@ export function Rules({ unit, standard, paints, house, onChange }: RulesProps) {
         <ul className={styles.ruleList} aria-label="Switched off here">
           {scheme.off.map((off) => (
             <li key={off.rule}>
-              Off: {RULES.find((rule) => rule.id === off.rule)?.says} {off.note && `(${off.note})`}{' '}
+              Off: {ruleOf(off.rule)?.says} {off.note && `(${off.note})`}{' '}
               <Button kind="quiet" onClick={() => onChange({ ...scheme, off: scheme.off.filter((each) => each !== off) })}>
                 Let it hold
               </Button>
@@ -63,10 +64,16 @@ export function Rules({ unit, standard, paints, house, onChange }: RulesProps) {
   );
 }
 
+const PRICE: Record<RuleSummary['kind'], (rule: RuleSummary) => string> = {
+  hard: () => 'Always',
+  'touch-up': ({ minutes }) => `up to ${minutesText(minutes)} a model to paint again`,
+  wish: ({ minutes }) => `worth up to ${minutesText(minutes)} a model`,
+};
+
 interface RuleSummary {
   id: string;
   says: string;
-  kind: 'hard' | 'soft';
+  kind: 'hard' | SoftRule['kind'];
   source: string;
   pairs: number;
   /** Dearest price of a break, minutes for a model. */
@@ -75,21 +82,22 @@ interface RuleSummary {
 
 function summary({ hard, soft }: ReturnType<typeof orderRules>): RuleSummary[] {
   const found = new Map<string, RuleSummary>();
-  const take = (id: string, kind: 'hard' | 'soft', minutes: number, reason: string) => {
-    const row = RULES.find((rule) => rule.id === id);
-    const source = id === OWN_RULE ? 'your own' : row?.school ? 'school' : kind === 'hard' ? 'physics' : 'less touch-up';
+  const take = (id: string, kind: RuleSummary['kind'], minutes: number, reason: string) => {
+    const row = ruleOf(id);
+    const source =
+      id === OWN_RULE ? 'your own' : row?.school ? 'habit' : { hard: 'physics', 'touch-up': 'less touch-up', wish: 'habit' }[kind];
     const known = found.get(id) ?? { id, says: row?.says ?? reason, kind, source, pairs: 0, minutes: 0 };
     found.set(id, { ...known, pairs: known.pairs + 1, minutes: Math.max(known.minutes, minutes) });
   };
   for (const { rule, reason } of hard) take(rule, 'hard', 0, reason);
-  for (const { rule, reason, minutesPerModel } of soft) take(rule, 'soft', minutesPerModel, reason);
+  for (const { rule, kind, reason, minutesPerModel } of soft) take(rule, kind, minutesPerModel, reason);
   return [...found.values()];
 }
 
 function RuleEntry({ rule, onOff }: { rule: RuleSummary; onOff: (note: string) => void }) {
   const [note, setNote] = useState<string | null>(null);
   const off = () => {
-    if (rule.kind === 'soft') return onOff('');
+    if (rule.kind !== 'hard') return onOff('');
     if (note === null) return setNote('');
     if (note.trim() !== '') onOff(note.trim());
   };
@@ -98,7 +106,7 @@ function RuleEntry({ rule, onOff }: { rule: RuleSummary; onOff: (note: string) =
       <span>
         {rule.says}{' '}
         <small>
-          {rule.kind === 'hard' ? 'Always' : `${minutesText(rule.minutes)} a model if broken`}; {rule.source}; {counted(rule.pairs, 'pair')}
+          {PRICE[rule.kind](rule)}; {rule.source}; {counted(rule.pairs, 'pair')}
         </small>
       </span>
       {note !== null && <TextField label="Why does it not hold here?" value={note} onChange={setNote} />}

@@ -27,6 +27,7 @@ import type { SaidOfMarks } from './markEffect';
 import { MorePaints } from './MorePaints';
 import { PaintPicker, potOf } from './PaintPicker';
 import { reasonsFor } from '../../core/scheme/advice/reasonsFor';
+import { normOfPass } from '../../core/time/fit/norms';
 import { Spoiled, type SpoiledBy } from './Spoiled';
 import { StopFields } from './Stops';
 import { whomOf, whomOptions, whomValue } from './whom';
@@ -196,7 +197,7 @@ export function StepEditor(props: StepEditorProps) {
       <details className={styles.reasons}>
         <summary>Why this order?</summary>
         <ul>
-          {reasonsFor(unit, step, standard, paints, house).map((reason) => (
+          {reasonsFor(unit, step, standard, paints, house, normOfPass(unit.size)).map((reason) => (
             <li key={reason}>{reason}</li>
           ))}
         </ul>

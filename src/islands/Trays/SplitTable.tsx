@@ -38,10 +38,10 @@ export function SplitTable({ choices, now, sweet, stretchMinutes, holderModels, 
               {choice === sweet && <small>sweet spot</small>}
               {choice.limit > holderModels && <small>beyond a holder</small>}
             </th>
-            <td>{minutesText(choice.totals.total)}</td>
+            <td>{minutesText(choice.totals.bench)}</td>
             <td>{minutesText(choice.totals.wait)}</td>
             <td className={cx(!isWithin(choice, stretchMinutes) && styles.tooLong)}>{minutesText(choice.stretch.minutes)}</td>
-            <td>{current && choice !== current && differenceText(choice.totals.total - current.totals.total)}</td>
+            <td>{current && choice !== current && differenceText(choice.totals.bench - current.totals.bench)}</td>
             <td>
               {choice.limit === now ? (
                 <span className={styles.now}>as it is</span>

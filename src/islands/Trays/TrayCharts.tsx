@@ -40,7 +40,7 @@ export function TrayCharts({ choices, sweet, stretchMinutes }: TrayChartsProps) 
     wait: choice.totals.wait,
     touchUp: choice.totals.touchUp,
     lost: lostMinutes(choice),
-    [choice === sweet ? 'sweetTotal' : 'total']: minutesText(choice.totals.total),
+    [choice === sweet ? 'sweetTotal' : 'total']: minutesText(choice.totals.bench),
     stretch: choice.stretch.minutes,
   }));
   const spot = sweet && splitText(sweet);

@@ -18,7 +18,7 @@ export function splitWords({ limit, trays }: Pick<TrayChoice, 'limit' | 'trays'>
   return `${trays.length} trays of ${trays.every((models) => models === limit) ? '' : 'up to '}${limit}`;
 }
 
-export const lostMinutes = ({ totals }: TrayChoice): number => totals.total - totals.handsOn;
+export const lostMinutes = ({ totals }: TrayChoice): number => totals.bench - totals.handsOn;
 
 /** A pass in a few words: Wash Bog wash, over everything. */
 export function passName(job: JobInfo, paints: ReadonlyMap<string, Paint>): string {
@@ -28,7 +28,7 @@ export function passName(job: JobInfo, paints: ReadonlyMap<string, Paint>): stri
 
 /** What another split changes, and through what: 3.4 min more (waiting +3.4 min). */
 export function changeWords(to: TrayChoice, from: TrayChoice): string {
-  const minutes = to.totals.total - from.totals.total;
+  const minutes = to.totals.bench - from.totals.bench;
   if (Math.abs(minutes) < SMALLEST_MINUTES) return 'the same total';
   const parts = (['changeover', 'wait', 'touchUp'] as const)
     .map((of) => ({ of, minutes: to.totals[of] - from.totals[of] }))
@@ -48,7 +48,7 @@ export function whySweet(
 ): string[] {
   const longest = (choice: TrayChoice) => `${minutesText(choice.stretch.minutes)} at a stretch (${passName(choice.stretch.job, paints)})`;
   const said = [
-    `${capital(splitWords(sweet))}: ${minutesText(sweet.totals.total)} in all, ${minutesText(lostMinutes(sweet))} of it lost, at most ${longest(sweet)}.`,
+    `${capital(splitWords(sweet))}: ${minutesText(sweet.totals.bench)} in all, ${minutesText(lostMinutes(sweet))} of it lost, at most ${longest(sweet)}.`,
   ];
   if (!isWithin(sweet, stretchMinutes))
     said.push(`No split keeps every stretch within your ${minutesText(stretchMinutes)}: this one comes nearest.`);
@@ -57,7 +57,7 @@ export function whySweet(
   const larger = sorted[at - 1];
   if (larger)
     said.push(
-      `${capital(splitWords(larger))}: ${changeWords(larger, sweet)}${!isWithin(larger, stretchMinutes) ? `, ${larger.totals.total > sweet.totals.total ? 'and' : 'but'} ${longest(larger)}, beyond your ${minutesText(stretchMinutes)}` : ''}.`,
+      `${capital(splitWords(larger))}: ${changeWords(larger, sweet)}${!isWithin(larger, stretchMinutes) ? `, ${larger.totals.bench > sweet.totals.bench ? 'and' : 'but'} ${longest(larger)}, beyond your ${minutesText(stretchMinutes)}` : ''}.`,
     );
   const smaller = sorted[at + 1];
   if (smaller) said.push(`${capital(splitWords(smaller))}: ${changeWords(smaller, sweet)}.`);

@@ -55,16 +55,14 @@ export class LineTimes {
   }
 
   /** How far from the best possible a plan can be, in words. */
-  gapText({ proven, total, bound, finish }: LinePlan): string {
+  gapText({ proven, total, bound }: LinePlan): string {
     if (proven) return 'the best possible';
-    const sessions = this.sessionOf(finish) - this.sessionOf(finish - (total - bound));
-    if (sessions > 0) return `at most ${counted(sessions, 'session')} later than the best possible`;
-    return `at most ${Math.max(1, Math.ceil(total - bound))} min from the best possible`;
+    return `at most ${Math.max(1, Math.ceil(total - bound))} min from the best possible, all that you weigh counted`;
   }
 
   /** How much the whole line is, and until when. */
-  totalText({ bench, total, finish }: LinePlan): { amount: string; until: string } {
-    if (!this.calendar) return { amount: minutesText(total), until: 'at the bench' };
+  totalText({ bench, finish }: LinePlan): { amount: string; until: string } {
+    if (!this.calendar) return { amount: minutesText(bench), until: 'at the bench' };
     return {
       amount: minutesText(bench),
       until: `at the bench in ${counted(this.sessionOf(finish) + 1, 'session')}, done ${this.when(finish)}`,

@@ -5,7 +5,7 @@ import { InputError } from '../../core/kernel/InputError';
 import { schemeSchema } from '../../core/formats/scheme/schemeSchemas';
 import { refuseCircles } from '../../core/formats/scheme/schemeReport';
 import type { Scheme, Unit } from '../../core/scheme/model/definitions';
-import { orderRules } from '../../core/scheme/rules/orderRules';
+import { hardRules } from '../../core/scheme/rules/orderRules';
 import { passesOf } from '../../core/scheme/passes/passes';
 import { withPots } from '../../core/scheme/model/pots';
 import { checkWorkSize } from '../../core/formats/scheme/workSize';
@@ -49,5 +49,5 @@ async function refuseCircle(stores: Pick<Stores, 'paints' | 'houseRules'>, unit:
   const pots = withPots(new Map((await stores.paints.list()).map((paint) => [paint.id, paint])), [scheme]);
   const whole = { ...unit, scheme };
   const house = await stores.houseRules.load();
-  refuseCircles(orderRules(whole, passesOf(whole, 'display', house), pots, house), 'scheme.rules');
+  refuseCircles(hardRules(whole, passesOf(whole, 'display', house), pots, house), 'scheme.rules');
 }

@@ -5,7 +5,7 @@ import { idOfHalf, type Half } from '../../scheme/model/halves';
 import type { Size } from '../../scheme/model/definitions';
 import type { Technique } from '../../scheme/model/techniques';
 import { likeOf } from '../../scheme/model/lineage';
-import { orderRules } from '../../scheme/rules/orderRules';
+import { hardRules } from '../../scheme/rules/orderRules';
 import { effortOf, passesOf, type Dip, type Pass } from '../../scheme/passes/passes';
 import { lacksPaint, setupId } from '../../scheme/passes/setups';
 import { splitTrays } from '../../scheme/passes/splitTrays';
@@ -123,7 +123,7 @@ const benchUnit = (unit: RosterUnit, { house }: Roster): BenchUnit => ({
 
 function benchPasses(unit: RosterUnit, roster: Roster, first: number, reasons: string[]): BenchPass[] {
   const passes = passesOf(unit, unit.standard, roster.house);
-  const { hard } = orderRules(unit, passes, roster.paints, roster.house);
+  const { hard } = hardRules(unit, passes, roster.paints, roster.house);
   const places = new Map(passes.map((pass, index) => [pass.key, first + index]));
   const numberOf = (reason: string) => {
     if (!reasons.includes(reason)) reasons.push(reason);

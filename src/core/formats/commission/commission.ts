@@ -7,7 +7,7 @@ import { ROW_VERDICTS, type KeptJudgement } from '../../log/definitions';
 import { benchEventSchema, checkBenchEvent, compactEvent, eventOf } from './benchEvents';
 import { benchRunSchema, checkRun, eventsOfRun, type BenchRun } from './benchRuns';
 import { commissionFields, paintSchema, unitFields } from '../scheme/commissionSchemas';
-import { unitsAsToday } from '../scheme/earlierSchemes';
+import { schemeAsToday, unitsAsToday } from '../scheme/earlierSchemes';
 import { schemeOf, schemeSchema } from '../scheme/schemeSchemas';
 import { filedRecord, recordOf, recordSchema, type CommissionRecord } from './commissionRecord';
 import { aroundUnit, checkScheme } from '../scheme/checkScheme';
@@ -17,7 +17,8 @@ import { InputError } from '../../kernel/InputError';
 import { lineWishes } from '../lineProblem';
 import { checkWorkSize } from '../scheme/workSize';
 
-export const COMMISSION_FORMAT = 'neat-relay/commission@2';
+export const COMMISSION_FORMAT = 'neat-relay/commission@3';
+const SECOND_FORMAT = 'neat-relay/commission@2';
 const FIRST_FORMAT = 'neat-relay/commission@1';
 
 /** The painter's word on a row of the time log that comes from the bench. */
@@ -46,7 +47,7 @@ export interface CommissionFile extends Commission {
 export const ownLine = () => object({ order: list(requiredText('a job id'), 100_000), wishes: lineWishes() });
 
 const common = {
-  format: oneOf([COMMISSION_FORMAT, FIRST_FORMAT] as const),
+  format: oneOf([COMMISSION_FORMAT, SECOND_FORMAT, FIRST_FORMAT] as const),
   id: id(),
   ...commissionFields,
   paints: list(paintSchema),
@@ -98,12 +99,16 @@ const asFile = (parsed: InferType<typeof schema>): CommissionFile =>
   ({
     ...parsed,
     format: COMMISSION_FORMAT,
-    units: unitsOf(parsed.units),
+    units: parsed.format === COMMISSION_FORMAT ? unitsOf(parsed.units) : earlierUnitsOf(parsed.units),
     events: parsed.events.map(eventOf),
     ...withRecord(parsed),
   }) as CommissionFile;
 
 const withRecord = ({ record }: { record?: InferType<typeof recordSchema> | undefined }) => (record ? { record: recordOf(record) } : {});
+
+/** Those of a file that did not say of every ground that it is one. */
+const earlierUnitsOf = (parsed: InferType<typeof schema>['units']): Unit[] =>
+  unitsOf(parsed).map((unit) => ({ ...unit, scheme: schemeAsToday(unit.scheme) }));
 
 const unitsOf = (parsed: InferType<typeof schema>['units']): Unit[] =>
   parsed.map((unit) => ({ ...unit, scheme: schemeOf(unit.scheme) }) as Unit);
@@ -113,7 +118,14 @@ function fromFirst({ runs, ...parsed }: InferType<typeof firstSchema>): Commissi
   const names = { commissionId: parsed.id, commission: parsed.name, paint: (paintId: string) => paints.get(paintId) ?? null };
   (runs as BenchRun[]).forEach((run, index) => checkRun(run, `runs[${index}]`));
   const events = (runs as BenchRun[]).flatMap((run) => eventsOfRun(run, names));
-  return { ...parsed, format: COMMISSION_FORMAT, closedAt: null, units: unitsOf(parsed.units), events, judgements: [] } as CommissionFile;
+  return {
+    ...parsed,
+    format: COMMISSION_FORMAT,
+    closedAt: null,
+    units: earlierUnitsOf(parsed.units),
+    events,
+    judgements: [],
+  } as CommissionFile;
 }
 
 function checkReferences(file: CommissionFile): void {

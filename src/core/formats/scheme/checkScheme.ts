@@ -1,6 +1,6 @@
 import type { Part, Roll, Scheme, Step } from '../../scheme/model/definitions';
 import { circleOfMixes } from '../../scheme/model/pots';
-import { RULES } from '../../scheme/rules/ruleCatalogue';
+import { RETIRED_RULES, RULES } from '../../scheme/rules/ruleCatalogue';
 import { factsOf } from '../../scheme/model/techniques';
 import { allModels } from '../../scheme/model/whoTakes';
 import type { RemovedPiece } from '../../scheme/model/removedPiece';
@@ -34,7 +34,7 @@ export function checkScheme(scheme: Scheme, around: Around): void {
   const whom = checkRoster(scheme, around);
   const mixes = checkMixes(scheme, around);
   const steps = checkSteps(scheme, around, whom, mixes);
-  checkTouches(scheme, around);
+  checkNeighbours(scheme, around);
   checkRules(scheme, around, steps);
 }
 
@@ -149,11 +149,18 @@ function checkSteps(
   return steps;
 }
 
-function checkTouches({ parts }: Scheme, { field }: Around): void {
+function checkNeighbours({ parts, allOver }: Scheme, { field }: Around): void {
   const ids = new Set(parts.map((part) => part.id));
+  const other = (at: string, part: Part, id: string) => {
+    if (!ids.has(id) || id === part.id) throw new InputError(`${field}${at}`, id, 'name another part of this scheme');
+  };
   parts.forEach((part, index) => {
-    for (const id of part.touches ?? [])
-      if (!ids.has(id) || id === part.id) throw new InputError(`${field}parts[${index}].touches`, id, 'name another part of this scheme');
+    for (const id of part.touches ?? []) other(`parts[${index}].touches`, part, id);
+    if (part.on !== undefined) other(`parts[${index}].on`, part, part.on);
+  });
+  allOver.forEach(({ over }, index) => {
+    for (const id of over ? ('only' in over ? over.only : over.without) : [])
+      if (!ids.has(id)) throw new InputError(`${field}allOver[${index}].over`, id, 'name a part of this scheme');
   });
 }
 
@@ -170,6 +177,7 @@ function checkRules({ rules, off, stops }: Scheme, { field }: Around, steps: Rea
   );
   off.forEach(({ rule, note }, index) => {
     const known = RULES.find(({ id }) => id === rule);
+    if (!known && RETIRED_RULES.includes(rule)) return;
     if (!known) throw new InputError(`${field}off[${index}].rule`, rule, `name one of ${RULES.map(({ id }) => id).join(', ')}`);
     if (known.kind === 'hard' && note.trim() === '')
       throw new InputError(`${field}off[${index}].note`, note, 'say why: this rule is physics, and the note is shown where it would hold');

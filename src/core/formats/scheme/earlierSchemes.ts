@@ -1,4 +1,5 @@
-import { EMPTY_SCHEME } from '../../scheme/model/definitions';
+import { EMPTY_SCHEME, type Scheme } from '../../scheme/model/definitions';
+import { withGroundOfEarlier } from '../../scheme/model/ground';
 
 /** A scheme as earlier versions wrote it: one way of painting, whose steps were for all, for the leaders or for the others. */
 interface EarlierStep {
@@ -67,6 +68,9 @@ function stepFromEarlier({ paintId, who, ...step }: Record<string, unknown>): Re
     note: '',
   };
 }
+
+/** A scheme that was read from a file of an earlier version, which did not say of every ground that it is one. */
+export const schemeAsToday = (scheme: Scheme): Scheme => ({ ...scheme, parts: scheme.parts.map(withGroundOfEarlier) });
 
 /** The units of a commission file, those of earlier versions as they are written today. */
 export function unitsAsToday(units: unknown): unknown {

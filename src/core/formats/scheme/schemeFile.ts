@@ -3,13 +3,16 @@ import { SIZES, STANDARDS, UNCOUNTED, type Paint, type Scheme, type Size, type S
 import { paintsOfScheme } from '../../scheme/model/pots';
 import { inARow } from '../../scheme/authoring/dealOut';
 import { checkScheme } from './checkScheme';
+import { schemeAsToday } from './earlierSchemes';
 import { paintSchema } from './commissionSchemas';
 import { count, list, oneOf, parse, requiredText } from '../fields';
 import { InputError } from '../../kernel/InputError';
 import { MOST_MODELS, schemeFields, schemeOf } from './schemeSchemas';
 import { checkWorkSize } from './workSize';
 
-export const SCHEME_FORMAT = 'neat-relay/scheme@1';
+export const SCHEME_FORMAT = 'neat-relay/scheme@2';
+const FIRST_FORMAT = 'neat-relay/scheme@1';
+export const SCHEME_FORMATS: readonly string[] = [SCHEME_FORMAT, FIRST_FORMAT];
 
 /** A scheme that can be kept, sent and used again: for the library, another commission, another size. */
 export interface SchemeFile {
@@ -22,7 +25,7 @@ export interface SchemeFile {
 }
 
 const schema = object({
-  format: oneOf([SCHEME_FORMAT]),
+  format: oneOf([SCHEME_FORMAT, FIRST_FORMAT] as const),
   name: requiredText('a name for the scheme'),
   size: oneOf(SIZES),
   models: count(1, MOST_MODELS),
@@ -33,13 +36,20 @@ const schema = object({
 
 /** Reads a scheme file; throws an `InputError` naming the first place that cannot be taken. */
 export function readScheme(value: unknown): SchemeFile {
-  const { format: _format, name, size, models, standard, paints, ...rest } = parse(schema, value);
+  const { format, name, size, models, standard, paints, ...rest } = parse(schema, value);
   const ids = new Set<string>();
   paints.forEach((paint, index) => {
     if (ids.has(paint.id)) throw new InputError(`paints[${index}].id`, paint.id, 'list every paint once');
     ids.add(paint.id);
   });
-  const file: SchemeFile = { name, size, models, standard, paints: paints as Paint[], scheme: schemeOf(rest) };
+  const file: SchemeFile = {
+    name,
+    size,
+    models,
+    standard,
+    paints: paints as Paint[],
+    scheme: format === FIRST_FORMAT ? schemeAsToday(schemeOf(rest)) : schemeOf(rest),
+  };
   checkScheme(file.scheme, { field: '', models: inARow(models), taken: new Set(), isPaint: (id) => ids.has(id) });
   checkWorkSize([unitOf(file)]);
   return file;
@@ -59,7 +69,7 @@ export const unitOf = ({ name, size, models, scheme }: SchemeFile): Unit => ({
 /** Writes a scheme with the paints it asks for, its fields always in the same order. */
 export function writeScheme({ name, size, models, standard, paints, scheme }: SchemeFile): string {
   const used = paintsOfScheme(scheme);
-  const { groups, variants, mixes, schools, rules, off, stops, parts, allOver } = scheme;
+  const { groups, variants, mixes, schools, strengths, rules, off, stops, parts, allOver } = scheme;
   const file = {
     format: SCHEME_FORMAT,
     name,
@@ -73,6 +83,7 @@ export function writeScheme({ name, size, models, standard, paints, scheme }: Sc
     groups,
     variants,
     schools,
+    ...(strengths && { strengths }),
     rules,
     off,
     ...(stops.length > 0 && { stops }),

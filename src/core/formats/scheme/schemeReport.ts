@@ -1,8 +1,9 @@
 import type { Paint, Standard, Unit } from '../../scheme/model/definitions';
 import { stepOfKey } from '../../scheme/model/halves';
 import type { HouseRules } from '../../scheme/model/houseRules';
-import { orderRules, type HardRule, type OrderRules } from '../../scheme/rules/orderRules';
+import { orderRules, WORTH_AN_ORDER_MINUTES, type HardRule, type HardRules, type SoftRule } from '../../scheme/rules/orderRules';
 import { passesOf } from '../../scheme/passes/passes';
+import { normOfPass } from '../../time/fit/norms';
 import { potsOf } from '../../scheme/model/pots';
 import { schemeWarnings, type SchemeWarnings } from '../../scheme/advice/spoiled';
 import { InputError } from '../../kernel/InputError';
@@ -15,7 +16,7 @@ interface PassName {
 interface ReportedRule {
   first: PassName;
   then: PassName;
-  kind: 'hard' | 'soft';
+  kind: 'hard' | SoftRule['kind'];
   rule: string;
   minutesPerModel: number | null;
   reason: string;
@@ -39,10 +40,14 @@ export function reportUnit(
 ): UnitReport {
   const pots = new Map([...paints, ...[...potsOf(unit.scheme, paints).values()].map((pot) => [pot.id, pot] as const)]);
   const passes = passesOf(unit, standard, house);
-  const rules = orderRules(unit, passes, pots, house);
+  const rules = orderRules(unit, passes, pots, house, normOfPass(unit.size));
   refuseCircles(rules, field);
   const byKey = new Map(passes.map((pass) => [pass.key, pass]));
   const nameOf = (key: string): PassName => ({ step: byKey.get(key)!.step.id, coat: byKey.get(key)!.coat });
+  const shared = ({ first, then }: SoftRule) => {
+    const { models } = byKey.get(then)!;
+    return byKey.get(first)!.models.filter((model) => models.includes(model)).length;
+  };
   const { keepClear, spoiled } = schemeWarnings(unit, passes, pots, house);
   return {
     name: unit.name,
@@ -55,14 +60,16 @@ export function reportUnit(
         minutesPerModel: null,
         reason,
       })),
-      ...rules.soft.map(({ first, then, rule, minutesPerModel, reason }): ReportedRule => ({
-        first: nameOf(first),
-        then: nameOf(then),
-        kind: 'soft',
-        rule,
-        minutesPerModel,
-        reason,
-      })),
+      ...rules.soft
+        .filter((rule) => rule.minutesPerModel * shared(rule) >= WORTH_AN_ORDER_MINUTES)
+        .map(({ kind, first, then, rule, minutesPerModel, reason }): ReportedRule => ({
+          first: nameOf(first),
+          then: nameOf(then),
+          kind,
+          rule,
+          minutesPerModel,
+          reason,
+        })),
     ],
     keepClear,
     spoiled: spoiled.map(({ step, by }) => ({ step, by })),
@@ -70,7 +77,7 @@ export function reportUnit(
 }
 
 /** Throws an `InputError` with the first circle that own rules close, link by link. */
-export function refuseCircles({ circles }: Pick<OrderRules, 'circles'>, field: string): void {
+export function refuseCircles({ circles }: Pick<HardRules, 'circles'>, field: string): void {
   const [circle] = circles;
   if (!circle) return;
   const [own] = circle;

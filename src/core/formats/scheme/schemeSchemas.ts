@@ -14,7 +14,7 @@ import {
 } from '../../scheme/model/definitions';
 import { TECHNIQUES } from '../../scheme/model/techniques';
 import { MOMENTS } from '../../scheme/model/moments';
-import { SCHOOL_QUESTIONS, SCHOOLS, type SchoolQuestion, type Schools } from '../../scheme/model/schools';
+import { SCHOOL_QUESTIONS, SCHOOLS, type SchoolQuestion, STRENGTHS } from '../../scheme/model/schools';
 import type { RemovedPiece } from '../../scheme/model/removedPiece';
 import {
   atLeast,
@@ -55,6 +55,15 @@ const stepFor = object({
   .nullable()
   .default(null);
 
+/** Which parts a step over several is laid on; `null` for everything, as for whoever leaves it out. */
+const over = object({
+  only: array(id()).strict().min(1).max(MOST_PARTS).optional().default(undefined),
+  without: array(id()).strict().max(MOST_PARTS).optional().default(undefined),
+})
+  .nullable()
+  .optional()
+  .default(undefined);
+
 const step = object({
   id: id(),
   technique: oneOf(TECHNIQUES),
@@ -74,6 +83,7 @@ const step = object({
   faces: oneOf(FACES).optional().default('whole'),
   moment: oneOf(MOMENTS).nullable().notRequired().default(null),
   note: note().optional().default(''),
+  over,
   like: object({ step: id(), technique: oneOf(TECHNIQUES), paint: optionalId() })
     .optional()
     .default(undefined),
@@ -87,6 +97,7 @@ const part = object({
   reach: oneOf(REACHES).optional().default('easy'),
   keepClear: boolean().strict().default(false),
   isBase: boolean().strict().default(false),
+  on: id().nullable().optional().default(undefined),
   steps: list(step, MOST_STEPS),
 });
 
@@ -115,6 +126,7 @@ const rule = object({
   first: id(),
   then: id(),
   minutesPerModel: optionalMinutes().max(LONGEST_MINUTES).nullable().default(null),
+  wish: boolean().strict().optional().default(undefined),
   reason: requiredText('why it holds'),
 });
 
@@ -133,6 +145,8 @@ const everySchool = <T>(field: (question: SchoolQuestion) => T): Record<SchoolQu
 
 /** Every school, as House rules have it. */
 export const schoolsSchema = object(everySchool(school));
+/** How strongly habits hold, those that hold mostly left out. */
+export const strengthsSchema = object(everySchool(() => oneOf(STRENGTHS).optional().default(undefined)));
 const someSchools = object(everySchool((question) => school(question).optional().default(undefined)));
 
 const optional = <T extends ReturnType<typeof list>>(of: T) => of.optional().default([]);
@@ -143,6 +157,7 @@ export const schemeFields = {
   variants: optional(list(variant, MOST_GROUPS)),
   mixes: optional(list(mix, MOST_GROUPS)),
   schools: someSchools.default({}),
+  strengths: strengthsSchema.optional().default(undefined),
   rules: optional(list(rule, MOST_RULES)),
   off: optional(list(ruleOff, MOST_RULES)),
   stops: optional(list(stop, MOST_GROUPS)),
@@ -181,13 +196,15 @@ export const removedPieceOf = ({ unitId, removedAt, part: strip, step: one, part
 
 /** The scheme that was read, every field in its place and nothing undefined among them. */
 export function schemeOf(parsed: Parsed): Scheme {
-  const { groups, variants, mixes, schools, rules, off, stops, parts: strips, allOver } = parsed as unknown as Scheme & Parsed;
+  const { groups, variants, mixes, schools, strengths, rules, off, stops, parts: strips, allOver } = parsed as unknown as Scheme & Parsed;
+  const strong = said(strengths ?? {});
   return {
     groups,
     variants,
-    mixes: mixes.map((each) => ({ ...each, of: each.of.map((one) => withOneName<MixShare>(one)) })),
-    schools: Object.fromEntries(Object.entries(schools).filter(([, choice]) => choice !== undefined)) as Partial<Schools>,
-    rules,
+    mixes: mixes.map((each) => ({ ...each, of: each.of.map((one) => said(one) as MixShare) })),
+    schools: said(schools),
+    ...(Object.keys(strong).length > 0 && { strengths: strong }),
+    rules: rules.map((each) => said(each)),
     off,
     stops,
     parts: strips.map((each) => partOf(each as unknown as Parsed['parts'][number])),
@@ -195,18 +212,20 @@ export function schemeOf(parsed: Parsed): Scheme {
   };
 }
 
-const partOf = (parsed: Parsed['parts'][number]): Part =>
-  ({ ...parsed, steps: parsed.steps.map((one) => stepOf(one as unknown as ParsedStep)) }) as Part;
+const partOf = ({ on, ...parsed }: Parsed['parts'][number]): Part =>
+  ({ ...parsed, ...(on && { on }), steps: parsed.steps.map((one) => stepOf({ ...(one as unknown as ParsedStep), over: null })) }) as Part;
 
-const stepOf = ({ like, ...parsed }: ParsedStep): Step =>
+/** Without the fields that nobody has said anything of. */
+const said = <T extends object>(fields: T): T => Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as T;
+
+const stepOf = ({ like, over: laidOn, ...parsed }: ParsedStep): Step =>
   ({
     ...parsed,
-    paintFor: parsed.paintFor.map((each) => withOneName<PaintFor>(each)),
+    paintFor: parsed.paintFor.map((each) => said(each) as PaintFor),
     for: forOf(parsed.for),
+    ...(laidOn && { over: laidOn.only ? { only: laidOn.only } : { without: laidOn.without ?? [] } }),
     ...(like && { like }),
   }) as Step;
-
-const withOneName = <T>(named: object): T => Object.fromEntries(Object.entries(named).filter(([, value]) => value !== undefined)) as T;
 
 const forOf = (whom: ParsedStep['for']): StepFor => {
   if (!whom) return null;

@@ -8,7 +8,16 @@ import { timeOrder, type TimedOrder } from '../timing/timeOrder';
 /** Why a job stands where it does; jobs by id, minutes. */
 export interface PlaceReason {
   /** The best of its other places: directly behind `behind` (null: at the start), and what would change there. */
-  bestOther: { behind: string | null; total: number; changeover: number; wait: number; touchUp: number; late: number } | null;
+  bestOther: {
+    behind: string | null;
+    total: number;
+    finish: number;
+    changeover: number;
+    wait: number;
+    touchUp: number;
+    late: number;
+    against: number;
+  } | null;
   /** The last job before it that it waits for, and the first one behind it that waits for it. */
   heldBy: string | null;
   holds: string | null;
@@ -48,10 +57,12 @@ function bestOther(line: CompiledLine, order: Int32Array, place: number, now: Li
   return {
     behind: at === 0 ? null : line.problem.jobs[moved[at - 1]!]!.id,
     total: timed.totals.total - now.total,
+    finish: timed.totals.finish - now.finish,
     changeover: timed.totals.changeover - now.changeover,
     wait: timed.totals.wait - now.wait,
     touchUp: timed.totals.touchUp - now.touchUp,
     late: timed.totals.late - now.late,
+    against: timed.totals.against - now.against,
   };
 }
 

@@ -1,6 +1,6 @@
 import { groupBy } from '../../kernel/groupBy';
 import { jobKey } from '../../kernel/ids';
-import { lineFormatOf, type LineAfter, type LineJob, type LineProblem } from '../../line/definitions';
+import { lineFormatOf, type LineAfter, type LineJob, type LineProblem, type LineWeights } from '../../line/definitions';
 import { inTurn } from '../../line/problem/turns';
 import { allAtOnce, type Steps } from '../../kernel/steps';
 import type { Step } from '../../scheme/model/definitions';
@@ -51,11 +51,12 @@ export function* buildLineInSteps(roster: Roster): Steps<BuiltLine> {
   const trays = perUnit.flatMap((unit) => unit.trays).filter((tray) => taken.has(tray.id));
   const setups = distinctSetups(jobs, roster.paints);
   const wishes = staminaWish(trays, roster.house);
+  const weights = weightsOf(roster.house);
   const { fetchMinutes } = roster.house;
   const lineTrays = trays.map((tray) => ({ id: tray.id, models: tray.models.length, ...(fetchMinutes > 0 && { fetchMinutes }) }));
   return {
     problem: {
-      format: lineFormatOf({ trays: lineTrays }),
+      format: lineFormatOf({ trays: lineTrays, weights }),
       trays: lineTrays,
       tools: lineTools(roster.house),
       setups: setups.map(lineSetup),
@@ -63,6 +64,7 @@ export function* buildLineInSteps(roster: Roster): Steps<BuiltLine> {
       changeover: setups.map((from) => setups.map((to) => changeoverMinutes(from, to, roster.house))),
       jobs: turned.jobs,
       prefer: perUnit.flatMap((unit) => unit.prefer),
+      weights,
       ...(wishes.length > 0 && { wishes }),
     },
     jobs,
@@ -73,14 +75,29 @@ export function* buildLineInSteps(roster: Roster): Steps<BuiltLine> {
   };
 }
 
+/** A minute at the bench is a minute; a day sooner and a change of what is in hand are worth what the painter says. */
+const weightsOf = ({ dayMinutes, changeMinutes }: Roster['house']): LineWeights => ({
+  bench: 1,
+  span: Math.round((dayMinutes / DAY_MINUTES) * SPAN_DIGITS) / SPAN_DIGITS,
+  leg: changeMinutes,
+});
+const DAY_MINUTES = 1440;
+/** Four digits are finer than anybody can say what a day is worth. */
+const SPAN_DIGITS = 10_000;
+
 function buildUnit(unit: RosterUnit, roster: Roster) {
   const passes = passesOf(unit, unit.standard, roster.house);
-  const rules = orderRules(unit, passes, roster.paints, roster.house);
   const factors = modelFactors(unit.scheme, roster.house);
   const trays: TrayInfo[] = splitTrays(unit, roster.house).map((tray) => ({ ...tray, unitName: unit.name }));
   const stretches = passStretches(passes, trays, factors, roster.doneModels);
+  const ordinary = new Map(
+    stretches.map((stretch) => [stretch, roster.minutesOf(unit, stretch.pass, stretch) * effortOf(stretch.pass)] as const),
+  );
+  const ofPass = new Map([...ordinary].reverse().map(([{ pass }, minutes]) => [pass, minutes] as const));
+  const rules = orderRules(unit, passes, roster.paints, roster.house, (pass) => ofPass.get(pass) ?? 0);
   const perTray = trays.map((tray) => {
-    const jobs = stretches.filter((stretch) => stretch.tray === tray).map((stretch) => jobOf(stretch, unit, factors, roster));
+    const ofTray = stretches.filter((stretch) => stretch.tray === tray);
+    const jobs = ofTray.map((stretch) => jobOf(stretch, unit, factors, ordinary.get(stretch)!, roster));
     return { jobs, ...orderOnTray(jobs, rules) };
   });
   // As entered means pass by pass, each over all trays of the unit.
@@ -130,9 +147,13 @@ function leadersInTurn(jobs: readonly JobInfo[], trays: ReadonlyMap<string, Unit
   return turns;
 }
 
-function jobOf(stretch: PassStretch, unit: RosterUnit, factors: readonly ModelFactor[], roster: Roster): JobInfo {
-  const { pass, dip, tray, ofTray } = stretch;
-  const ordinary = roster.minutesOf(unit, pass, stretch) * effortOf(pass);
+function jobOf(
+  { pass, dip, tray, ofTray }: PassStretch,
+  unit: RosterUnit,
+  factors: readonly ModelFactor[],
+  ordinary: number,
+  roster: Roster,
+): JobInfo {
   return {
     id: jobKey(pass.key, tray.number, dip.isUsual ? null : dip.potId),
     passKey: pass.key,

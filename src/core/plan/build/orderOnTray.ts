@@ -1,7 +1,7 @@
 import { groupBy } from '../../kernel/groupBy';
 import type { LineAfter, LinePrefer } from '../../line/definitions';
 import type { JobInfo, OrderReason } from './lineJobs';
-import type { HardRule, OrderRules } from '../../scheme/rules/orderRules';
+import { WORTH_AN_ORDER_MINUTES, type HardRule, type OrderRules } from '../../scheme/rules/orderRules';
 
 /** What is asked of the order of one tray's jobs, and why. */
 interface TrayOrder {
@@ -42,18 +42,24 @@ export function orderOnTray(jobs: JobInfo[], rules: OrderRules): TrayOrder {
     const of = jobs[rule.after]!.id;
     after.set(of, [...(after.get(of) ?? []), entry]);
   }
-  const soft = rules.soft.flatMap(({ first, then, minutesPerModel, reason }) =>
-    jobPairs(first, then, 'model').map(([a, b]) => ({ first: jobs[a]!, then: jobs[b]!, minutesPerModel, reason })),
+  const soft = rules.soft.flatMap(({ kind, first, then, minutesPerModel, reason }) =>
+    jobPairs(first, then, 'model')
+      .map(([a, b]) => ({
+        first: jobs[a]!.id,
+        then: jobs[b]!.id,
+        minutes: minutesPerModel * sharedOf(jobs[a]!.models, jobs[b]!.models).length,
+      }))
+      .filter(({ minutes }) => minutes >= WORTH_AN_ORDER_MINUTES)
+      .map((pair) => ({
+        prefer: { ...pair, ...(kind === 'wish' && { wish: true }) },
+        reason: { before: pair.first, after: pair.then, reason },
+      })),
   );
   return {
     after,
-    prefer: soft.map(({ first, then, minutesPerModel }) => ({
-      first: first.id,
-      then: then.id,
-      minutes: minutesPerModel * sharedOf(first.models, then.models).length,
-    })),
+    prefer: soft.map(({ prefer }) => prefer),
     reasons: hard.map((rule) => ({ before: jobs[rule.before]!.id, after: jobs[rule.after]!.id, reason: rule.reason })),
-    softReasons: soft.map(({ first, then, reason }) => ({ before: first.id, after: then.id, reason })),
+    softReasons: soft.map(({ reason }) => reason),
   };
 }
 

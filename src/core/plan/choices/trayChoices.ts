@@ -138,15 +138,15 @@ export const isWithin = ({ stretch }: TrayChoice, stretchMinutes: number): boole
 const ROUNDING = 1e-6;
 
 /**
- * The split with the least total among those whose stretches stay within the painter's limit; when none does, the one whose stretch
+ * The split with the fewest minutes at the bench among those whose stretches stay within the painter's limit; when none does, the one whose stretch
  * comes nearest. Of equals the largest, which asks for the fewest trays. Null when there is no choice at all.
  */
 export function sweetSpot(choices: readonly TrayChoice[], stretchMinutes: number): TrayChoice | null {
   const within = choices.filter((choice) => isWithin(choice, stretchMinutes));
   const shortest = Math.min(...choices.map(({ stretch }) => stretch.minutes));
   const open = within.length > 0 ? within : choices.filter(({ stretch }) => stretch.minutes === shortest);
-  const least = Math.min(...open.map(({ totals }) => totals.total));
-  const best = open.filter(({ totals }) => totals.total <= least + ROUNDING);
+  const least = Math.min(...open.map(({ totals }) => totals.bench));
+  const best = open.filter(({ totals }) => totals.bench <= least + ROUNDING);
   return best.toSorted((a, b) => b.limit - a.limit)[0] ?? null;
 }
 

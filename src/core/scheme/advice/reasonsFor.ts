@@ -1,6 +1,6 @@
 import type { Paint, Standard, Step, Unit } from '../model/definitions';
 import type { HouseRules } from '../model/houseRules';
-import { orderRules } from '../rules/orderRules';
+import { orderRules, type PassMinutes } from '../rules/orderRules';
 import { passesOf, type Pass } from '../passes/passes';
 import { withPots } from '../model/pots';
 import { factsOf } from '../model/techniques';
@@ -8,10 +8,17 @@ import { factsOf } from '../model/techniques';
 const nameOf = (pass: Pass) => `${factsOf(pass.step.technique).label.toLowerCase()}${pass.part ? ` on ${pass.part.name}` : ''}`;
 
 /** The rules that hold a step where it is: what it waits for and what waits for it, hard ones first. */
-export function reasonsFor(unit: Unit, step: Step, standard: Standard, paints: Paint[], house: HouseRules): string[] {
+export function reasonsFor(
+  unit: Unit,
+  step: Step,
+  standard: Standard,
+  paints: Paint[],
+  house: HouseRules,
+  minutesOf: PassMinutes,
+): string[] {
   const passes = passesOf(unit, standard, house);
   const byKey = new Map(passes.map((pass) => [pass.key, pass]));
-  const rules = orderRules(unit, passes, withPots(new Map(paints.map((paint) => [paint.id, paint])), [unit.scheme]), house);
+  const rules = orderRules(unit, passes, withPots(new Map(paints.map((paint) => [paint.id, paint])), [unit.scheme]), house, minutesOf);
   const own = new Set(passes.filter((pass) => pass.step.id === step.id && pass.coat === 1).map((pass) => pass.key));
   const last = new Set(passes.filter((pass) => pass.step.id === step.id && pass.coat === step.coats).map((pass) => pass.key));
   const after = grouped(

@@ -1,12 +1,13 @@
 import { isOneOf } from '../../kernel/isOneOf';
 import type { Unit } from '../model/definitions';
 import type { HouseRules } from '../model/houseRules';
-import { orderRules } from '../rules/orderRules';
+import { inField } from '../rules/field';
+import { hardRules } from '../rules/orderRules';
 import type { Pass } from '../passes/passes';
 import type { Pot } from '../model/pots';
 import { Precedence } from '../../kernel/Precedence';
 import { schoolsOf } from '../model/schoolsOf';
-import { isFirstPaint, stagePasses, touchingParts, type StagedPass } from '../rules/stagedPasses';
+import { stagePasses, touchingParts, type StagedPass } from '../rules/stagedPasses';
 import { factsOf } from '../model/techniques';
 
 /** A step that a later one dulls, greys or dusts, and that nothing of its strip brings back. */
@@ -36,7 +37,7 @@ const WHITE = 80;
 export function schemeWarnings(unit: Unit, passes: readonly Pass[], pots: ReadonlyMap<string, Pot>, house: HouseRules): SchemeWarnings {
   const staged = stagePasses(passes, pots, schoolsOf(unit, house));
   const precedence = new Precedence(passes.map((pass) => pass.key));
-  for (const { before, after } of orderRules(unit, passes, pots, house).hard) precedence.add(before, after);
+  for (const { before, after } of hardRules(unit, passes, pots, house).hard) precedence.add(before, after);
   const touch = touchingParts(unit.scheme);
   return { spoiled: spoiledSteps(staged, precedence, touch), keepClear: keepClearSteps(staged, precedence, touch) };
 }
@@ -60,8 +61,8 @@ function spoiledSteps(staged: readonly StagedPass[], precedence: Precedence, tou
 
 function spoils(by: StagedPass, pass: StagedPass, touch: Touch): SpoiledStep['what'] | null {
   const { technique } = by.step;
-  const isOnIt = by.part === null ? !pass.isBase : by.part === pass.part;
-  if (technique === 'wash' && isOnIt) {
+  // In its own strip a wash is where the painter wants it.
+  if (technique === 'wash' && inField(by, pass)) {
     if (pass.kind === 'metallic') return 'dulled';
     if (pass.kind !== 'wash' && pass.kind !== 'varnish' && pass.step.technique !== 'prime' && pass.lightness! >= WHITE) return 'greyed';
   }
@@ -85,7 +86,7 @@ function bringsBack(later: StagedPass, spoiled: StagedPass): boolean {
 const sharesModels = (a: Pass, b: Pass) => a.models.some((model) => b.models.includes(model));
 
 function keepClearSteps(staged: readonly StagedPass[], precedence: Precedence, touch: Touch): KeepClear[] {
-  const firsts = staged.filter((pass) => pass.part?.keepClear && isFirstPaint(pass));
+  const firsts = staged.filter((pass) => pass.part?.keepClear && pass.isFirstPaint);
   const found = new Map<string, string[]>();
   for (const pass of staged) {
     if (pass.part === null || !factsOf(pass.step.technique).usesPaint) continue;

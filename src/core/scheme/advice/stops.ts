@@ -1,6 +1,6 @@
 import type { Standard, Stop, Unit } from '../model/definitions';
 import type { HouseRules } from '../model/houseRules';
-import { orderRules } from '../rules/orderRules';
+import { hardRules } from '../rules/orderRules';
 import { passesOf } from '../passes/passes';
 import type { Pot } from '../model/pots';
 
@@ -15,7 +15,7 @@ export function stepsUntil(
   const passes = passesOf(unit, standard, house);
   const stepOf = new Map(passes.map((pass) => [pass.key, pass.step.id]));
   const before = new Map<string, string[]>();
-  for (const rule of orderRules(unit, passes, pots, house).hard) before.set(rule.after, [...(before.get(rule.after) ?? []), rule.before]);
+  for (const rule of hardRules(unit, passes, pots, house).hard) before.set(rule.after, [...(before.get(rule.after) ?? []), rule.before]);
   const own = new Set(stop.steps);
   const open = passes.filter((pass) => own.has(pass.step.id)).map((pass) => pass.key);
   const found = new Set<string>();

@@ -1,3 +1,4 @@
+import { namesTheGround } from '../model/ground';
 import { EMPTY_SCHEME, type Group, type Part, type Scheme, type Standard, type Step } from '../model/definitions';
 import type { Technique } from '../model/techniques';
 
@@ -47,7 +48,7 @@ export const usualPart = (id: string, name: string, steps: Step[]): Part => ({
   touches: null,
   reach: 'easy',
   keepClear: false,
-  isBase: false,
+  isBase: namesTheGround(name),
   steps,
 });
 

@@ -1,4 +1,4 @@
-import type { Scheme, Step } from '../model/definitions';
+import { mapOver, type Scheme, type Step } from '../model/definitions';
 import { lineageOf } from '../model/lineage';
 
 /** A scheme with ids of its own for parts and steps, so that each unit keeps its own log; its steps know what they are copies of. */
@@ -8,13 +8,20 @@ export function copyScheme(scheme: Scheme, newId: () => string): Scheme {
     if (!ids.has(id)) ids.set(id, newId());
     return ids.get(id)!;
   };
-  const freshSteps = (steps: Step[]) => steps.map((step) => ({ ...step, id: fresh(step.id), like: lineageOf(step) }));
+  const freshSteps = (steps: Step[]) =>
+    steps.map((step) => ({
+      ...step,
+      id: fresh(step.id),
+      ...(step.over && { over: mapOver(step.over, (ids) => ids.map(fresh)) }),
+      like: lineageOf(step),
+    }));
   return {
     ...scheme,
     parts: scheme.parts.map((part) => ({
       ...part,
       id: fresh(part.id),
       touches: part.touches?.map(fresh) ?? null,
+      ...(part.on !== undefined && { on: fresh(part.on) }),
       steps: freshSteps(part.steps),
     })),
     allOver: freshSteps(scheme.allOver),

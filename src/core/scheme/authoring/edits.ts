@@ -2,7 +2,7 @@ import { isOneOf } from '../../kernel/isOneOf';
 import type { NewId } from '../../kernel/ids';
 import { allSteps } from '../model/allSteps';
 import { usualPart, usualStep } from './briefScheme';
-import type { Part, Scheme, Step, StepFor } from '../model/definitions';
+import { mapOver, type Part, type Scheme, type Step, type StepFor } from '../model/definitions';
 import { type Technique, factsOf } from '../model/techniques';
 import type { SchoolQuestion } from '../model/schools';
 import { ownStep } from '../model/lineage';
@@ -167,17 +167,25 @@ export function withoutLostEnds(scheme: Scheme): Scheme {
   });
   return {
     ...scheme,
-    parts: scheme.parts.map((part) => ({
+    parts: scheme.parts.map(({ on, ...part }) => ({
       ...part,
       touches: part.touches?.filter((id) => parts.has(id)) ?? null,
+      ...(on !== undefined && parts.has(on) && { on }),
       steps: part.steps.map(tidied),
     })),
-    allOver: scheme.allOver.map(tidied),
+    allOver: scheme.allOver.map((step) => overPartsLeft(tidied(step), parts)).filter((step) => step !== null),
     rules: scheme.rules.filter((rule) => steps.has(rule.first) && steps.has(rule.then)),
     stops: scheme.stops
       .map((stop) => ({ ...stop, steps: stop.steps.filter((id) => steps.has(id)) }))
       .filter((stop) => stop.steps.length > 0),
   };
+}
+
+/** A step over several parts, without those that are gone; null for one that had no other. */
+function overPartsLeft(step: Step, parts: ReadonlySet<string>): Step | null {
+  if (!step.over) return step;
+  const over = mapOver(step.over, (ids) => ids.filter((id) => parts.has(id)));
+  return 'only' in over && over.only.length === 0 ? null : { ...step, over };
 }
 
 function whomLeft(whom: StepFor, known: ReadonlySet<string>): StepFor {

@@ -88,6 +88,7 @@ function stepDifferences(
   if (old.dryMinutes !== step.dryMinutes) say('dries for another time', false);
   if (old.faces !== step.faces) say(`painted ${step.faces}`, false);
   if (old.moment !== step.moment) say(`stands at ${step.moment ?? 'its usual moment'}`, false);
+  if (JSON.stringify(old.over) !== JSON.stringify(step.over)) say('laid on other parts', false);
   if (old.strength !== step.strength) say(`strength ${step.strength === '' ? 'not said' : step.strength}`, false);
   if (old.note !== step.note) say('another note', false);
   if ((oldPart?.id ?? null) !== (part?.id ?? null)) say(`moved to ${part?.name ?? 'everything'}`, true);
@@ -107,6 +108,7 @@ function partDifferences(old: Part | undefined, part: Part): string[] {
     ...(old.keepClear === part.keepClear ? [] : [`${part.name}: the ground ${part.keepClear ? 'must' : 'need not'} stay clean`]),
     ...(old.isBase === part.isBase ? [] : [`${part.name}: ${part.isBase ? '' : 'not '}the ground it stands on`]),
     ...(JSON.stringify(old.touches) === JSON.stringify(part.touches) ? [] : [`${part.name}: touches other parts`]),
+    ...(old.on === part.on ? [] : [`${part.name}: lies on another part`]),
   ];
 }
 
@@ -134,6 +136,7 @@ const WHOLE = {
   variants: 'other variants',
   mixes: 'other mixes',
   schools: 'other schools',
+  strengths: 'other habits hold always, or not at all',
   rules: 'other rules of your own',
   off: 'other rules switched off',
   stops: 'other stops',

@@ -1,5 +1,5 @@
 import type { Moment } from './moments';
-import type { Schools } from './schools';
+import type { Schools, Strengths } from './schools';
 import type { Technique } from './techniques';
 
 /** What is painted: units of alike models, their parts, the paints, and the steps of a scheme. */
@@ -108,6 +108,12 @@ export interface Variant {
 /** Whom a step is for, by ids of groups and options; null for every model. */
 export type StepFor = { only: string[] } | { without: string[] } | null;
 
+/** Which parts a step over several parts is laid on, by their ids. */
+export type Over = { only: string[] } | { without: string[] };
+
+export const mapOver = (over: Over, change: (ids: string[]) => string[]): Over =>
+  'only' in over ? { only: change(over.only) } : { without: change(over.without) };
+
 /** Another paint or mix for the models of an option. */
 export type PaintFor = { option: string; paint: string } | { option: string; mix: string };
 
@@ -143,6 +149,8 @@ export interface Step {
   /** Where in the model's life it stands; null for the usual moment of its technique. */
   moment: Moment | null;
   note: string;
+  /** Of a step over several parts; left out where it goes over everything. */
+  over?: Over;
   /** Left out where it was not copied from another unit's. */
   like?: StepLineage;
 }
@@ -161,6 +169,8 @@ export interface Part {
   keepClear: boolean;
   /** The ground that the model stands on. */
   isBase: boolean;
+  /** Id of the part that an emblem lies on; left out for the one it is in. */
+  on?: string;
   steps: Step[];
 }
 
@@ -170,6 +180,8 @@ export interface OwnRule {
   first: string;
   then: string;
   minutesPerModel: number | null;
+  /** Breaking it costs no work: it is only liked better. Left out for touch-up. */
+  wish?: boolean;
   reason: string;
 }
 
@@ -196,6 +208,8 @@ export interface Scheme {
   mixes: Mix[];
   /** Where this scheme differs from House rules. */
   schools: Partial<Schools>;
+  /** How strongly its habits hold, where that differs from House rules; left out where nothing does. */
+  strengths?: Strengths;
   rules: OwnRule[];
   off: RuleOff[];
   /** Stops set by hand, beside those that the standards make. */

@@ -1,5 +1,5 @@
 import type { Size } from './definitions';
-import { DEFAULT_SCHOOLS, type Schools } from './schools';
+import { DEFAULT_SCHOOLS, type Schools, type Strengths } from './schools';
 
 /** How this painter works: sessions in the week, what changing over costs, tools owned, schools. */
 
@@ -45,7 +45,16 @@ export interface HouseRules {
   mostInARow: number;
   /** How much longer a leader takes than the others. */
   leaderFactor: number;
+  /** How many minutes at the bench it is worth to be done a day sooner. */
+  dayMinutes: number;
+  /** What a change of what is in hand is worth beyond the minutes it takes. */
+  changeMinutes: number;
+  /** Mixing a hand mix again that has dried on the palette, on top of taking it up. */
+  mixAgainMinutes: number;
   schools: Schools;
+  strengths: Strengths;
+  /** What wishes are worth, minutes on a model, by the id of their rule; those that are left out are worth what the program ships. */
+  wishMinutes: Partial<Record<string, number>>;
   batches: Batches;
   hourlyRateMinor: number;
   currency: string;
@@ -74,7 +83,12 @@ export const DEFAULT_HOUSE_RULES: HouseRules = {
   stretchMinutes: 45,
   mostInARow: 0,
   leaderFactor: 1.6,
+  dayMinutes: 5,
+  changeMinutes: 0.3,
+  mixAgainMinutes: 2.5,
   schools: DEFAULT_SCHOOLS,
+  strengths: {},
+  wishMinutes: {},
   batches: BATCHES[0],
   hourlyRateMinor: 2400,
   currency: 'EUR',

@@ -1,10 +1,11 @@
 /** Where painters differ and both are right: a choice in House rules, which a scheme may override. The first of each is the default. */
 export const SCHOOLS = {
   parts: ['deepest first', 'messiest first', 'largest first'],
+  stages: ['stage by stage', 'part by part'],
   metals: ['near the end', 'first', 'after the shade'],
   shade: ['after all base coats', 'right after its part'],
   base: ['after painting', 'before priming'],
-  boots: ['boots first', 'ground first'],
+  boots: ['boots first', 'ground first', 'in one go'],
   decals: ['after the wash', 'before the wash', 'last'],
   powders: ['after the varnish', 'before the varnish'],
   scatter: ['before the varnish', 'after the varnish'],
@@ -26,6 +27,7 @@ export const DEFAULT_SCHOOLS: Schools = Object.fromEntries(SCHOOL_QUESTIONS.map(
 /** What each question is about, in the painter's words. */
 export const SCHOOL_LABELS = {
   parts: 'Order of the parts',
+  stages: 'Stages',
   metals: 'Metallics',
   shade: 'The shade in a part',
   base: 'The base is textured',
@@ -40,3 +42,16 @@ export const SCHOOL_LABELS = {
   faces: 'Layers and edge lines',
   leaders: 'Leaders',
 } as const satisfies Record<SchoolQuestion, string>;
+
+/** How strongly a habit holds: weighed by its price, never broken, or not at all. */
+export const STRENGTHS = ['mostly', 'always', 'no matter'] as const;
+export type Strength = (typeof STRENGTHS)[number];
+/** Habits that hold otherwise than mostly. */
+export type Strengths = { [Question in SchoolQuestion]?: Strength };
+
+/** Habits that say in which order work is done, so that an order can break them; the others say when in the life of a model a step stands. */
+export const HABITS_OF_ORDER = ['parts', 'stages', 'metals', 'shade', 'base', 'boots', 'rim', 'eyes'] as const satisfies SchoolQuestion[];
+
+/** What the scheme says of a habit wins over the house. */
+export const strengthOf = (question: SchoolQuestion, scheme: Strengths | undefined, house: Strengths): Strength =>
+  scheme?.[question] ?? house[question] ?? STRENGTHS[0];

@@ -48,7 +48,7 @@ const isSprayed = (setup: SetupInfo) => SPRAYING.includes(factsOf(setup.techniqu
 
 /** Minutes to get a setup ready when one sits down. */
 export function startMinutes(setup: SetupInfo, house: HouseRules): number {
-  return house.sitDownMinutes + (setup.paint ? house.paintMinutes : 0) + (isSprayed(setup) ? house.sprayMinutes : 0);
+  return house.sitDownMinutes + (setup.paint ? potMinutes(null, setup.paint, house) : 0) + (isSprayed(setup) ? house.sprayMinutes : 0);
 }
 
 /** Minutes from one setup to another: the paint, the tool, the water after metallics, and the spray place. */
@@ -63,9 +63,11 @@ export function changeoverMinutes(from: SetupInfo, to: SetupInfo, house: HouseRu
   return paint + hand + water + spray;
 }
 
-/** A mix that is the one in hand and a little more costs a drop. */
-const potMinutes = (from: Pot | null, to: Pot, house: HouseRules): number =>
-  from && to.liftedFrom?.includes(from.id) ? house.dropMinutes : house.paintMinutes;
+/** A mix that is the one in hand and a little more costs a drop; any other has dried on the palette, and is mixed again. */
+function potMinutes(from: Pot | null, to: Pot, house: HouseRules): number {
+  if (to.liftedFrom === undefined) return house.paintMinutes;
+  return from && to.liftedFrom.includes(from.id) ? house.dropMinutes : house.paintMinutes + house.mixAgainMinutes;
+}
 
 /** The tool of `lineTools` that a technique takes; null for one of which there are always enough. */
 export function toolOf(technique: Technique | null): string | null {

@@ -1,15 +1,18 @@
-import { SURFACE_CM2, type OwnRule, type Unit } from '../model/definitions';
+import type { OwnRule, Unit } from '../model/definitions';
 import type { HouseRules } from '../model/houseRules';
 import { momentOrder } from '../model/moments';
 import type { Pass } from '../passes/passes';
 import type { Pot } from '../model/pots';
 import { Precedence } from '../../kernel/Precedence';
-import { RULES, type CatalogueRule, type HardRow, type SoftRow } from './ruleCatalogue';
-import type { RuleContext } from './ruleTerms';
-import type { SchoolQuestion, Schools } from '../model/schools';
+import { KEEP_CLEAR, RULES, STRAYS } from './ruleCatalogue';
+import { HARD_ROWS, type HardRow } from './hardRows';
+import type { RuleContext, RuleRow } from './ruleTerms';
+import { strengthOf, type SchoolQuestion, type Schools } from '../model/schools';
 import { schoolsOf } from '../model/schoolsOf';
 import { stagePasses, touchingParts, type StagedPass } from './stagedPasses';
+import { FIND_AGAIN_MINUTES, keepClearReason, strayReason, strayShare } from './strays';
 import { factsOf } from '../model/techniques';
+import { WISH_ROWS, type WishRow } from './wishRows';
 
 /** What every rule between two passes says of itself. */
 interface RuleBetween {
@@ -27,19 +30,27 @@ export interface HardRule extends RuleBetween {
   lagMinutes: number | null;
 }
 
-/** A pass that had better stand before another: breaking it costs touch-up on every model both take. */
+/** A pass that had better stand before another: breaking it costs minutes on every model that both take. */
 export interface SoftRule extends RuleBetween {
   first: string;
   then: string;
   minutesPerModel: number;
+  /** `touch-up` is work, painting again what was marred; a `wish` is a habit, and no work. */
+  kind: 'touch-up' | 'wish';
 }
 
-export interface OrderRules {
+export interface HardRules {
   hard: HardRule[];
-  soft: SoftRule[];
-  /** Own rules that would close a circle, each with the chain of rules it contradicts; they do not hold. */
+  /** Own rules, and habits that always hold, that would close a circle, each with the chain of rules it contradicts; they do not hold. */
   circles: HardRule[][];
 }
+
+export interface OrderRules extends HardRules {
+  soft: SoftRule[];
+}
+
+/** Hands-on minutes of a pass on one ordinary model. */
+export type PassMinutes = (pass: Pass) => number;
 
 /** Before another kind of varnish goes over varnish it has to be cured. */
 const CURE_MINUTES = 24 * 60;
@@ -48,53 +59,90 @@ export const OWN_RULE = 'own';
 
 /**
  * Applies the order rules to the passes of one unit, in the order of the scheme (`passesOf`). Hard rules hold always and never form
- * a circle; soft ones cost touch-up when broken, and are left out where physics decides anyway.
+ * a circle; soft ones cost touch-up, or count against an order as broken wishes, and are left out where physics decides anyway.
  */
-export function orderRules(unit: Unit, passes: readonly Pass[], pots: ReadonlyMap<string, Pot>, house: HouseRules): OrderRules {
-  const schools = schoolsOf(unit, house);
-  const staged = stagePasses(passes, pots, schools);
-  const context = contextOf(unit, schools);
-  const off = new Set(unit.scheme.off.map(({ rule }) => rule));
-  const inForce = RULES.filter((rule) => !off.has(rule.id) && isOfSchool(rule, schools));
-  const hard = new Map<string, HardRule>();
-  for (const rule of inForce) {
-    if (rule.kind !== 'hard') continue;
-    for (const [a, b] of pairsOf(rule, staged, context)) {
-      const pair = `${a.key} ${b.key}`;
-      if (!hard.has(pair)) hard.set(pair, hardRule(a, b, rule));
-    }
-  }
-  const precedence = new Precedence(passes.map((pass) => pass.key));
-  for (const rule of hard.values()) precedence.add(rule.before, rule.after);
-  const circles: HardRule[][] = [];
-  for (const rule of ownHardRules(unit.scheme.rules, passes)) {
-    const chain = precedence.path(rule.after, rule.before);
-    if (chain !== null) circles.push([rule, ...linksOf(chain, hard)]);
-    else {
-      precedence.add(rule.before, rule.after);
-      hard.set(`${rule.before} ${rule.after}`, rule);
-    }
-  }
-  const soft = softRules(unit, staged, inForce, context).filter(
-    ({ first, then }) => !precedence.implies(first, then) && !precedence.implies(then, first),
-  );
-  return { hard: [...hard.values()], soft, circles };
+export function orderRules(
+  unit: Unit,
+  passes: readonly Pass[],
+  pots: ReadonlyMap<string, Pot>,
+  house: HouseRules,
+  minutesOf: PassMinutes,
+): OrderRules {
+  const work = workOf(unit, passes, pots, house);
+  const { hard, circles, precedence } = applyHard(work);
+  const isFree = (a: string, b: string) => !precedence.implies(a, b) && !precedence.implies(b, a);
+  return { hard, circles, soft: [...touchUps(work, minutesOf, isFree), ...wishes(work, isFree)] };
 }
 
-const isOfSchool = ({ school = {} }: CatalogueRule, schools: Schools): boolean =>
+/** The hard ones alone. */
+export function hardRules(unit: Unit, passes: readonly Pass[], pots: ReadonlyMap<string, Pot>, house: HouseRules): HardRules {
+  const { hard, circles } = applyHard(workOf(unit, passes, pots, house));
+  return { hard, circles };
+}
+
+/** What the rules are applied to. */
+interface Work {
+  unit: Unit;
+  house: HouseRules;
+  staged: StagedPass[];
+  context: RuleContext;
+  isInForce: (rule: Pick<RuleRow, 'id' | 'school'>) => boolean;
+}
+
+function workOf(unit: Unit, passes: readonly Pass[], pots: ReadonlyMap<string, Pot>, house: HouseRules): Work {
+  const schools = schoolsOf(unit, house);
+  const off = new Set(unit.scheme.off.map(({ rule }) => rule));
+  return {
+    unit,
+    house,
+    staged: stagePasses(passes, pots, schools),
+    context: contextOf(unit, schools),
+    isInForce: (rule) => !off.has(rule.id) && isOfSchool(rule, schools),
+  };
+}
+
+const isOfSchool = ({ school = {} }: Pick<RuleRow, 'school'>, schools: Schools): boolean =>
   (Object.entries(school) as [SchoolQuestion, string][]).every(([question, choice]) => schools[question] === choice);
 
 function contextOf({ scheme }: Pick<Unit, 'scheme'>, schools: Schools): RuleContext {
   const order = momentOrder(schools);
   return {
     schools,
+    parts: scheme.parts,
     touch: touchingParts(scheme),
     largest: scheme.parts.reduce<RuleContext['largest']>((most, part) => (part.surface > (most?.surface ?? 0) ? part : most), null),
     rankOf: (moment) => order.indexOf(moment),
   };
 }
 
-function pairsOf({ first, then, when }: CatalogueRule, staged: readonly StagedPass[], context: RuleContext): [StagedPass, StagedPass][] {
+function applyHard(work: Work): HardRules & { precedence: Precedence } {
+  const { unit, staged, isInForce } = work;
+  const hard = new Map<string, HardRule>();
+  const precedence = new Precedence(staged.map((pass) => pass.key));
+  const take = (rule: HardRule) => {
+    hard.set(`${rule.before} ${rule.after}`, rule);
+    precedence.add(rule.before, rule.after);
+  };
+  for (const row of HARD_ROWS) {
+    if (!isInForce(row)) continue;
+    const found = pairsOf(row, work)
+      .filter(([a, b]) => !hard.has(`${a.key} ${b.key}`))
+      .map(([a, b]) => hardRule(a, b, row));
+    for (const rule of found) if (!row.yields || !precedence.implies(rule.after, rule.before)) take(rule);
+  }
+  const circles: HardRule[][] = [];
+  const always = WISH_ROWS.filter((row) => isInForce(row) && strengthOfRow(row, work) === 'always').flatMap((row) =>
+    pairsOf(row, work).map(([a, b]) => hardRule(a, b, row)),
+  );
+  for (const rule of [...ownHardRules(unit.scheme.rules, staged), ...always]) {
+    const chain = precedence.path(rule.after, rule.before);
+    if (chain !== null) circles.push([rule, ...linksOf(chain, hard)]);
+    else if (!hard.has(`${rule.before} ${rule.after}`)) take(rule);
+  }
+  return { hard: [...hard.values()], circles, precedence };
+}
+
+function pairsOf({ first, then, when }: RuleRow, { staged, context }: Work): [StagedPass, StagedPass][] {
   const firsts = staged.filter((pass) => first(pass, context));
   const thens = firsts.length === 0 ? [] : staged.filter((pass) => then(pass, context));
   return firsts.flatMap((a) =>
@@ -102,16 +150,18 @@ function pairsOf({ first, then, when }: CatalogueRule, staged: readonly StagedPa
   );
 }
 
-function hardRule(a: Pass, b: Pass, rule: HardRow): HardRule {
+function hardRule(a: StagedPass, b: StagedPass, rule: HardRow | WishRow): HardRule {
   return {
     before: a.key,
     after: b.key,
     scope: scopeOf(a, b),
-    lagMinutes: lagOf(a, rule),
+    lagMinutes: rule.kind === 'hard' ? lagOf(a, rule) : null,
     rule: rule.id,
-    reason: rule.reason?.(a as StagedPass, b as StagedPass) ?? rule.says,
+    reason: reasonOf(rule, a, b),
   };
 }
+
+const reasonOf = (rule: RuleRow, a: StagedPass, b: StagedPass): string => rule.reason?.(a, b) ?? rule.says;
 
 function lagOf(a: Pass, { lag }: HardRow): number | null {
   if (lag === 'cured') return CURE_MINUTES;
@@ -146,22 +196,92 @@ const ownHardRules = (rules: readonly OwnRule[], passes: readonly Pass[]): HardR
       reason: own.reason,
     }));
 
-/** Several on one pair do not add up: the dearest counts. */
-function softRules(unit: Unit, staged: readonly StagedPass[], inForce: readonly CatalogueRule[], context: RuleContext): SoftRule[] {
-  const scale = Math.sqrt(SURFACE_CM2[unit.size] / SURFACE_CM2.foot);
-  const dearest = new Map<string, SoftRule>();
-  const take = (rule: SoftRule) => {
-    const pair = `${rule.first} ${rule.then}`;
-    if (rule.minutesPerModel > (dearest.get(pair)?.minutesPerModel ?? 0)) dearest.set(pair, rule);
-  };
-  const minutesOf = ({ minutes }: SoftRow) => (typeof minutes === 'number' ? minutes : minutes(context.schools)) * scale;
-  for (const rule of inForce) {
-    if (rule.kind !== 'soft') continue;
-    for (const [a, b] of pairsOf(rule, staged, context))
-      take({ first: a.key, then: b.key, minutesPerModel: minutesOf(rule), rule: rule.id, reason: rule.reason?.(a, b) ?? rule.says });
+/** The habit that a row belongs to says how strong it is; what belongs to none holds mostly. */
+const strengthOfRow = ({ school = {} }: RuleRow, { unit, house }: Work) => {
+  const [question] = Object.keys(school) as SchoolQuestion[];
+  return question === undefined ? 'mostly' : strengthOf(question, unit.scheme.strengths, house.strengths);
+};
+
+function wishes(work: Work, isFree: (a: string, b: string) => boolean): SoftRule[] {
+  const { unit, staged, house, isInForce } = work;
+  const sums = new PairSums('wish', isFree);
+  for (const row of WISH_ROWS) {
+    if (!isInForce(row) || strengthOfRow(row, work) !== 'mostly') continue;
+    const minutes = house.wishMinutes[row.id] ?? row.minutes;
+    if (minutes > 0) for (const [a, b] of pairsOf(row, work)) sums.add(a.key, b.key, minutes, row.id, () => reasonOf(row, a, b));
   }
   for (const { own, a, b } of ownPairs(unit.scheme.rules, staged))
-    if (own.minutesPerModel !== null)
-      take({ first: a.key, then: b.key, minutesPerModel: own.minutesPerModel, rule: OWN_RULE, reason: own.reason });
-  return [...dearest.values()];
+    if (own.minutesPerModel !== null && own.wish) sums.add(a.key, b.key, own.minutesPerModel, OWN_RULE, () => own.reason);
+  return sums.differences();
 }
+
+/** What each pass mars of every other, in minutes to paint it again. */
+function touchUps(work: Work, minutesOf: PassMinutes, isFree: (a: string, b: string) => boolean): SoftRule[] {
+  const { unit, staged, context, isInForce } = work;
+  const sums = new PairSums('touch-up', isFree);
+  const strays = isInForce(STRAYS);
+  const keepsClear = isInForce(KEEP_CLEAR);
+  const minutes = new Map(staged.map((pass) => [pass, minutesOf(pass)]));
+  for (const by of staged)
+    for (const marred of staged) {
+      const share = by === marred ? 0 : strayShare(by, marred, context);
+      if (share === 0) continue;
+      if (strays) {
+        const again = share * (minutes.get(marred)! + FIND_AGAIN_MINUTES);
+        sums.add(by.key, marred.key, again, STRAYS.id, () => strayReason(by, marred, share, again));
+      }
+      // Bare ground is not repaired with the same pot.
+      if (keepsClear && marred.part!.keepClear && marred.isFirstPaint) {
+        const clean = share * (1 + minutes.get(marred)!);
+        sums.add(marred.key, by.key, clean, KEEP_CLEAR.id, () => keepClearReason(by, marred, clean));
+      }
+    }
+  for (const { own, a, b } of ownPairs(unit.scheme.rules, staged))
+    if (own.minutesPerModel !== null && !own.wish) sums.add(a.key, b.key, own.minutesPerModel, OWN_RULE, () => own.reason);
+  return sums.differences();
+}
+
+/** Rules that pull against each other on one pair leave only their difference, with the reason that weighs most in its direction. */
+class PairSums {
+  private readonly pairs = new Map<string, { a: string; b: string; sum: number; most: [Reason | null, Reason | null] }>();
+
+  constructor(
+    private readonly kind: SoftRule['kind'],
+    private readonly isFree: (a: string, b: string) => boolean,
+  ) {}
+
+  add(first: string, then: string, minutes: number, rule: string, reason: () => string): void {
+    if (!this.isFree(first, then)) return;
+    const isForward = first < then;
+    const [a, b] = isForward ? [first, then] : [then, first];
+    const key = `${a} ${b}`;
+    const pair = this.pairs.get(key) ?? { a, b, sum: 0, most: [null, null] };
+    pair.sum += isForward ? minutes : -minutes;
+    const side = isForward ? 0 : 1;
+    if (minutes > (pair.most[side]?.minutes ?? 0)) pair.most[side] = { minutes, rule, reason };
+    this.pairs.set(key, pair);
+  }
+
+  differences(): SoftRule[] {
+    return [...this.pairs.values()].flatMap(({ a, b, sum, most }): SoftRule[] => {
+      const [first, then, why] = sum > 0 ? [a, b, most[0]] : [b, a, most[1]];
+      if (!why || Math.abs(sum) < SMALLEST) return [];
+      return [{ kind: this.kind, first, then, minutesPerModel: Math.abs(sum), rule: why.rule, reason: why.reason() }];
+    });
+  }
+}
+
+interface Reason {
+  minutes: number;
+  rule: string;
+  reason: () => string;
+}
+
+/** What adding and taking away may leave of nothing, minutes. */
+const SMALLEST = 1e-9;
+
+/** Differences below this, minutes for a whole tray, are not worth an order. */
+export const WORTH_AN_ORDER_MINUTES = 0.05;
+
+/** The catalogue's row of an id, if it has one. */
+export const ruleOf = (id: string) => RULES.find((rule) => rule.id === id);

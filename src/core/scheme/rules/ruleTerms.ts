@@ -1,7 +1,8 @@
 import type { Part } from '../model/definitions';
 import { MOMENTS, type Moment } from '../model/moments';
-import type { Schools } from '../model/schools';
-import { isFirstPaint, isHandPainted, isMessy, isNeat, type StagedPass } from './stagedPasses';
+import type { SchoolQuestion, Schools } from '../model/schools';
+import { inField, meetOnTheModel } from './field';
+import { isMessy, type StagedPass } from './stagedPasses';
 import { factsOf, type Technique } from '../model/techniques';
 
 /** The words that the table of order rules is written in. */
@@ -9,6 +10,7 @@ import { factsOf, type Technique } from '../model/techniques';
 /** What a rule may ask of the scheme around two passes. */
 export interface RuleContext {
   schools: Schools;
+  parts: readonly Part[];
   touch: (a: Part, b: Part) => boolean;
   /** The part with the largest surface. */
   largest: Part | null;
@@ -17,6 +19,21 @@ export interface RuleContext {
 
 export type Of = (pass: StagedPass, context: RuleContext) => boolean;
 export type Between = (a: StagedPass, b: StagedPass, context: RuleContext) => boolean;
+
+/** What every row of the table of order rules says. */
+export interface RuleRow {
+  id: string;
+  first: Of;
+  then: Of;
+  /** What must be true of the two together; nothing more where it is left out. */
+  when?: Between;
+  /** A rule of one school. */
+  school?: { [Question in SchoolQuestion]?: Schools[Question] };
+  /** What it is about, for the list of rules. */
+  says: string;
+  /** Why one of these passes stands before the other; `says` where it is left out. */
+  reason?: (a: StagedPass, b: StagedPass) => string;
+}
 
 export const any: Of = () => true;
 export const at =
@@ -46,20 +63,20 @@ export const inAPart: Of = (pass) => pass.part !== null;
 export const onTheBase: Of = (pass) => pass.isBase;
 export const onTheFigure: Of = (pass) => !pass.isBase;
 export const metallic: Of = (pass) => pass.kind === 'metallic';
-export const opaque: Of = (pass) => pass.kind === 'opaque';
 export const wash = by('wash');
 export const messy: Of = isMessy;
-export const neat: Of = isNeat;
-export const handPainted: Of = isHandPainted;
 export const ofTheLargestPart: Of = (pass, { largest }) => pass.part !== null && pass.part === largest;
-export const firstPaint: Of = isFirstPaint;
 
 export const later: Between = (a, b) => b.rank > a.rank;
 export const touching: Between = (a, b, { touch }) => a.part !== null && b.part !== null && touch(a.part, b.part);
-export const samePart = (a: StagedPass, b: StagedPass) => a.part !== null && a.part === b.part;
-export const oneAllOver = (a: StagedPass, b: StagedPass) => a.part === null || b.part === null;
-export const samePartOrAllOver = (a: StagedPass, b: StagedPass) => samePart(a, b) || oneAllOver(a, b);
-export const touchingOrAllOver: Between = (a, b, context) => touching(a, b, context) || oneAllOver(a, b);
+/** In one part, or one of them laid over the part of the other, or over a part in common. */
+export const together: Between = meetOnTheModel;
+/** The first is in a part that the second, a step over several parts, is laid on. */
+export const under: Between = (a, b) => inField(b, a);
+/** The first is a step over several parts, one of which the second is in. */
+export const over: Between = (a, b) => inField(a, b);
+export const touchingOrTogether: Between = (a, b, context) => touching(a, b, context) || together(a, b, context);
+export const onDifferentParts: Between = (a, b) => a.part !== null && b.part !== null && a.part !== b.part;
 
 export const sameCoat = (a: StagedPass, b: StagedPass) => a.step === b.step && a.coat === b.coat;
 /** Fronts and backs do not lie over each other. */

@@ -1,6 +1,6 @@
 import { isOneOf } from '../../kernel/isOneOf';
 import { groupBy } from '../../kernel/groupBy';
-import type { Paint, PaintKind, Part, Scheme } from '../model/definitions';
+import type { PaintKind, Part, Scheme } from '../model/definitions';
 import { momentOf } from '../model/momentOf';
 import { momentOrder, type Moment } from '../model/moments';
 import type { Pass } from '../passes/passes';
@@ -19,37 +19,35 @@ export interface StagedPass extends Pass {
   isLateBuild: boolean;
   /** On the ground that the model stands on. */
   isBase: boolean;
+  /** The first coat of paint that its part gets. */
+  isFirstPaint: boolean;
   /** Of what it is usually painted with; null without paint. */
   kind: PaintKind | null;
   /** CIE L* of that, 0 to 100. */
   lightness: number | null;
 }
 
-const MAKES_A_BASE = ['texture', 'scatter', 'rim'];
-
-/** The ground that the model stands on, said or seen from what is done there. */
-export const isBasePart = (part: Part): boolean => part.isBase || part.steps.some((step) => MAKES_A_BASE.includes(step.technique));
-
 /**
  * When each pass stands. In a strip the order entered holds, so a step before one of an earlier moment belongs to that moment:
- * a dry brush under a later base coat is one of the base coats.
+ * a dry brush under a later base coat is one of the base coats. What gives a part its first colour is a base coat too.
  */
 export function stagePasses(passes: readonly Pass[], pots: ReadonlyMap<string, Pot>, schools: Schools): StagedPass[] {
   const order = momentOrder(schools);
   const rankOf = (moment: Moment) => order.indexOf(moment);
-  const bases = new Map<Part, boolean>();
+  const firstPaint = firstPaints(passes);
   const staged = passes.map((pass, place): StagedPass => {
     const potId = pass.dips[0]!.potId;
-    const pot: Paint | undefined = potId === null ? undefined : pots.get(potId);
-    const moment = momentOf(pass.step, pot?.kind === 'metallic', schools);
-    if (pass.part && !bases.has(pass.part)) bases.set(pass.part, isBasePart(pass.part));
+    const pot = potId === null ? undefined : pots.get(potId);
+    const isFirst = firstPaint.get(pass.part) === pass.step;
+    const moment = isFirst && givesColour(pass) ? 'base' : momentOf(pass.step, pot?.kind === 'metallic', schools);
     return {
       ...pass,
       place,
       moment,
       rank: rankOf(moment),
       isLateBuild: false,
-      isBase: pass.part !== null && bases.get(pass.part)!,
+      isBase: pass.part?.isBase ?? false,
+      isFirstPaint: isFirst && pass.coat === 1,
       kind: pot?.kind ?? null,
       lightness: pot ? lightnessOf(pot) : null,
     };
@@ -60,6 +58,17 @@ export function stagePasses(passes: readonly Pass[], pots: ReadonlyMap<string, P
   }
   return staged;
 }
+
+/** The step that each part gets its first paint by, primer aside. */
+function firstPaints(passes: readonly Pass[]): Map<Part | null, Pass['step']> {
+  const first = new Map<Part | null, Pass['step']>();
+  for (const { part, step } of passes)
+    if (part !== null && !first.has(part) && factsOf(step.technique).usesPaint && step.technique !== 'prime') first.set(part, step);
+  return first;
+}
+
+/** As first paint these are the part's colour, unless the painter has said when they stand. */
+const givesColour = ({ step }: Pass) => step.moment === null && isOneOf(step.technique, 'wash', 'overbrush', 'sponge', 'stipple');
 
 const stripsOf = (staged: readonly StagedPass[]): StagedPass[][] => [
   ...groupBy(
@@ -91,24 +100,22 @@ function pullForward(strip: readonly StagedPass[], order: readonly Moment[]): vo
   }
 }
 
-/** Do two parts touch? What one of them says wins over being neighbours in depth. */
+/** So small a part lies on the one before it in the list: eyes, nails, an emblem. Share of the model. */
+const SMALL_PART = 0.03;
+
+/** Do two parts touch? What one of them says wins over being neighbours in depth; the figure touches the ground only where one says so. */
 export function touchingParts({ parts }: Pick<Scheme, 'parts'>): (a: Part, b: Part) => boolean {
-  const places = new Map(parts.map((part, place) => [part.id, place]));
+  const places = new Map<string, number>();
+  for (const isBase of [false, true]) parts.filter((part) => part.isBase === isBase).forEach((part, place) => places.set(part.id, place));
+  const follows = (a: Part, b: Part) => a.isBase === b.isBase && places.get(a.id)! - places.get(b.id)! === 1;
+  const liesOn = (a: Part, b: Part) => a.touches === null && a.surface < SMALL_PART && follows(a, b);
   return (a, b) => {
     if (a.id === b.id) return false;
-    if (a.touches === null && b.touches === null) return Math.abs(places.get(a.id)! - places.get(b.id)!) === 1;
-    return (a.touches?.includes(b.id) ?? false) || (b.touches?.includes(a.id) ?? false);
+    if (a.touches === null && b.touches === null) return follows(a, b) || follows(b, a);
+    return (a.touches?.includes(b.id) ?? false) || (b.touches?.includes(a.id) ?? false) || liesOn(a, b) || liesOn(b, a);
   };
 }
 
+/** Brushed, sponged or flooded on, so that it lands on what is beside it. */
 export const isMessy = (pass: StagedPass): boolean =>
   isOneOf(pass.step.technique, 'drybrush', 'overbrush', 'sponge') || (pass.step.technique === 'wash' && pass.part !== null);
-
-export const isNeat = (pass: StagedPass): boolean => !factsOf(pass.step.technique).messy && isOneOf(pass.moment, 'highlight', 'detail');
-
-/** Neither sprayed nor misted on, nor building, varnish or a look: painted by hand. */
-export const isHandPainted = (pass: StagedPass): boolean => !isOneOf(factsOf(pass.step.technique).hand, 'spray', 'airbrush');
-
-/** The first coat of paint of a part, primer aside. */
-export const isFirstPaint = ({ part, step, coat }: Pass): boolean =>
-  part !== null && coat === 1 && step === part.steps.find((each) => factsOf(each.technique).usesPaint && each.technique !== 'prime');

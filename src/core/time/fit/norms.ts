@@ -1,4 +1,5 @@
 import { SURFACE_CM2, type Size } from '../../scheme/model/definitions';
+import { effortOf, type Pass } from '../../scheme/passes/passes';
 import type { Technique } from '../../scheme/model/techniques';
 
 /** Minutes for one model: picking it up, then the painted surface. */
@@ -54,3 +55,9 @@ export function normMinutes(technique: Technique, size: Size, coverage: number):
   const { perModel, perCm2 } = NORMS[technique];
   return perModel + perCm2 * SURFACE_CM2[size] * coverage;
 }
+
+/** The same for a pass, on one ordinary model of this size. */
+export const normOfPass =
+  (size: Size) =>
+  (pass: Pick<Pass, 'step' | 'part' | 'half'>): number =>
+    normMinutes(pass.step.technique, size, pass.step.coverage) * effortOf(pass);

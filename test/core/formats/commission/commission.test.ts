@@ -18,7 +18,7 @@ const coat = bench.pass('coat');
 const EVENTS = [bench.started(0, coat), bench.done(2, coat, 1), bench.missed(3, coat, 1)];
 
 const file = (): CommissionFile => ({
-  format: 'neat-relay/commission@2',
+  format: 'neat-relay/commission@3',
   id: 'commission-1',
   name: 'Tide coast',
   client: 'Shore club',

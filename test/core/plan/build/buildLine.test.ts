@@ -4,7 +4,7 @@ import { compileLine } from '../../../../src/core/line/problem/compileLine';
 import type { LineProblem } from '../../../../src/core/line/definitions';
 import { timeOrder } from '../../../../src/core/line/timing/timeOrder';
 import { buildLine } from '../../../../src/core/plan/build/buildLine';
-import { orderRules } from '../../../../src/core/scheme/rules/orderRules';
+import { hardRules } from '../../../../src/core/scheme/rules/orderRules';
 import { passesOf } from '../../../../src/core/scheme/passes/passes';
 import { sharedLegs } from '../../../../src/core/plan/build/sharedLegs';
 import { changeoverMinutes, startMinutes, type SetupInfo } from '../../../../src/core/scheme/passes/setups';
@@ -88,7 +88,7 @@ describe('building a line', () => {
       const { unit: made, paints: its } = randomUnit(seed);
       const built = buildLine(roster([made], { paints: its, standard: 'display', minutesOf: (_unit, pass) => 1 + pass.coat }));
       if (built.jobs.length === 0) return;
-      const { hard } = orderRules(made, passesOf(made, 'display', DEFAULT_HOUSE_RULES), its, DEFAULT_HOUSE_RULES);
+      const { hard } = hardRules(made, passesOf(made, 'display', DEFAULT_HOUSE_RULES), its, DEFAULT_HOUSE_RULES);
       const ids = new Set(built.jobs.map((job) => job.id));
       const full: LineProblem = {
         ...built.problem,

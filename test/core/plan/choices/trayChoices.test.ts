@@ -63,16 +63,16 @@ describe('trying splits with the engine', () => {
     expect(choices.map((choice) => choice.stretch.minutes)).to.deep.equal([40, 20, 10]);
     for (const { totals } of choices) {
       expect(totals.handsOn).to.equal(4 * 20 * 2);
-      expect(totals.total).to.be.closeTo(totals.handsOn + totals.changeover + totals.wait + totals.touchUp, 1e-6);
+      expect(totals.bench).to.be.closeTo(totals.handsOn + totals.changeover + totals.wait + totals.touchUp, 1e-6);
     }
   });
 
   it('finds a finer split better for as long as it saves waiting, and worse once only the fetching grows', () => {
-    const totals = choices.map((choice) => choice.totals.total);
+    const totals = choices.map((choice) => choice.totals.bench);
     expect(totals[1]).to.be.lessThan(totals[0]!);
     expect(totals[2]).to.be.greaterThan(totals[1]!);
     const free = { ...both, house: { ...both.house, fetchMinutes: 0 } };
-    const unfetched = [...tryTrays(free, 'unit-Cutters', [20, 10, 5], 'alone', OPTIONS)].map((choice) => choice.totals.total);
+    const unfetched = [...tryTrays(free, 'unit-Cutters', [20, 10, 5], 'alone', OPTIONS)].map((choice) => choice.totals.bench);
     expect(unfetched, 'fetching costs nothing').to.deep.equal(unfetched.toSorted((a, b) => b - a));
   });
 
@@ -106,10 +106,10 @@ describe('trying splits with the engine', () => {
 
 describe('the sweet spot', () => {
   const [sample] = tryTrays(roster([cutters()], { paints }), 'unit-Cutters', [20], 'alone', { seed: 1, steps: 50 });
-  const choice = (limit: number, total: number, stretch: number): TrayChoice => ({
+  const choice = (limit: number, bench: number, stretch: number): TrayChoice => ({
     ...sample!,
     limit,
-    totals: { ...sample!.totals, total },
+    totals: { ...sample!.totals, bench },
     stretch: { ...sample!.stretch, minutes: stretch },
   });
   const spot = (stretch: number, ...choices: TrayChoice[]) => sweetSpot(choices, stretch)?.limit;

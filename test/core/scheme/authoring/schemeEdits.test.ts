@@ -119,7 +119,7 @@ describe('what a step costs', () => {
 
   it('gives the reasons for its place in words', () => {
     const primed = { ...keepers, scheme: { ...keepers.scheme, allOver: [step('prime')] } };
-    expect(reasonsFor(primed, coat, 'full', [], DEFAULT_HOUSE_RULES)).to.deep.include.members([
+    expect(reasonsFor(primed, coat, 'full', [], DEFAULT_HOUSE_RULES, () => 1)).to.deep.include.members([
       'After prime. Primer first: paint holds on nothing else.',
     ]);
   });

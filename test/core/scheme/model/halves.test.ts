@@ -5,7 +5,7 @@ import { wholeEvent } from '../../../../src/core/formats/commission/benchEvents'
 import { buildLine } from '../../../../src/core/plan/build/buildLine';
 import { coatOfKey, halfOfId, stepOfKey } from '../../../../src/core/scheme/model/halves';
 import { DEFAULT_HOUSE_RULES } from '../../../../src/core/scheme/model/houseRules';
-import { orderRules } from '../../../../src/core/scheme/rules/orderRules';
+import { hardRules } from '../../../../src/core/scheme/rules/orderRules';
 import { passesOf } from '../../../../src/core/scheme/passes/passes';
 import { DEFAULT_SCHOOLS } from '../../../../src/core/scheme/model/schools';
 import { changeoverMinutes, handOf } from '../../../../src/core/scheme/passes/setups';
@@ -22,7 +22,7 @@ describe('halves of a coat', () => {
   const layer = step('layer', { id: 'layer', paint: 'red', faces: 'fronts then backs' });
   const edge = step('edge', { id: 'edge', paint: 'red', faces: 'fronts then backs' });
   const figure = unit('figure', [part('coat', base, layer, edge)], [], { promised: 4 });
-  const { hard } = orderRules(figure, passesOf(figure, 'display', DEFAULT_HOUSE_RULES), paints, DEFAULT_HOUSE_RULES);
+  const { hard } = hardRules(figure, passesOf(figure, 'display', DEFAULT_HOUSE_RULES), paints, DEFAULT_HOUSE_RULES);
   const rule = (before: string, after: string) => hard.find((each) => each.before === before && each.after === after);
 
   it('are passes of their own', () =>

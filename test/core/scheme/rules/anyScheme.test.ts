@@ -9,6 +9,7 @@ import { DEFAULT_HOUSE_RULES } from '../../../../src/core/scheme/model/houseRule
 import { withPots } from '../../../../src/core/scheme/model/pots';
 import { passesOf } from '../../../../src/core/scheme/passes/passes';
 import { orderRules } from '../../../../src/core/scheme/rules/orderRules';
+import { normOfPass } from '../../../../src/core/time/fit/norms';
 import { anyScheme, SHELF } from '../../../support/anyScheme';
 import { roster, unit } from '../../../support/units';
 
@@ -23,7 +24,7 @@ describe('any scheme', () => {
       fc.property(anyScheme(), (any) => {
         const its = unitWith(any);
         const passes = passesOf(its, 'full', DEFAULT_HOUSE_RULES);
-        const { hard, soft, circles } = orderRules(its, passes, withPots(POTS, [any.scheme]), DEFAULT_HOUSE_RULES);
+        const { hard, soft, circles } = orderRules(its, passes, withPots(POTS, [any.scheme]), DEFAULT_HOUSE_RULES, normOfPass('foot'));
         expect(circles, 'nobody has rules of his own here').to.deep.equal([]);
         const after = reached(hard);
         for (const { key } of passes) expect(after(key).has(key), `a circle through ${key}`).to.equal(false);

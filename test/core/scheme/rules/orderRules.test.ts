@@ -2,7 +2,8 @@ import { expect } from 'chai';
 import type { Unit } from '../../../../src/core/scheme/model/definitions';
 import { DEFAULT_HOUSE_RULES, type HouseRules } from '../../../../src/core/scheme/model/houseRules';
 import { groupBy } from '../../../../src/core/kernel/groupBy';
-import { orderRules } from '../../../../src/core/scheme/rules/orderRules';
+import { hardRules, orderRules } from '../../../../src/core/scheme/rules/orderRules';
+import { normOfPass } from '../../../../src/core/time/fit/norms';
 import { RULES } from '../../../../src/core/scheme/rules/ruleCatalogue';
 import { passesOf } from '../../../../src/core/scheme/passes/passes';
 import { DEFAULT_SCHOOLS, SCHOOL_QUESTIONS, SCHOOLS, type Schools } from '../../../../src/core/scheme/model/schools';
@@ -19,7 +20,13 @@ const paints = new Map(
 const schools = (some: Partial<Schools>): Partial<HouseRules> => ({ schools: { ...DEFAULT_SCHOOLS, ...some } });
 
 const rulesOf = (of: Unit, house: Partial<HouseRules> = {}) =>
-  orderRules(of, passesOf(of, 'display', { ...DEFAULT_HOUSE_RULES, ...house }), paints, { ...DEFAULT_HOUSE_RULES, ...house });
+  orderRules(
+    of,
+    passesOf(of, 'display', { ...DEFAULT_HOUSE_RULES, ...house }),
+    paints,
+    { ...DEFAULT_HOUSE_RULES, ...house },
+    normOfPass(of.size),
+  );
 
 /** The reason why one step's last coat stands before another's first, or undefined. */
 const why = (of: Unit, before: { id: string; coats: number }, after: { id: string }, house: Partial<HouseRules> = {}) =>
@@ -52,7 +59,7 @@ describe('hard order rules', () => {
   const rim = step('rim');
   const figure = unit(
     'figure',
-    [part('skin', skin), part('coat', coat, layer), part('lens', lens), part('base', texture, grey, rim)],
+    [part('skin', skin), part('coat', coat, layer), part('lens', lens), { ...part('base', texture, grey, rim), isBase: true }],
     [prime, wash, gloss, matt],
   );
 
@@ -108,7 +115,7 @@ describe('hard order rules', () => {
       for (let round = 0; round < 4; round++) {
         const chosen = Object.fromEntries(SCHOOL_QUESTIONS.map((question) => [question, random.pick(SCHOOLS[question])]));
         const passes = passesOf(made, 'display', { ...DEFAULT_HOUSE_RULES, ...schools(chosen) });
-        const { hard } = orderRules(made, passes, its, { ...DEFAULT_HOUSE_RULES, ...schools(chosen) });
+        const { hard } = hardRules(made, passes, its, { ...DEFAULT_HOUSE_RULES, ...schools(chosen) });
         const open = new Set(passes.map((pass) => pass.key));
         for (let progress = true; progress;) {
           progress = false;
@@ -136,10 +143,6 @@ describe('soft order rules', () => {
     expect(rule!.minutesPerModel).to.be.greaterThan(0);
   });
 
-  it('cost more on a larger model', () => {
-    expect(rulesOf({ ...deep, size: 'vehicle' }).soft[0]!.minutesPerModel).to.be.greaterThan(rulesOf(deep).soft[0]!.minutesPerModel);
-  });
-
   it('follow the school of metallics', () => {
     const gold = step('basecoat', { paint: 'gold' });
     const tint = step('basecoat', { paint: 'tint' });
@@ -152,10 +155,77 @@ describe('soft order rules', () => {
     expect(first('first')).to.equal(`${gold.id}#1`);
   });
 
-  it('put messy work before neat neighbours', () => {
-    const dusty = step('drybrush');
-    const neat = step('edge');
-    const rules = rulesOf(unit('messy', [part('rope', dusty), part('oar', neat)])).soft;
-    expect(rules.find((rule) => rule.first === `${dusty.id}#1` && rule.then === `${neat.id}#1`)!.reason).to.match(/messy/);
+  it('price what strays by how far it goes and what it mars, with the reason', () => {
+    const dusty = step('drybrush', { coverage: 0.2 });
+    const neat = step('edge', { coverage: 0.1 });
+    const far = step('edge', { coverage: 0.1 });
+    const messy = unit('messy', [
+      { ...part('rope', dusty), surface: 0.3 },
+      { ...part('oar', neat), surface: 0.4 },
+      { ...part('hat', far), surface: 0.4 },
+    ]);
+    const edgeMinutes = normOfPass('foot')({ step: neat, part: null, half: null });
+    const touchUpFor = (then: { id: string }) =>
+      rulesOf(messy).soft.find((rule) => rule.kind === 'touch-up' && rule.first === `${dusty.id}#1` && rule.then === `${then.id}#1`);
+    // It reaches half of what it touches, and covers half as much as the oar is; an edge line slips back onto a sixth of a tenth.
+    const back = 0.05 * (0.1 / 0.3) * (normOfPass('foot')({ step: dusty, part: null, half: null }) + 0.3);
+    expect(touchUpFor(neat)!.minutesPerModel).to.be.closeTo(0.5 * 0.5 * (edgeMinutes + 0.3) - back, 1e-9);
+    expect(touchUpFor(neat)!.reason).to.match(/^The dry brush on rope dusts 25 % of oar: 0\.\d min a model to paint again\.$/);
+    expect(touchUpFor(far)!.minutesPerModel).to.be.closeTo(0.1 * 0.5 * (edgeMinutes + 0.3), 1e-9);
+  });
+
+  it('leave only the difference of what pulls against each other, and nothing that every order pays', () => {
+    const rules = rulesOf(deep).soft.filter(({ kind }) => kind === 'touch-up');
+    expect(rules, 'two alike neighbours mar each other alike').to.deep.equal([]);
+  });
+
+  it('hold a habit always, mostly or not at all', () => {
+    const as = (strength: 'always' | 'mostly' | 'no matter') =>
+      rulesOf({ ...deep, scheme: { ...deep.scheme, strengths: { parts: strength } } });
+    const isDeepFirst = ({ rule }: { rule: string }) => rule === 'deep-first';
+    expect(as('always').hard.filter(isDeepFirst)).to.have.length(1);
+    expect(as('mostly').soft.filter(isDeepFirst)).to.have.length(1);
+    expect([...as('no matter').hard, ...as('no matter').soft].filter(isDeepFirst)).to.deep.equal([]);
+  });
+
+  it('refuse a habit that always holds where it would close a circle, with its chain', () => {
+    const inverted = {
+      ...deep.scheme,
+      strengths: { parts: 'always' as const },
+      rules: [{ first: coat.id, then: skin.id, minutesPerModel: null, reason: 'mine' }],
+    };
+    const { circles } = rulesOf({ ...deep, scheme: inverted });
+    expect(circles.map((circle) => circle.map(({ rule }) => rule))).to.deep.equal([['deep-first', 'own']]);
+  });
+});
+
+describe('steps over several parts', () => {
+  const skin = step('basecoat');
+  const coat = step('basecoat');
+  const fold = step('edge');
+  const emblem = step('freehand');
+  const shade = step('wash');
+  const all = unit('all', [part('skin', skin), part('coat', coat, fold), part('badge', emblem)], [shade]);
+  const but = { ...all, scheme: { ...all.scheme, allOver: [{ ...shade, over: { without: ['part-skin'] } }] } };
+
+  it('stand by their moment in each part they are laid on, and nowhere else', () => {
+    expect(why(all, skin, shade)).to.match(/every base coat/);
+    expect(why(but, skin, shade)).to.equal(undefined);
+    expect(why(but, coat, shade)).to.match(/every base coat/);
+    expect(why(but, shade, fold)).to.match(/dull/);
+  });
+  it('go on first where they are a first colour', () => {
+    const veil = step('translucent', { over: { only: ['part-coat'] } });
+    const veiled = { ...all, scheme: { ...all.scheme, allOver: [veil] } };
+    expect(why(veiled, veil, coat)).to.match(/first colour/);
+    expect(why(veiled, veil, skin)).to.equal(undefined);
+  });
+  it('leave an emblem until what it lies on has its colour', () => {
+    const on = (id: string) => ({
+      ...all,
+      scheme: { ...all.scheme, parts: all.scheme.parts.map((each) => (each.id === 'part-badge' ? { ...each, on: id } : each)) },
+    });
+    expect(why(on('part-skin'), skin, emblem)).to.match(/badge lies on skin/);
+    expect(why(all, skin, emblem)).to.equal(undefined);
   });
 });
