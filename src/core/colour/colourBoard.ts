@@ -90,7 +90,7 @@ function usesOf(unit: RosterUnit, roster: Roster): Map<string, BoardUse[]> {
       const minutes = left.reduce((sum, stretch) => sum + stretch.weight * roster.minutesOf(unit, pass, stretch), 0);
       const use: BoardUse = {
         passKey: pass.key,
-        part: pass.part?.name ?? null,
+        part: pass.where,
         technique: pass.step.technique,
         coat: pass.coat,
         coats: pass.step.coats,

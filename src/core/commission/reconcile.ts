@@ -6,6 +6,7 @@ import type { HouseRules } from '../scheme/model/houseRules';
 import { passesOf, type Pass } from '../scheme/passes/passes';
 import { lacksPaint } from '../scheme/passes/setups';
 import { splitTrays } from '../scheme/passes/splitTrays';
+import { partWords } from '../scheme/model/workWords';
 import { factsOf } from '../scheme/model/techniques';
 import { allModels, modelsForStep } from '../scheme/model/whoTakes';
 
@@ -77,7 +78,7 @@ function openAtScheme(unit: RosterUnit, passes: readonly Pass[]): OpenEnd[] {
     ...new Set(
       passes
         .filter(({ step, dips }) => dips.some(({ potId }) => lacksPaint(step.technique, potId)))
-        .map(({ part, step }) => `${factsOf(step.technique).label.toLowerCase()} on ${part?.name.toLowerCase() ?? 'everything'}`),
+        .map(({ where, step }) => `${factsOf(step.technique).label.toLowerCase()} on ${partWords(where)}`),
     ),
   ];
   const taken = new Set(passes.flatMap((pass) => pass.models));

@@ -16,6 +16,7 @@ import { MoneyField } from '../shared/MoneyField';
 import { Opened } from '../shared/Opened';
 import { SaveState } from '../shared/SaveState';
 import { SchoolFields } from '../shared/SchoolFields';
+import { WishPrices } from './WishPrices';
 import { useSaved } from '../client/useSaved';
 import styles from './View.module.css';
 
@@ -38,6 +39,7 @@ const CHANGEOVERS: NumberEntry[] = [
   { key: 'sitDownMinutes', label: 'Sitting down: light, palette, water', unit: 'min', min: 0, max: 120 },
   { key: 'paintMinutes', label: 'Opening, thinning or mixing a paint', unit: 'min', min: 0, max: 120 },
   { key: 'dropMinutes', label: 'One more drop into the mix in hand', unit: 'min', min: 0, max: 120 },
+  { key: 'mixAgainMinutes', label: 'Mixing a hand mix again that has dried, on top', unit: 'min', min: 0, max: 120 },
   { key: 'handMinutes', label: 'Changing the brush or the technique', unit: 'min', min: 0, max: 120 },
   { key: 'waterMinutes', label: 'Fresh water after metallics', unit: 'min', min: 0, max: 120 },
   { key: 'fetchMinutes', label: 'Putting one tray away, taking up the next', unit: 'min', min: 0, max: 60 },
@@ -52,6 +54,11 @@ const BENCH: NumberEntry[] = [
   { key: 'stretchMinutes', label: 'Longest time on one job', unit: 'min', min: 1, max: 1440 },
   { key: 'mostInARow', label: 'Most identical models in a row (0: no limit)', unit: '', min: 0, max: 1000, whole: true },
   { key: 'leaderFactor', label: 'A leader takes longer by', unit: '×', min: 1, max: 20 },
+];
+
+const WORTH: NumberEntry[] = [
+  { key: 'dayMinutes', label: 'Being done a day sooner is worth', unit: 'min', min: 0, max: 1440 },
+  { key: 'changeMinutes', label: 'One change of what is in hand less is worth', unit: 'min', min: 0, max: 60 },
 ];
 
 export function HouseRulesView({ first }: { first: HousePicture | null }) {
@@ -110,23 +117,33 @@ export function OpenedHouseRules({ rules: initial, revision: opened, setups, lea
           {numbers(BENCH)}
           <LearnedLeaders typed={rules.leaderFactor} leaders={leaders} />
         </Panel>
-        <Panel title="Rates">
-          <MoneyField
-            label="Rate for an hour, for new commissions"
-            currency={rules.currency}
-            max={10000}
-            valueMinor={rules.hourlyRateMinor}
-            onChange={(hourlyRateMinor) => hourlyRateMinor !== null && change({ hourlyRateMinor })}
-          />
-          <SelectField
-            label="Currency"
-            value={rules.currency}
-            options={asOptions(CURRENCIES)}
-            onChange={(currency) => change({ currency })}
-          />
-        </Panel>
+        <div className={styles.column}>
+          <Panel title="What an order is worth">
+            {numbers(WORTH)}
+            <p className={styles.learned}>
+              The bench counts minute for minute. With these, an order that is done two days sooner may take{' '}
+              {minutesText(2 * rules.dayMinutes)} longer, and ten changes more must save {minutesText(10 * rules.changeMinutes)} beyond
+              their own minutes. Dates come first.
+            </p>
+          </Panel>
+          <Panel title="Rates">
+            <MoneyField
+              label="Rate for an hour, for new commissions"
+              currency={rules.currency}
+              max={10000}
+              valueMinor={rules.hourlyRateMinor}
+              onChange={(hourlyRateMinor) => hourlyRateMinor !== null && change({ hourlyRateMinor })}
+            />
+            <SelectField
+              label="Currency"
+              value={rules.currency}
+              options={asOptions(CURRENCIES)}
+              onChange={(currency) => change({ currency })}
+            />
+          </Panel>
+        </div>
       </div>
-      <Panel title="Schools: where painters differ" className={styles.below}>
+      <Panel title="Habits: where painters differ" className={styles.below}>
         <div className={styles.schools}>
           <SelectField
             label="Batches of several units"
@@ -136,9 +153,12 @@ export function OpenedHouseRules({ rules: initial, revision: opened, setups, lea
           />
           <SchoolFields
             value={rules.schools}
+            strengths={rules.strengths}
             onChange={(question, choice) => choice !== null && change({ schools: { ...rules.schools, [question]: choice } })}
+            onStrength={(question, strength) => strength !== null && change({ strengths: { ...rules.strengths, [question]: strength } })}
           />
         </div>
+        <WishPrices rules={rules} onChange={(wishMinutes) => change({ wishMinutes })} />
       </Panel>
     </div>
   );

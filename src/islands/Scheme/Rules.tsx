@@ -135,7 +135,7 @@ function Circle({ circle, nameOf }: { circle: HardRule[]; nameOf: (passKey: stri
 }
 
 const passName = (pass: Pass | undefined): string =>
-  pass ? `${factsOf(pass.step.technique).label.toLowerCase()} on ${partWords(pass.part?.name ?? null)}` : 'a step';
+  pass ? `${factsOf(pass.step.technique).label.toLowerCase()} on ${partWords(pass.where)}` : 'a step';
 
 /** Steps of a scheme by name, for choosing. */
 const stepOptions = ({ parts, allOver }: Scheme): { value: string; label: string }[] => [

@@ -3,7 +3,7 @@ import type { HouseRules } from '../../core/scheme/model/houseRules';
 import type { PassEstimates } from '../../core/commission/estimate';
 import { SchoolFields } from '../shared/SchoolFields';
 import { costIfChanged } from '../../core/commission/stepCosts';
-import { withSchool } from '../../core/scheme/authoring/edits';
+import { withSchool, withStrength } from '../../core/scheme/authoring/edits';
 import { Mixes } from './Mixes';
 import { Rules } from './Rules';
 import { Undercoats } from './Undercoats';
@@ -37,8 +37,10 @@ export function SchemeSections({ unit, others, standard, paints, house, estimate
         <div className={styles.schools}>
           <SchoolFields
             value={scheme.schools}
-            house={house.schools}
+            strengths={scheme.strengths ?? {}}
+            house={house}
             onChange={(question, choice) => onChange(withSchool(scheme, question, choice))}
+            onStrength={(question, strength) => onChange(withStrength(scheme, question, strength))}
           />
         </div>
       </details>

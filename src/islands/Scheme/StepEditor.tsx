@@ -23,6 +23,7 @@ import { Why } from '../shared/Why';
 import { stepCost } from '../../core/commission/stepCosts';
 import { CopyStep } from './CopyStep';
 import { HalfDone } from './HalfDone';
+import { LaidOn } from './LaidOn';
 import type { SaidOfMarks } from './markEffect';
 import { MorePaints } from './MorePaints';
 import { PaintPicker, potOf } from './PaintPicker';
@@ -117,6 +118,7 @@ export function StepEditor(props: StepEditorProps) {
             onNewPaint={onNewPaint}
           />
         )}
+        {part === null && <LaidOn step={step} parts={unit.scheme.parts} onChange={onChange} />}
         <div className={styles.pair}>
           <NumberField label="Coats" whole min={1} max={10} value={step.coats} onChange={(coats) => coats && changeWork({ coats })} />
           <NumberField

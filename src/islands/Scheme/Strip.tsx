@@ -5,6 +5,7 @@ import { useState, type KeyboardEvent } from 'react';
 import { includesStandard, type Paint, type Part, type Standard, type Step, type Unit } from '../../core/scheme/model/definitions';
 import type { HouseRules } from '../../core/scheme/model/houseRules';
 import { factsOf } from '../../core/scheme/model/techniques';
+import { overWords } from '../../core/scheme/model/workWords';
 import type { PassEstimates } from '../../core/commission/estimate';
 import { Button } from '../../ui/Button/Button';
 import { TextField } from '../../ui/Field/Field';
@@ -158,6 +159,7 @@ function StepChip({ step, strip, part, unit, standard, paints, estimate, house, 
           <span>
             {facts.label}
             {step.coats > 1 && ` ×${step.coats}`}
+            {step.over && ` (${overWords(step.over, unit.scheme.parts)})`}
             {step.for !== null && ` (${whomText(step.for, unit.scheme)})`}
             {step.paintFor.length > 0 && ` +${step.paintFor.length}`}
             {step.faces !== 'whole' && ' ½+½'}

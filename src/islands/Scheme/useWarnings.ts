@@ -1,4 +1,4 @@
-import { workOnWords } from '../../core/scheme/model/workWords';
+import { overWords, workOnWords } from '../../core/scheme/model/workWords';
 import { placedSteps } from '../../core/scheme/model/allSteps';
 import { ulid } from 'ulid';
 import { useMemo } from 'react';
@@ -28,7 +28,7 @@ export function useWarnings(unit: Unit, standard: Standard, paints: Paint[], hou
         const by = steps.find(({ step }) => step.id === found?.by);
         if (!found || !own || !by) return null;
         return {
-          by: workOnWords(by.step.technique, by.part?.name ?? null),
+          by: workOnWords(by.step.technique, by.part?.name ?? overWords(by.step.over, unit.scheme.parts)),
           what: found.what,
           backMinutes: costIfChanged(unit, { ...broughtBack(ulid, own.step), id: own.step.id }, own.part, estimate, house),
         };

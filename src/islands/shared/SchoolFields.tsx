@@ -1,27 +1,50 @@
-import { SCHOOL_LABELS, SCHOOL_QUESTIONS, SCHOOLS, type SchoolQuestion, type Schools } from '../../core/scheme/model/schools';
+import {
+  HABITS_OF_ORDER,
+  SCHOOL_LABELS,
+  SCHOOL_QUESTIONS,
+  SCHOOLS,
+  STRENGTHS,
+  type SchoolQuestion,
+  type Schools,
+  type Strength,
+  type Strengths,
+} from '../../core/scheme/model/schools';
 import { SelectField } from '../../ui/Field/Field';
+import styles from './SchoolFields.module.css';
 
 interface SchoolFieldsProps {
   value: Partial<Schools>;
+  strengths: Strengths;
   /** What holds where nothing is chosen; left out where something always is. */
-  house?: Schools;
+  house?: { schools: Schools; strengths: Strengths };
   onChange: (question: SchoolQuestion, choice: string | null) => void;
+  onStrength: (question: SchoolQuestion, strength: Strength | null) => void;
 }
 
 const AS_HOUSE = '';
+const isOfOrder = (question: SchoolQuestion) => (HABITS_OF_ORDER as readonly SchoolQuestion[]).includes(question);
+const options = (values: readonly string[]) => values.map((value) => ({ value, label: value }));
 
-/** A choice for each question on which painters differ. */
-export function SchoolFields({ value, house, onChange }: SchoolFieldsProps) {
+/** A choice for each question on which painters differ, and how strongly it holds where an order could break it. */
+export function SchoolFields({ value, strengths, house, onChange, onStrength }: SchoolFieldsProps) {
+  const asHouse = (of: string) => (house ? [{ value: AS_HOUSE, label: `as in House rules: ${of}` }] : []);
   return SCHOOL_QUESTIONS.map((question) => (
-    <SelectField
-      key={question}
-      label={SCHOOL_LABELS[question]}
-      value={value[question] ?? AS_HOUSE}
-      options={[
-        ...(house ? [{ value: AS_HOUSE, label: `as in House rules: ${house[question]}` }] : []),
-        ...SCHOOLS[question].map((choice) => ({ value: choice as string, label: choice as string })),
-      ]}
-      onChange={(choice) => onChange(question, choice === AS_HOUSE ? null : choice)}
-    />
+    <div key={question} className={styles.habit}>
+      <SelectField
+        label={SCHOOL_LABELS[question]}
+        value={value[question] ?? AS_HOUSE}
+        options={[...asHouse(house?.schools[question] ?? ''), ...options(SCHOOLS[question])]}
+        onChange={(choice) => onChange(question, choice === AS_HOUSE ? null : choice)}
+      />
+      {isOfOrder(question) && (
+        <SelectField
+          label={`How strongly: ${SCHOOL_LABELS[question].toLowerCase()}`}
+          hideLabel
+          value={strengths[question] ?? (house ? AS_HOUSE : STRENGTHS[0])}
+          options={[...asHouse(house?.strengths[question] ?? STRENGTHS[0]), ...options(STRENGTHS)]}
+          onChange={(strength) => onStrength(question, strength === AS_HOUSE ? null : (strength as Strength))}
+        />
+      )}
+    </div>
   ));
 }

@@ -1,9 +1,10 @@
 import { object, type InferType } from 'yup';
 import { atLeast, clockTime, count, list, minutes, oneOf } from '../../core/formats/fields';
 import { InputError } from '../../core/kernel/InputError';
-import { schoolsSchema } from '../../core/formats/scheme/schemeSchemas';
+import { schoolsSchema, strengthsSchema } from '../../core/formats/scheme/schemeSchemas';
 import { SIZES, type Size } from '../../core/scheme/model/definitions';
 import { BATCHES, type HouseRules } from '../../core/scheme/model/houseRules';
+import { WISH_ROWS } from '../../core/scheme/rules/wishRows';
 import { UNSAVED } from '../../data/file/revisions';
 import { ConflictError } from '../stores/errors';
 import type { Stores } from '../stores/stores';
@@ -27,7 +28,16 @@ const rulesSchema = object({
   stretchMinutes: atLeast(1, 'a number of minutes from 1 to 1440').max(1440),
   mostInARow: count(0, 1000),
   leaderFactor: atLeast(1, 'a factor from 1 to 20').max(20),
+  dayMinutes: atLeast(0, 'a number of minutes from 0 to 1440').max(1440),
+  changeMinutes: atLeast(0, 'a number of minutes from 0 to 60').max(60),
+  mixAgainMinutes: minutes(),
   schools: schoolsSchema.required(),
+  strengths: strengthsSchema.default({}),
+  wishMinutes: object(
+    Object.fromEntries(
+      WISH_ROWS.map(({ id }) => [id, atLeast(0, 'a number of minutes from 0 to 60').max(60).optional().default(undefined)]),
+    ),
+  ).default({}),
   batches: oneOf(BATCHES),
   hourlyRateMinor: count(0, 100_000_00),
   currency: oneOf(['EUR', 'USD', 'GBP', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK', 'AUD', 'CAD', 'NZD', 'JPY'] as const),

@@ -71,7 +71,7 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
 function stepsWithoutPaint(unit: WorkUnit, { house }: Workshop): string[] {
   const names = passesOf(unit, unit.standard, house)
     .filter(({ step, coat }) => coat === 1 && lacksPaint(step.technique, step.paint ?? step.mix))
-    .map(({ part, step }) => `${unit.name}, ${placeWords(part?.name ?? null)}: ${factsOf(step.technique).label.toLowerCase()}`);
+    .map(({ where, step }) => `${unit.name}, ${placeWords(where)}: ${factsOf(step.technique).label.toLowerCase()}`);
   return [...new Set(names)];
 }
 

@@ -98,7 +98,7 @@ function dryingRows(unit: WorkUnit, { marks, house }: Workshop, now: number): Dr
   return passesOf(unit, unit.standard, house).flatMap((pass) => {
     const wet = [...(marks.marks.get(pass.key)?.values() ?? [])].filter((mark) => dryAt(mark) > now);
     if (wet.length === 0) return [];
-    return [{ unitName: unit.name, what: pass.part?.name ?? 'everything', models: wet.length, lastDryAt: Math.max(...wet.map(dryAt)) }];
+    return [{ unitName: unit.name, what: pass.where ?? 'everything', models: wet.length, lastDryAt: Math.max(...wet.map(dryAt)) }];
   });
 }
 

@@ -11,13 +11,13 @@ import { modelMinutes } from '../../core/time/fit/learningCurve';
 import type { Workshop } from './loadWorkshop';
 
 /** The kind of step a pass is, as the time log tells it. */
-export const stepKindOf = (unit: RosterUnit, pass: Pick<Pass, 'part' | 'step'>, { paints }: Pick<Workshop, 'paints'>): StepKind => ({
+export const stepKindOf = (unit: RosterUnit, pass: Pick<Pass, 'where' | 'step'>, { paints }: Pick<Workshop, 'paints'>): StepKind => ({
   unitId: unit.id,
   stepId: pass.step.id,
   stepLike: likeOf(pass.step, paints),
   commission: unit.commissionName,
   unit: unit.name,
-  part: pass.part?.name ?? '',
+  part: pass.where ?? '',
   technique: pass.step.technique,
   size: unit.size,
   coverage: pass.step.coverage,

@@ -147,7 +147,7 @@ function benchPasses(unit: RosterUnit, roster: Roster, first: number, reasons: s
       coat: pass.coat,
       coats: pass.step.coats,
       half: pass.half,
-      part: pass.part?.name ?? null,
+      part: pass.where,
       partId: pass.part?.id ?? null,
       technique: pass.step.technique,
       coverage: pass.step.coverage,

@@ -1,10 +1,12 @@
+import { surfaceOf } from '../../scheme/model/ground';
 import { usualPart, usualStep } from '../../scheme/authoring/briefScheme';
 import { TECHNIQUES, type Technique, factsOf } from '../../scheme/model/techniques';
-import { type Paint, type Part, type Scheme, type Step } from '../../scheme/model/definitions';
+import { mapOver, type Over, type Paint, type Scheme, type Step } from '../../scheme/model/definitions';
 
 /**
  * A scheme typed in as lines, one part each: `Coat: base Sea blue x2, layer Foam, edge`. Before the colon the part, behind it its
- * steps: a technique, a paint of the shelf, how many coats. `Over everything: prime Fog, wash Tar` goes over all parts.
+ * steps: a technique, a paint of the shelf, how many coats. `Over everything: prime Fog` goes over all parts, `Everything but Face: wash Tar` over
+ * all but those named, `Over Coat and Hat: dry brush Foam` over those named.
  */
 export interface TypedScheme {
   lines: TypedLine[];
@@ -13,8 +15,10 @@ export interface TypedScheme {
 }
 
 export interface TypedLine {
-  /** Null for what goes over everything. */
+  /** Null for what goes over everything, or over several parts. */
   part: string | null;
+  /** Names of parts; left out for everything. */
+  over?: Over;
   steps: TypedStep[];
 }
 
@@ -27,6 +31,8 @@ export interface TypedStep {
 }
 
 const OVER_EVERYTHING = /^(over everything|everything|all over|all)$/i;
+const EVERYTHING_BUT = /^(?:over )?(?:everything|all) (?:but|except|without) (.+)$/i;
+const OVER_SOME = /^over (.+)$/i;
 const COATS = /\s+(?:x\s*(\d+)|(\d+)\s*(?:x|coats?))$/i;
 const MOST_COATS = 10;
 
@@ -75,10 +81,25 @@ export function readSchemeLines(text: string, shelf: readonly Paint[]): TypedSch
       .map((each) => each.trim())
       .filter((each) => each !== '')
       .flatMap((each) => readStep(each, shelf, say));
-    typed.lines.push({ part: OVER_EVERYTHING.test(name) ? null : name, steps });
+    typed.lines.push({ ...placeOf(name), steps });
   });
   return typed;
 }
+
+/** Where a line goes: a part, everything, or several parts by their names. */
+function placeOf(name: string): Pick<TypedLine, 'part' | 'over'> {
+  if (OVER_EVERYTHING.test(name)) return { part: null };
+  const but = EVERYTHING_BUT.exec(name);
+  if (but) return { part: null, over: { without: namesIn(but[1]!) } };
+  const some = OVER_SOME.exec(name);
+  return some ? { part: null, over: { only: namesIn(some[1]!) } } : { part: name };
+}
+
+const namesIn = (text: string): string[] =>
+  text
+    .split(/,|\band\b|\+/i)
+    .map((each) => each.trim())
+    .filter((each) => each !== '');
 
 function readStep(text: string, shelf: readonly Paint[], say: (message: string) => void): TypedStep[] {
   const coatsTyped = COATS.exec(text);
@@ -113,7 +134,7 @@ function paintNamed(name: string, shelf: readonly Paint[]): Paint | null {
 const SURFACE = 0.2;
 const FROM_TABLE = ['highlight', 'detail', 'weather', 'sealed'];
 
-/** The scheme with the lines in it: steps of a part that is there already go to the end of its strip. */
+/** The scheme with the lines in it: steps of a part that is there already go to the end of its strip. Parts that a line goes over are made where they are new. */
 export function withSchemeLines(scheme: Scheme, lines: readonly TypedLine[], newId: () => string): Scheme {
   const stepOf = ({ technique, paint, coats, unknownPaint }: TypedStep, surface: number): Step => {
     const { moment } = factsOf(technique);
@@ -125,14 +146,23 @@ export function withSchemeLines(scheme: Scheme, lines: readonly TypedLine[], new
     };
   };
   let { parts, allOver } = scheme;
+  const partNamed = (name: string) => parts.find((part) => part.name.trim().toLowerCase() === name.toLowerCase());
+  const partId = (name: string): string => {
+    const known = partNamed(name);
+    if (known) return known.id;
+    const made = { ...usualPart(newId(), name, []), surface: SURFACE };
+    parts = [...parts, made];
+    return made.id;
+  };
   for (const line of lines) {
     if (line.part === null) {
-      allOver = [...allOver, ...line.steps.map((step) => stepOf(step, 1))];
+      const over = line.over && mapOver(line.over, (names) => names.map(partId));
+      const surface = over ? surfaceOf(over, parts) : 1;
+      allOver = [...allOver, ...line.steps.map((step) => ({ ...stepOf(step, surface), ...(over && { over }) }))];
       continue;
     }
     const name = line.part;
-    const isIt = (part: Part) => part.name.trim().toLowerCase() === name.toLowerCase();
-    const known = parts.find(isIt);
+    const known = partNamed(name);
     const steps = line.steps.map((step) => stepOf(step, known?.surface ?? SURFACE));
     parts = known
       ? parts.map((part) => (part === known ? { ...part, steps: [...part.steps, ...steps] } : part))

@@ -163,7 +163,7 @@ function jobOf(
     unitName: unit.name,
     size: unit.size,
     trayId: tray.id,
-    partName: pass.part?.name ?? null,
+    partName: pass.where,
     technique: pass.step.technique,
     paintId: dip.potId,
     setupId: setupId({ ...pass.step, id: idOfHalf(pass.step.id, pass.half) }, dip.potId),

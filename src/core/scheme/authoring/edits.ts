@@ -4,7 +4,7 @@ import { allSteps } from '../model/allSteps';
 import { usualPart, usualStep } from './briefScheme';
 import { mapOver, type Part, type Scheme, type Step, type StepFor } from '../model/definitions';
 import { type Technique, factsOf } from '../model/techniques';
-import type { SchoolQuestion } from '../model/schools';
+import type { SchoolQuestion, Strength } from '../model/schools';
 import { ownStep } from '../model/lineage';
 import type { RemovedPiece } from '../model/removedPiece';
 
@@ -63,9 +63,11 @@ export function moveStepTo(scheme: Scheme, stepId: string, to: { strip: StripId;
     allOver: without(scheme.allOver),
     parts: scheme.parts.map((part) => ({ ...part, steps: without(part.steps) })),
   };
+  const { over: _over, ...inPart } = step;
+  const there = to.strip === null ? step : inPart;
   return mapStrip(taken, to.strip, (steps) => {
     const place = steps.findIndex(({ id }) => id === to.before);
-    return place < 0 ? [...steps, step] : [...steps.slice(0, place), step, ...steps.slice(place)];
+    return place < 0 ? [...steps, there] : [...steps.slice(0, place), there, ...steps.slice(place)];
   });
 }
 
@@ -96,7 +98,8 @@ export function pasteStep(newId: NewId, scheme: Scheme, step: Step, from: Part |
     parts: scheme.parts.map((part) => {
       if (!to.includes(part.id)) return part;
       const coverage = share === null ? step.coverage : Math.min(1, Math.max(LEAST_COVERAGE, share * part.surface));
-      return { ...part, steps: [...part.steps, { ...ownStep(step, newId()), coverage }] };
+      const { over: _over, ...own } = ownStep(step, newId());
+      return { ...part, steps: [...part.steps, { ...own, coverage }] };
     }),
   };
 }
@@ -224,4 +227,12 @@ export const broughtBack = (newId: NewId, step: Step): Step => ({
 export function withSchool(scheme: Scheme, question: SchoolQuestion, choice: string | null): Scheme {
   const { [question]: _before, ...others } = scheme.schools;
   return { ...scheme, schools: choice === null ? others : { ...others, [question]: choice } };
+}
+
+/** How strongly a habit holds in this scheme, or null for as in the house. */
+export function withStrength(scheme: Scheme, question: SchoolQuestion, strength: Strength | null): Scheme {
+  const { strengths, ...rest } = scheme;
+  const { [question]: _before, ...others } = strengths ?? {};
+  const said = strength === null ? others : { ...others, [question]: strength };
+  return Object.keys(said).length === 0 ? rest : { ...rest, strengths: said };
 }

@@ -1,3 +1,4 @@
+import type { Over, Part } from './definitions';
 import { factsOf, type Technique } from './techniques';
 
 /** What is painted, in a sentence: "coat", or "everything" where no part is named. */
@@ -12,3 +13,19 @@ export const workWords = (technique: Technique, part: string | null, paint: stri
 
 /** A piece of work in a sentence: "Wash on everything". */
 export const workOnWords = (technique: Technique, part: string | null): string => `${factsOf(technique).label} on ${partWords(part)}`;
+
+const MOST_NAMED = 3;
+
+function listed(names: readonly string[]): string {
+  const [last, ...others] =
+    names.length > MOST_NAMED ? [`${names.length - MOST_NAMED} more`, ...names.slice(0, MOST_NAMED)] : names.toReversed();
+  return others.length === 0 ? (last ?? 'nothing') : `${(names.length > MOST_NAMED ? others : others.reverse()).join(', ')} and ${last}`;
+}
+
+/** The parts that a step over several is laid on, as they are called in one: "coat, hat and boots", "everything but face"; null for everything. */
+export function overWords(over: Over | undefined, parts: readonly Pick<Part, 'id' | 'name'>[]): string | null {
+  if (!over) return null;
+  const named = (ids: readonly string[]) => listed(parts.filter(({ id }) => ids.includes(id)).map(({ name }) => name.toLowerCase()));
+  if ('only' in over) return named(over.only);
+  return over.without.length === 0 ? null : `everything but ${named(over.without)}`;
+}

@@ -5,6 +5,7 @@ import { schoolsOf } from '../model/schoolsOf';
 import { modelsNamed, modelsTaking } from '../model/whoTakes';
 import type { Part, Standard, Step, Unit } from '../model/definitions';
 import { potIdsOf } from '../model/pots';
+import { overWords } from '../model/workWords';
 
 /** Models of a pass that take the same pot. */
 export interface Dip {
@@ -30,6 +31,8 @@ export interface Pass {
   half: Half | null;
   /** Null for a step that goes over everything. */
   part: Part | null;
+  /** What it is painted on, as it is called: its part, or the parts that it goes over; null for everything. */
+  where: string | null;
   /** Place of the part from the deepest (0) to the outermost; -1 for a step that goes over everything. */
   depth: number;
   /** Models of the unit that take it, 1-based, ascending. */
@@ -65,6 +68,7 @@ export function passesOf(unit: Unit, standard: Standard, house: Pick<HouseRules,
         coat,
         half,
         part,
+        where: part?.name ?? overWords(step.over, scheme.parts),
         depth,
         models,
         dips,

@@ -83,5 +83,5 @@ export const sameCoat = (a: StagedPass, b: StagedPass) => a.step === b.step && a
 export const meet = (a: StagedPass, b: StagedPass) => !(isSide(a) && isSide(b) && a.half !== b.half);
 const isSide = ({ half }: StagedPass) => half === 'fronts' || half === 'backs';
 
-export const nameOf = (pass: StagedPass) => pass.part?.name ?? 'everything';
+export const nameOf = (pass: StagedPass) => pass.where ?? 'everything';
 export const doing = (pass: StagedPass) => factsOf(pass.step.technique).label.toLowerCase();

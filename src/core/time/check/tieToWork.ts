@@ -1,3 +1,4 @@
+import { overWords } from '../../scheme/model/workWords';
 import type { Unit } from '../../scheme/model/definitions';
 import type { LogRow } from '../../log/definitions';
 
@@ -16,8 +17,11 @@ export function tieToWork<R extends LogRow>(row: R, units: readonly NamedUnit[])
   const named = units.filter((unit) => unit.commissionName === row.commission && unit.name === row.unit);
   if (named.length !== 1) return row;
   const [unit] = named as [NamedUnit];
-  const strips =
-    row.part === '' ? [unit.scheme.allOver] : unit.scheme.parts.filter((part) => part.name === row.part).map((part) => part.steps);
-  const steps = strips.flat().filter((step) => step.technique === row.technique);
+  const { parts, allOver } = unit.scheme;
+  const there = [
+    ...parts.filter((part) => part.name === row.part).flatMap((part) => part.steps),
+    ...allOver.filter((step) => (overWords(step.over, parts) ?? '') === row.part),
+  ];
+  const steps = there.filter((step) => step.technique === row.technique);
   return { ...row, commissionId: unit.commissionId, unitId: unit.id, stepId: steps.length === 1 ? steps[0]!.id : null };
 }
