@@ -58,7 +58,7 @@ const BENCH: NumberEntry[] = [
 
 const WORTH: NumberEntry[] = [
   { key: 'dayMinutes', label: 'Being done a day sooner is worth', unit: 'min', min: 0, max: 1440 },
-  { key: 'changeMinutes', label: 'One change of what is in hand less is worth', unit: 'min', min: 0, max: 60 },
+  { key: 'changeMinutes', label: 'A change of what is in hand counts on top', unit: 'min', min: 0, max: 60 },
 ];
 
 export function HouseRulesView({ first }: { first: HousePicture | null }) {
@@ -143,7 +143,7 @@ export function OpenedHouseRules({ rules: initial, revision: opened, setups, lea
           </Panel>
         </div>
       </div>
-      <Panel title="Habits: where painters differ" className={styles.below}>
+      <Panel title="Painting habits: where painters differ" className={styles.below}>
         <div className={styles.schools}>
           <SelectField
             label="Batches of several units"

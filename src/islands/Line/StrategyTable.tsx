@@ -20,11 +20,10 @@ const NAMES = {
 
 const COLUMNS = [
   { name: 'Total', of: 'bench' },
-  { name: 'Hands-on', of: 'handsOn' },
   { name: 'Changeover', of: 'changeover' },
   { name: 'Waiting', of: 'wait' },
   { name: 'Touch-up', of: 'touchUp' },
-  { name: 'Habits broken', of: 'against' },
+  { name: 'Habits', of: 'against' },
 ] as const satisfies { name: string; of: keyof LineTotals }[];
 
 /** Ways to paint the same models, on the same numbers; the one on screen first. */

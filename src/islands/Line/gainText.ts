@@ -37,7 +37,7 @@ function changes(from: LineTotals, to: LineTotals, times: Pick<LineTimes, 'sessi
   if (sessions > 0)
     found.push({ less: `its end ${counted(sessions, 'session')} sooner`, more: `its end ${counted(sessions, 'session')} later` });
   if (from.late - to.late >= 1) found.push({ less: 'less lateness', more: 'more lateness' });
-  if (minutes('against') >= SMALLEST) say(`${minutesText(minutes('against'))} of habits`, 'broken');
+  if (minutes('against') >= SMALLEST) say(minutesText(minutes('against')), 'of broken habits');
   return found;
 }
 

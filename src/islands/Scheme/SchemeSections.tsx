@@ -3,6 +3,7 @@ import type { HouseRules } from '../../core/scheme/model/houseRules';
 import type { PassEstimates } from '../../core/commission/estimate';
 import { SchoolFields } from '../shared/SchoolFields';
 import { costIfChanged } from '../../core/commission/stepCosts';
+import { SCHOOL_LABELS, type SchoolQuestion } from '../../core/scheme/model/schools';
 import { withSchool, withStrength } from '../../core/scheme/authoring/edits';
 import { Mixes } from './Mixes';
 import { Rules } from './Rules';
@@ -30,10 +31,7 @@ export function SchemeSections({ unit, others, standard, paints, house, estimate
     <>
       <Mixes scheme={scheme} paints={paints} onChange={onChange} onNewPaint={onNewPaint} />
       <details className={styles.section} data-testid="schools">
-        <summary>
-          Schools of this scheme:{' '}
-          {Object.keys(scheme.schools).length === 0 ? 'as in House rules' : Object.values(scheme.schools).join(', ')}
-        </summary>
+        <summary>Painting habits of this scheme: {habitsText(scheme)}</summary>
         <div className={styles.schools}>
           <SchoolFields
             value={scheme.schools}
@@ -58,4 +56,12 @@ export function SchemeSections({ unit, others, standard, paints, house, estimate
       <Rules unit={unit} standard={standard} paints={paints} house={house} onChange={onChange} />
     </>
   );
+}
+
+/** Where the scheme differs from House rules, in few words. */
+function habitsText({ schools, strengths = {} }: Scheme): string {
+  const strong = (Object.entries(strengths) as [SchoolQuestion, string][]).map(
+    ([question, strength]) => `${SCHOOL_LABELS[question].toLowerCase()} ${strength}`,
+  );
+  return [...Object.values(schools), ...strong].join(', ') || 'as in House rules';
 }

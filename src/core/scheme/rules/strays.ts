@@ -2,8 +2,7 @@ import { isOneOf } from '../../kernel/isOneOf';
 import type { Part } from '../model/definitions';
 import { TECHNIQUES, factsOf, type Technique } from '../model/techniques';
 import { inField } from './field';
-import type { RuleContext } from './ruleTerms';
-import { nameOf } from './ruleTerms';
+import { nameOf, type RuleContext } from './ruleTerms';
 import type { StagedPass } from './stagedPasses';
 
 /**
