@@ -6,6 +6,7 @@ import type { LinePicture } from '../../contract/line';
 import { Button } from '../../ui/Button/Button';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted } from '../../ui/format';
+import { Habits } from './Habits';
 import { jobName } from './jobName';
 import type { LineTimes } from '../shared/LineTimes';
 import { useWishPrices } from './useWishPrices';
@@ -77,6 +78,7 @@ export function Wishes({ picture, problem, order, times, doneAt, job, leg, befor
           })}
         </ul>
       )}
+      <Habits problem={problem} rules={picture.preferRules} order={order} times={times} doneAt={doneAt} />
       <div className={styles.wishButtons}>
         <Button kind="quiet" onClick={() => add({ kind: 'pin', jobs: leg, after: beforeLeg })}>
           Pin this leg here

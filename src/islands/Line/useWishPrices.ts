@@ -5,12 +5,12 @@ import { useDerived, type Derived } from '../client/useDerived';
 import { callOnce } from '../client/WorkerCalls';
 import type { PricesWorker } from '../workers/wishPrices.worker';
 
-const begin = () => new Worker(new URL('../workers/wishPrices.worker.ts', import.meta.url), { type: 'module' });
+export const beginPrices = () => new Worker(new URL('../workers/wishPrices.worker.ts', import.meta.url), { type: 'module' });
 
 /** What each wish of the line costs, worked out beside the page. */
 export function useWishPrices(problem: LineProblem, order: Int32Array): Derived<WishPrice[]> {
   const work = useCallback(
-    (unwanted: AbortSignal) => callOnce<PricesWorker, WishPrice[]>(begin, (prices) => prices.ofWishes(problem, order), unwanted),
+    (unwanted: AbortSignal) => callOnce<PricesWorker, WishPrice[]>(beginPrices, (prices) => prices.ofWishes(problem, order), unwanted),
     [problem, order],
   );
   return useDerived(problem.wishes?.length ? work : null);

@@ -1,12 +1,18 @@
 import { expose } from 'comlink';
 import type { LineProblem } from '../../core/line/definitions';
+import { habitPrices } from '../../core/line/hand/habitPrices';
 import { wishPrices } from '../../core/line/hand/wishPrices';
 
 const SEED = 1;
 /** Enough for a line of a hundred jobs to settle; half a second for each wish. */
 const STEPS = 60_000;
 
+/** A line with a habit kept is searched from where it stands. */
+const HABIT_STEPS = 20_000;
+
 const prices = {
+  ofHabits: (problem: LineProblem, rules: string[], habits: string[], order: Int32Array) =>
+    habitPrices(problem, rules, habits, order, { seed: SEED, steps: HABIT_STEPS }),
   ofWishes: (problem: LineProblem, order: Int32Array) => wishPrices(problem, order, { seed: SEED, steps: STEPS }),
 };
 

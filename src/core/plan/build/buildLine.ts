@@ -27,7 +27,8 @@ export interface BuiltLine {
   trays: TrayInfo[];
   setups: SetupInfo[];
   reasons: OrderReason[];
-  softReasons: OrderReason[];
+  /** Of each preference of the problem, the rule that weighs most in it. */
+  preferRules: string[];
 }
 
 /** Units and schemes become a line problem: a job for every pass on every tray that still has models to paint. */
@@ -71,7 +72,7 @@ export function* buildLineInSteps(roster: Roster): Steps<BuiltLine> {
     trays,
     setups,
     reasons: [...perUnit.flatMap((unit) => unit.reasons), ...turned.waits.map((wait) => ({ ...wait, reason: UNITS_IN_TURN }))],
-    softReasons: perUnit.flatMap((unit) => unit.softReasons),
+    preferRules: perUnit.flatMap((unit) => unit.preferRules),
   };
 }
 
@@ -115,7 +116,7 @@ function buildUnit(unit: RosterUnit, roster: Roster) {
       ...perTray.flatMap(({ reasons }) => reasons),
       ...[...apart].flatMap(([job, waits]) => waits.map((wait) => ({ before: wait.job, after: job, reason: LEADERS_IN_TURN }))),
     ],
-    softReasons: perTray.flatMap(({ softReasons }) => softReasons),
+    preferRules: perTray.flatMap(({ preferRules }) => preferRules),
   };
 }
 

@@ -8,7 +8,8 @@ interface TrayOrder {
   after: Map<string, LineAfter[]>;
   prefer: LinePrefer[];
   reasons: OrderReason[];
-  softReasons: OrderReason[];
+  /** Of each preference, the rule that weighs most in it. */
+  preferRules: string[];
 }
 
 /** A rule between two jobs, by their places among the jobs of the tray. */
@@ -42,7 +43,7 @@ export function orderOnTray(jobs: JobInfo[], rules: OrderRules): TrayOrder {
     const of = jobs[rule.after]!.id;
     after.set(of, [...(after.get(of) ?? []), entry]);
   }
-  const soft = rules.soft.flatMap(({ kind, first, then, minutesPerModel, reason }) =>
+  const soft = rules.soft.flatMap(({ kind, first, then, minutesPerModel, rule }) =>
     jobPairs(first, then, 'model')
       .map(([a, b]) => ({
         first: jobs[a]!.id,
@@ -50,16 +51,13 @@ export function orderOnTray(jobs: JobInfo[], rules: OrderRules): TrayOrder {
         minutes: minutesPerModel * sharedOf(jobs[a]!.models, jobs[b]!.models).length,
       }))
       .filter(({ minutes }) => minutes >= WORTH_AN_ORDER_MINUTES)
-      .map((pair) => ({
-        prefer: { ...pair, ...(kind === 'wish' && { wish: true }) },
-        reason: { before: pair.first, after: pair.then, reason },
-      })),
+      .map((pair) => ({ prefer: { ...pair, ...(kind === 'wish' && { wish: true }) }, rule })),
   );
   return {
     after,
     prefer: soft.map(({ prefer }) => prefer),
     reasons: hard.map((rule) => ({ before: jobs[rule.before]!.id, after: jobs[rule.after]!.id, reason: rule.reason })),
-    softReasons: soft.map(({ reason }) => reason),
+    preferRules: soft.map(({ rule }) => rule),
   };
 }
 

@@ -180,29 +180,6 @@ export const HARD_ROWS: readonly HardRow[] = [
     says: 'Looking it over and packing come last.',
   },
   {
-    id: 'over-in-order',
-    kind: 'hard',
-    first: allOver,
-    then: allOver,
-    when: (a, b) => a.step !== b.step && fieldsMeet(a, b) && (a.rank < b.rank || (a.rank === b.rank && a.place < b.place)) && meet(a, b),
-    says: 'What goes over several parts keeps its order where both are laid on.',
-  },
-  {
-    id: 'in-its-field',
-    kind: 'hard',
-    first: either(allOver, inAPart),
-    then: either(allOver, inAPart),
-    // Ground is laid whenever the painter's school has it; what is built, primed and varnished has rows of its own.
-    when: (a, b, context) =>
-      ![a, b].some(({ moment }) => moment === 'build' || moment === 'ground') &&
-      ((under(a, b, context) && a.rank <= b.rank && b.moment !== 'base') || (over(a, b, context) && a.rank < b.rank)),
-    says: 'A step over several parts has its place in each of them: behind what comes earlier in the life of a model, before what comes later.',
-    reason: (a, b) =>
-      a.part === null
-        ? `The ${doing(a)} over several parts lies under the ${doing(b)} on ${nameOf(b)}.`
-        : `The ${doing(b)} over several parts lies over the ${doing(a)} on ${nameOf(a)}.`,
-  },
-  {
     id: 'lights-after-dust',
     kind: 'hard',
     yields: true,
@@ -228,5 +205,29 @@ export const HARD_ROWS: readonly HardRow[] = [
     first: both(onTheBase, between('base', 'highlight')),
     then: by('scatter'),
     says: 'What is scattered lies on painted ground.',
+  },
+  {
+    id: 'over-in-order',
+    kind: 'hard',
+    first: allOver,
+    then: allOver,
+    when: (a, b) => a.step !== b.step && fieldsMeet(a, b) && (a.rank < b.rank || (a.rank === b.rank && a.place < b.place)) && meet(a, b),
+    says: 'What goes over several parts keeps its order where both are laid on.',
+  },
+  {
+    id: 'in-its-field',
+    kind: 'hard',
+    yields: true,
+    first: either(allOver, inAPart),
+    then: either(allOver, inAPart),
+    // Ground is laid whenever the painter's school has it; what is built, primed and varnished has rows of its own.
+    when: (a, b, context) =>
+      ![a, b].some(({ moment }) => moment === 'build' || moment === 'ground') &&
+      ((under(a, b, context) && a.rank <= b.rank && b.moment !== 'base') || (over(a, b, context) && a.rank < b.rank)),
+    says: 'A step over several parts has its place in each of them: behind what comes earlier in the life of a model, before what comes later.',
+    reason: (a, b) =>
+      a.part === null
+        ? `The ${doing(a)} over several parts lies under the ${doing(b)} on ${nameOf(b)}.`
+        : `The ${doing(b)} over several parts lies over the ${doing(a)} on ${nameOf(a)}.`,
   },
 ];

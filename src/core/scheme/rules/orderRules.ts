@@ -4,7 +4,7 @@ import { momentOrder } from '../model/moments';
 import type { Pass } from '../passes/passes';
 import type { Pot } from '../model/pots';
 import { Precedence } from '../../kernel/Precedence';
-import { KEEP_CLEAR, RULES, STRAYS } from './ruleCatalogue';
+import { KEEP_CLEAR, STRAYS } from './ruleCatalogue';
 import { HARD_ROWS, type HardRow } from './hardRows';
 import type { RuleContext, RuleRow } from './ruleTerms';
 import { strengthOf, type SchoolQuestion, type Schools } from '../model/schools';
@@ -282,6 +282,3 @@ const SMALLEST = 1e-9;
 
 /** Differences below this, minutes for a whole tray, are not worth an order. */
 export const WORTH_AN_ORDER_MINUTES = 0.05;
-
-/** The catalogue's row of an id, if it has one. */
-export const ruleOf = (id: string) => RULES.find((rule) => rule.id === id);

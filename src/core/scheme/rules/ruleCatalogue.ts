@@ -32,3 +32,6 @@ export const RULES: readonly CatalogueRule[] = [...HARD_ROWS, STRAYS, KEEP_CLEAR
 
 /** Ids of earlier catalogues that schemes may still have switched off; what they said is said by others now. */
 export const RETIRED_RULES: readonly string[] = ['mist-first', 'mist-lands-beside', 'strong-shade-first', 'dark-covers', 'lights-last'];
+
+/** The catalogue's row of an id, if it has one. */
+export const ruleOf = (id: string) => RULES.find((rule) => rule.id === id);
