@@ -59,12 +59,12 @@ function timedIn({ problem }: BuiltLine, order: Int32Array, sessions: LineSessio
   return inOne;
 }
 
-/** Touch-up counts where the job stands that had better come first. */
+/** Touch-up counts where the job stands that had better come first; a broken wish is no work. */
 function touchUpByJob({ problem }: BuiltLine, order: readonly string[]): Map<string, number> {
   const place = new Map(order.map((id, index) => [id, index]));
   const minutes = new Map<string, number>();
-  for (const { first, then, minutes: each } of problem.prefer ?? []) {
-    if (place.get(first)! > place.get(then)!) minutes.set(first, (minutes.get(first) ?? 0) + each);
+  for (const { first, then, minutes: each, wish } of problem.prefer ?? []) {
+    if (!wish && place.get(first)! > place.get(then)!) minutes.set(first, (minutes.get(first) ?? 0) + each);
   }
   return minutes;
 }

@@ -5,6 +5,7 @@ import { enteredOrder } from '../../../../src/core/line/problem/precedence';
 import { solveLine } from '../../../../src/core/line/search/solveLine';
 import { timeOrder, type TimedOrder } from '../../../../src/core/line/timing/timeOrder';
 import { buildLine } from '../../../../src/core/plan/build/buildLine';
+import { lineFigures, shareMinutes } from '../../../../src/core/plan/build/lineFigures';
 import type { Part, Step, Unit } from '../../../../src/core/scheme/model/definitions';
 import { DEFAULT_HOUSE_RULES, type HouseRules } from '../../../../src/core/scheme/model/houseRules';
 import { stepOfKey } from '../../../../src/core/scheme/model/halves';
@@ -35,28 +36,39 @@ interface Planned {
   /** Steps by id, in the order that is suggested. */
   steps: string[];
   suggested: TimedOrder;
+  /** The minutes of all units as entered, as prices and dates go by them. */
+  shared: number;
   entered: TimedOrder;
 }
 
 function planned(units: Unit[], house: Partial<HouseRules> = {}): Planned {
-  const { problem } = buildLine(
+  const built = buildLine(
     roster(units, {
       paints,
       house: { ...DEFAULT_HOUSE_RULES, ...house },
       minutesOf: ({ size }, { step: of }) => normMinutes(of.technique, size, of.coverage),
     }),
   );
+  const { problem } = built;
   const line = compileLine(problem);
   const timed = (order: ArrayLike<number>) => {
     const its = timeOrder(line, order);
     if (!its.fits) throw new Error('one endless session holds everything');
     return its;
   };
+  const entered = timed(enteredOrder(line));
   const { order } = solveLine(line, { seed: 1, steps: STEPS, seeksProof: false });
   return {
     steps: Array.from(order, (job) => stepOfKey(coatOfJob(problem.jobs[job]!.id))),
     suggested: timed(order),
-    entered: timed(enteredOrder(line)),
+    shared: shareMinutes(
+      lineFigures(
+        built,
+        entered.jobs.map(({ id }) => id),
+        null,
+      ).total,
+    ),
+    entered,
   };
 }
 
@@ -69,8 +81,11 @@ const sized = (surface: number, its: Part): Part => ({
   steps: its.steps.map((each) => ({ ...each, coverage: ['layer', 'edge', 'drybrush'].includes(each.technique) ? surface / 3 : surface })),
 });
 
-/** No suggestion is worse than what was written down, in what is weighed. */
-const expectNoWorse = ({ suggested, entered }: Planned) => expect(suggested.totals.total).to.be.at.most(entered.totals.total);
+/** No suggestion is worse than what was written down, in what is weighed; and a broken wish is work to nobody. */
+function expectNoWorse({ suggested, entered, shared }: Planned): void {
+  expect(suggested.totals.total).to.be.at.most(entered.totals.total);
+  expect(shared).to.be.closeTo(entered.totals.bench, 1e-6);
+}
 
 describe('an order that a painter would sign', () => {
   it('shades thirty-six ferry hands in three units with tar on everything but the skin, in one leg', () => {
@@ -99,6 +114,7 @@ describe('an order that a painter would sign', () => {
     const washing = plan.suggested.legs.filter(({ setup }) => setup.startsWith('wash'));
     expect(washing.map(({ jobs }) => jobs.length)).to.deep.equal([3]);
     expectNoWorse(plan);
+    expect(plan.entered.totals.against, 'as entered breaks wishes').to.be.greaterThan(0);
     expect(plan.suggested.legs.length).to.be.lessThan(plan.entered.legs.length);
   });
 
