@@ -37,6 +37,7 @@ const MOST_SCRIPT_KB: Record<string, number> & { others: number } = {
   '/trays': 780,
   '/bench': 465,
   '/ledger': 745,
+  '/house-rules': 345,
   others: 285,
 };
 

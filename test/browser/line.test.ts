@@ -119,7 +119,7 @@ describe('arranging a line by hand', () => {
     await user.keys('i');
     await user.see(
       '[data-testid="found"][data-searching="false"]',
-      /^(Found one that suits better: .*(min|earlier|for the dates)\.|Nothing better yet: this is)/,
+      /^(Found one that suits better: .*(min|earlier|later|for the dates)\.|Nothing better yet: this is)/,
     );
     const found = await user.text('[data-testid="found"]');
     const pins = (await driver.findElements({ css: '[data-pinned]' })).length;

@@ -2,10 +2,7 @@ import { expect } from 'chai';
 import { Key, type WebDriver } from 'selenium-webdriver';
 import { startApp, type App } from '../support/app';
 import { closeBrowser, openBrowser } from '../support/browser';
-import { PageUser } from '../support/page';
-
-/** The engine plans a dozen lines before it answers. */
-const PLANNING_MS = 30_000;
+import { PageUser, PATIENCE_MS } from '../support/page';
 
 describe('the whole bench', () => {
   let app: App;
@@ -22,7 +19,7 @@ describe('the whole bench', () => {
   });
 
   const untilText = (css: string, test: (text: string) => boolean, what: string) =>
-    driver.wait(async () => test(await user.text(css)), PLANNING_MS, what);
+    driver.wait(async () => test(await user.text(css)), PATIENCE_MS, what);
   const dates = () =>
     driver.executeScript<string[]>('return [...document.querySelectorAll("[data-testid=date]")].map((row) => row.textContent)');
   const chooser = '[data-testid="chooser"]';
@@ -40,7 +37,7 @@ describe('the whole bench', () => {
 
   it('says before a commission is put on the line what is saved, and what happens to each date', async () => {
     await user.open('/line');
-    await driver.wait(async () => (await dates()).length === 1, PLANNING_MS);
+    await driver.wait(async () => (await dates()).length === 1, PATIENCE_MS);
     await (await user.find(`${chooser} summary`)).click();
     await untilText(chooser, (text) => !text.includes('Working out'), 'the prices');
     expect(await row('Chess-club champions')).to.match(/Put on: .*(saved|costs).*(no date moves|Tide coast watch|Chess-club champions)/);
@@ -49,8 +46,8 @@ describe('the whole bench', () => {
 
   it('puts it on, shows both dates with their chances, and undoes that like anything else', async () => {
     await toggle('Chess-club champions');
-    await driver.wait(async () => (await dates()).length === 2, PLANNING_MS, 'two dates');
-    await driver.wait(async () => (await dates()).every((text) => /safe by|in time in/.test(text)), PLANNING_MS, 'their chances');
+    await driver.wait(async () => (await dates()).length === 2, PATIENCE_MS, 'two dates');
+    await driver.wait(async () => (await dates()).every((text) => /safe by|in time in/.test(text)), PATIENCE_MS, 'their chances');
     const [tide, chess] = await dates();
     expect(tide).to.match(/Tide coast watch.*due .*done /);
     expect(chess).to.match(/Chess-club champions.*due .*done /);
@@ -59,18 +56,18 @@ describe('the whole bench', () => {
       .and.to.include('Chess-club champions');
     await user.keys(Key.ESCAPE);
     await user.press('Undo');
-    await driver.wait(async () => (await dates()).length === 1, PLANNING_MS, 'one date again');
+    await driver.wait(async () => (await dates()).length === 1, PATIENCE_MS, 'one date again');
     await user.press('Redo');
-    await driver.wait(async () => (await dates()).length === 2, PLANNING_MS, 'both again');
+    await driver.wait(async () => (await dates()).length === 2, PATIENCE_MS, 'both again');
     await user.find('[data-save="saved"]');
     await user.open('/line');
-    await driver.wait(async () => (await dates()).length === 2, PLANNING_MS, 'kept over a reload');
+    await driver.wait(async () => (await dates()).length === 2, PATIENCE_MS, 'kept over a reload');
   });
 
   it('shows the ways to batch on the same numbers, and what becomes ready evening by evening', async () => {
     await driver.wait(
       async () => (await driver.findElements({ css: '[data-strategy="unit-by-unit"]' })).length === 1,
-      PLANNING_MS,
+      PATIENCE_MS,
       'one unit at a time',
     );
     await user.press('Evenings');
@@ -94,9 +91,9 @@ describe('the whole bench', () => {
     await user.find('[data-save="saved"]');
     await untilText('[data-testid="beside"]', (text) => text.includes('As the bench stands'), 'the outlook');
     await user.open('/line');
-    await driver.wait(async () => (await dates()).some((text) => text.includes('late by')), PLANNING_MS, 'late');
+    await driver.wait(async () => (await dates()).some((text) => text.includes('late by')), PATIENCE_MS, 'late');
     await user.press('What would keep it?');
-    await driver.wait(async () => (await driver.findElements({ css: '[data-testid="kept"]' })).length > 0, PLANNING_MS, 'an answer');
+    await driver.wait(async () => (await driver.findElements({ css: '[data-testid="kept"]' })).length > 0, PATIENCE_MS, 'an answer');
     expect(await user.text('[data-testid="kept"]')).to.match(
       /No order found keeps it: .*more at the bench before that day, or as much less to paint|In time: /,
     );
@@ -110,9 +107,9 @@ describe('the whole bench', () => {
     const before = await rows();
     await user.press('for both');
     await untilText('[data-testid="twin-taken"]', (text) => text.includes('took the place of'), 'taken');
-    await driver.wait(async () => (await rows()) === before - 1, PLANNING_MS, 'one paint less');
+    await driver.wait(async () => (await rows()) === before - 1, PATIENCE_MS, 'one paint less');
     await user.press('Take it back');
-    await driver.wait(async () => (await rows()) === before, PLANNING_MS, 'both paints again');
+    await driver.wait(async () => (await rows()) === before, PATIENCE_MS, 'both paints again');
   });
 
   it('follows a paint by keyboard from row to row, and says what an open pot could serve', async () => {
@@ -120,7 +117,7 @@ describe('the whole bench', () => {
     const name = () => driver.executeScript<string>('return document.querySelector("table [aria-pressed=true]").textContent');
     const first = await name();
     await user.keys(Key.ARROW_DOWN);
-    await driver.wait(async () => (await name()) !== first, PLANNING_MS);
+    await driver.wait(async () => (await name()) !== first, PATIENCE_MS);
     expect(await user.text('[data-testid="pot-summary"]')).to.match(/unit/);
   });
 });

@@ -54,10 +54,10 @@ export class LineTimes {
     return parts.length === 0 ? differenceText(0) : parts.join(', ');
   }
 
-  /** How far from the best possible a plan can be, in words. */
+  /** How far from the best possible a plan can be, in words: minutes of all that is weighed, days and changes among it. */
   gapText({ proven, total, bound }: LinePlan): string {
     if (proven) return 'the best possible';
-    return `at most ${Math.max(1, Math.ceil(total - bound))} min from the best possible, all that you weigh counted`;
+    return `at most ${Math.max(1, Math.ceil(total - bound))} weighed min from the best possible`;
   }
 
   /** How much the whole line is, and until when. */
