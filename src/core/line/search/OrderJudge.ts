@@ -110,7 +110,7 @@ export class OrderJudge {
     move.to = to;
     move.touchUp = this.kept.touchUp + this.change.touchUp;
     move.broken = this.kept.broken + this.change.broken;
-    move.legs = this.kept.legs + this.legChange(from, end, to);
+    move.legs = this.isWeighed ? this.kept.legs + this.legChange(from, end, to) : this.kept.legs;
     // What is settled before anything is timed.
     const left = limit - move.broken - this.line.objective.leg * move.legs;
     lateness.begin(low, high, (place) => order[placeBeforeMove(place, from, end, to)]!);
@@ -126,7 +126,7 @@ export class OrderJudge {
       const job = order[isMoved ? placeBeforeMove(place, from, end, to) : place]!;
       work = isMoved ? work - this.leastMinutes(job) : workFrom[place + 1]!;
       clock.place(job);
-      spent += this.line.jobMinutes[job]! + clock.lostOn(job);
+      if (this.isWeighed) spent += this.line.jobMinutes[job]! + clock.lostOn(job);
       if (lateness.place(job)) latest = this.latestBenchTime(left - lateness.known);
       if (this.isBeyond(work, spent, latest, left)) return Infinity;
       lost += clock.lostOn(job) - clock.keptLostOn(job);
@@ -252,23 +252,32 @@ export class OrderJudge {
   private changeoverChange(from: number, end: number, to: number): number {
     const { order } = this;
     const n = order.length;
-    const at = (place: number) => (place < 0 ? -1 : order[place]!);
-    let change = this.changeTo(at(to - 1), order[from]!) - this.changeTo(at(from - 1), order[from]!);
-    if (to < n) change += this.changeTo(order[end - 1]!, order[to]!) - this.changeTo(at(to - 1), order[to]!);
-    if (end < n) change += this.changeTo(at(from - 1), order[end]!) - this.changeTo(order[end - 1]!, order[end]!);
+    const behind = from === 0 ? -1 : order[from - 1]!;
+    const target = to === 0 ? -1 : order[to - 1]!;
+    const last = order[end - 1]!;
+    let change = this.changeTo(target, order[from]!) - this.changeTo(behind, order[from]!);
+    if (to < n) change += this.changeTo(last, order[to]!) - this.changeTo(target, order[to]!);
+    if (end < n) change += this.changeTo(behind, order[end]!) - this.changeTo(last, order[end]!);
     return change;
   }
 
   /** How many legs more there are, by the moved run's three new neighbourhoods. */
   private legChange(from: number, end: number, to: number): number {
-    const { order, line } = this;
+    const { order } = this;
     const n = order.length;
-    const parts = (before: number, job: number) => (before < 0 || line.jobSetup[before] !== line.jobSetup[job] ? 1 : 0);
-    const at = (place: number) => (place < 0 ? -1 : order[place]!);
-    let change = parts(at(to - 1), order[from]!) - parts(at(from - 1), order[from]!);
-    if (to < n) change += parts(order[end - 1]!, order[to]!) - parts(at(to - 1), order[to]!);
-    if (end < n) change += parts(at(from - 1), order[end]!) - parts(order[end - 1]!, order[end]!);
+    const behind = from === 0 ? -1 : order[from - 1]!;
+    const target = to === 0 ? -1 : order[to - 1]!;
+    const last = order[end - 1]!;
+    let change = this.parts(target, order[from]!) - this.parts(behind, order[from]!);
+    if (to < n) change += this.parts(last, order[to]!) - this.parts(target, order[to]!);
+    if (end < n) change += this.parts(behind, order[end]!) - this.parts(last, order[end]!);
     return change;
+  }
+
+  /** 1 where another leg begins between two jobs. */
+  private parts(before: number, job: number): number {
+    const { jobSetup } = this.line;
+    return before < 0 || jobSetup[before] !== jobSetup[job] ? 1 : 0;
   }
 
   private takeBroken(): void {
@@ -285,16 +294,20 @@ export class OrderJudge {
     const low = to < from ? to : end;
     const high = to < from ? from : to;
     const sign = to < from ? 1 : -1;
+    let broken = 0;
+    let touchUp = 0;
     for (let place = from; place < end; place++) {
       const job = order[place]!;
       for (let entry = wishes.start[job]!; entry < wishes.start[job + 1]!; entry++) {
         const other = position[wishes.other[entry]!]!;
         // The minutes are those of a job standing before the other: moving it to the front of the other adds them.
         if (other < low || other >= high) continue;
-        change.touchUp += sign * wishes.touchUp[entry]!;
-        change.broken += sign * wishes.cost[entry]!;
+        broken += wishes.cost[entry]!;
+        if (wishes.touchUp) touchUp += wishes.touchUp[entry]!;
       }
     }
+    change.broken = sign * broken;
+    change.touchUp = wishes.touchUp ? sign * touchUp : change.broken;
   }
 
   private sumSpent(low: number): void {
@@ -354,7 +367,8 @@ interface WishesByJob {
   start: Int32Array;
   other: Int32Array;
   cost: Float64Array;
-  touchUp: Float64Array;
+  /** Null where these are all that counts. */
+  touchUp: Float64Array | null;
 }
 
 function wishesByJob(line: CompiledLine): WishesByJob {
@@ -373,6 +387,8 @@ function wishesByJob(line: CompiledLine): WishesByJob {
     start,
     other: Int32Array.from(entries.flat(), (entry) => entry.other),
     cost: Float64Array.from(entries.flat(), (entry) => entry.cost),
-    touchUp: Float64Array.from(entries.flat(), (entry) => entry.touchUp),
+    touchUp: entries.flat().every(({ cost, touchUp }) => cost === touchUp)
+      ? null
+      : Float64Array.from(entries.flat(), (entry) => entry.touchUp),
   };
 }
