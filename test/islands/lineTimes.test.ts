@@ -62,7 +62,6 @@ describe('the times of a line in the sessions of the week', () => {
     expect(times.changeText({ bench: 0, finish: -4, late: 0 }, 1460)).to.equal('done 4 min earlier');
     expect(times.changeText({ bench: 0, finish: 0, late: 0 }, 1460)).to.equal('no change');
   });
-
 });
 
 describe('the minutes along a chart', () => {

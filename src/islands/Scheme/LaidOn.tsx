@@ -1,4 +1,4 @@
-import { surfaceOf } from '../../core/scheme/model/ground';
+import { surfaceOf } from '../../core/scheme/model/field';
 import { mapOver, type Over, type Part, type Step } from '../../core/scheme/model/definitions';
 import { SelectField } from '../../ui/Field/Field';
 import styles from './View.module.css';
@@ -21,7 +21,7 @@ export function LaidOn({ step, parts, onChange }: LaidOnProps) {
   const { over } = step;
   const way: Way = !over ? 'everything' : 'only' in over ? 'only' : 'without';
   const ticked = over ? ('only' in over ? over.only : over.without) : [];
-  const take = (next: Over | undefined) => onChange({ over: next, coverage: next ? surfaceOf(next, parts) : 1 });
+  const take = (next: Over | undefined) => onChange({ over: next, coverage: next ? surfaceOf({ ...step, over: next }, parts) : 1 });
   const choose = (chosen: string) => {
     const others = parts.filter(({ isBase, id }) => !isBase && !ticked.includes(id)).map(({ id }) => id);
     if (chosen === 'everything') return take(undefined);

@@ -1,3 +1,4 @@
+import { overWords, partWords } from '../../core/scheme/model/workWords';
 import { useMemo } from 'react';
 import { type Paint, type Scheme, type Standard, type Unit } from '../../core/scheme/model/definitions';
 import type { HouseRules } from '../../core/scheme/model/houseRules';
@@ -59,7 +60,8 @@ export function Undercoats({ unit, others, standard, paints, house, estimate, is
                 {paint.name}: {isPresent ? 'as it is now' : differenceText(minutes)}
               </strong>
               <small>
-                {saved.length > 0 && `Saves the first coat of ${saved.map(({ part }) => part.name.toLowerCase()).join(', ')}. `}
+                {saved.length > 0 &&
+                  `Saves the first coat of ${saved.map(({ step, part }) => partWords(part?.name ?? overWords(step.over, unit.scheme.parts))).join(', ')}. `}
                 {harms.length > 0 && `${harms.join('; ')}. `}
                 {sharedWith.length > 0 && `One spray with ${sharedWith.join(', ')}.`}
               </small>

@@ -1,4 +1,4 @@
-import { surfaceOf } from '../../scheme/model/ground';
+import { surfaceOf } from '../../scheme/model/field';
 import { usualPart, usualStep } from '../../scheme/authoring/briefScheme';
 import { TECHNIQUES, type Technique, factsOf } from '../../scheme/model/techniques';
 import { mapOver, type Over, type Paint, type Scheme, type Step } from '../../scheme/model/definitions';
@@ -157,8 +157,8 @@ export function withSchemeLines(scheme: Scheme, lines: readonly TypedLine[], new
   for (const line of lines) {
     if (line.part === null) {
       const over = line.over && mapOver(line.over, (names) => names.map(partId));
-      const surface = over ? surfaceOf(over, parts) : 1;
-      allOver = [...allOver, ...line.steps.map((step) => ({ ...stepOf(step, surface), ...(over && { over }) }))];
+      const surface = ({ technique }: TypedStep) => (over ? surfaceOf({ technique, over }, parts) : 1);
+      allOver = [...allOver, ...line.steps.map((step) => ({ ...stepOf(step, surface(step)), ...(over && { over }) }))];
       continue;
     }
     const name = line.part;

@@ -33,7 +33,6 @@ export function alternatives(scheme: Scheme, standard: Standard, minutesOf: Step
   return [
     anotherHighlight(placed, minutesOf),
     dryBrushInstead(placed, minutesOf),
-    undercoatInMainColour(scheme, placed, minutesOf),
     oneColourLess(placed, minutesOf),
     withoutOptional(scheme, placed, standard, minutesOf),
     ...eyes(scheme, standard, minutesOf),
@@ -65,18 +64,6 @@ function dryBrushInstead(placed: readonly Placed[], minutesOf: StepMinutes): Alt
     step: { ...step, technique: 'drybrush', coverage: Math.min(1, step.coverage * DRY_BRUSH_WIDER) },
   }));
   return { what: 'Dry brush instead of layers and edge lines', minutes: total(brushed, minutesOf) - total(lines, minutesOf) };
-}
-
-/** The largest base coat is sprayed with the primer: its first coat is saved, and all of them where there is one. */
-function undercoatInMainColour(scheme: Scheme, placed: readonly Placed[], minutesOf: StepMinutes): Alternative | null {
-  if (!scheme.allOver.some((step) => step.technique === 'prime')) return null;
-  const coats = by(placed, 'basecoat').filter(({ step }) => step.for === null && step.paintFor.length === 0 && step.paint !== null);
-  const [main] = coats.sort((a, b) => b.step.coverage - a.step.coverage);
-  if (!main) return null;
-  return {
-    what: `Undercoat in the colour of the ${main.part.name.toLowerCase()}: its first coat is there already`,
-    minutes: -minutesOf({ ...main.step, coats: 1 }, main.part),
-  };
 }
 
 /** Of the paints that one step alone uses, base coats aside, the one whose step takes longest. */

@@ -1,5 +1,8 @@
 import { type Paint, type Part, type Scheme, type Step, type Unit, includesStandard, type Standard } from '../model/definitions';
+import { isLaidOn } from '../model/field';
 import { lightnessOf } from '../model/pots';
+import { factsOf } from '../model/techniques';
+import { overWords } from '../model/workWords';
 
 /** What an undercoat in one colour would change for a unit. */
 export interface UndercoatAdvice {
@@ -15,11 +18,12 @@ export interface UndercoatAdvice {
 
 interface PlacedStep {
   step: Step;
-  part: Part;
+  /** Null for one over several parts. */
+  part: Part | null;
 }
 
 /** Hands-on minutes of one coat of a step over the whole unit. */
-export type CoatMinutes = (step: Step, part: Part) => number;
+export type CoatMinutes = (step: Step, part: Part | null) => number;
 
 /** CIE L*: translucent paint needs a ground at least so pale, */
 const PALE_ENOUGH = 65;
@@ -28,7 +32,10 @@ const DARK_ENOUGH = 65;
 /** and paint at least so light takes one coat more over a ground at most so dark. */
 const LIGHT_PAINT = 75;
 const DARK_GROUND = 35;
-const BASES: readonly Step['technique'][] = ['basecoat', 'translucent'];
+/** A brush that goes over the high places alone leaves a ground at least as light looking wrong beside them. */
+const BRUSHED_OVER: readonly Step['technique'][] = ['overbrush', 'sponge', 'stipple'];
+const BASES: readonly Step['technique'][] = ['basecoat', 'translucent', 'airbrush', 'wash', ...BRUSHED_OVER];
+const VEILS: readonly Step['technique'][] = ['basecoat', 'translucent', 'airbrush'];
 
 /** The primer over everything; null where there is none. */
 export const primeOf = ({ allOver }: Pick<Scheme, 'allOver'>): Step | null => allOver.find((step) => step.technique === 'prime') ?? null;
@@ -46,12 +53,8 @@ export function undercoatAdvice(
 ): UndercoatAdvice[] {
   const present = primeOf(unit.scheme);
   if (!present) return [];
-  const bases: PlacedStep[] = unit.scheme.parts.flatMap((part) =>
-    part.steps
-      .filter((step) => BASES.includes(step.technique) && includesStandard(standard, step.standard))
-      .map((step) => ({ step, part })),
-  );
-  const effects = (ground: Paint) => effectsOf(ground, bases, shelf, minutesOf);
+  const bases = onThePrimer(unit.scheme, standard);
+  const effects = (ground: Paint) => effectsOf(ground, bases, unit.scheme.parts, shelf, minutesOf);
   const presentPaint = present.paint === null ? null : (shelf.get(present.paint) ?? null);
   const now = presentPaint ? effects(presentPaint).minutes : 0;
   return candidates
@@ -62,16 +65,18 @@ export function undercoatAdvice(
     .sort((a, b) => a.minutes - b.minutes);
 }
 
-function effectsOf(ground: Paint, bases: readonly PlacedStep[], shelf: ReadonlyMap<string, Paint>, minutesOf: CoatMinutes) {
+function effectsOf(
+  ground: Paint,
+  bases: readonly PlacedStep[],
+  parts: readonly Part[],
+  shelf: ReadonlyMap<string, Paint>,
+  minutesOf: CoatMinutes,
+) {
   const saved: PlacedStep[] = [];
   const harms: string[] = [];
   let minutes = 0;
   const lightness = lightnessOf(ground);
-  const seen = new Set<Part>();
   for (const { step, part } of bases) {
-    // Only what lies on the primer itself, not what goes over another base coat.
-    if (seen.has(part)) continue;
-    seen.add(part);
     const paint = step.paint === null ? null : (shelf.get(step.paint) ?? null);
     if (!paint) continue;
     const coat = minutesOf(step, part);
@@ -81,7 +86,7 @@ function effectsOf(ground: Paint, bases: readonly PlacedStep[], shelf: ReadonlyM
       minutes -= coat;
       continue;
     }
-    const harm = harmOf(paint, step, part, lightness);
+    const harm = harmOf(paint, step, part === null ? (overWords(step.over, parts) ?? 'everything') : part.name, lightness);
     if (harm !== null) {
       harms.push(harm);
       minutes += coat;
@@ -90,12 +95,31 @@ function effectsOf(ground: Paint, bases: readonly PlacedStep[], shelf: ReadonlyM
   return { saved, harms, minutes };
 }
 
-function harmOf(paint: Paint, step: Step, part: Part, ground: number): string | null {
-  if ((step.technique === 'translucent' || paint.kind === 'translucent') && ground < PALE_ENOUGH)
-    return `${part.name}: translucent, needs a pale coat under it`;
-  if (paint.kind === 'metallic' && ground > DARK_ENOUGH) return `${part.name}: metal over pale, one coat more`;
+/**
+ * What lies on the primer itself: the first paint of each part, primer aside, but for parts that a first colour over several goes over
+ * before; there it is that colour.
+ */
+function onThePrimer({ parts, allOver }: Pick<Scheme, 'parts' | 'allOver'>, standard: Standard): PlacedStep[] {
+  const isPlanned = (step: Step) => includesStandard(standard, step.standard);
+  const veils = allOver.filter(
+    (step) => isPlanned(step) && (step.moment === 'base' || (step.moment === null && VEILS.includes(step.technique))),
+  );
+  const firsts = parts.flatMap((part): PlacedStep[] => {
+    const first = part.steps.find((step) => isPlanned(step) && factsOf(step.technique).usesPaint && step.technique !== 'prime');
+    return first && BASES.includes(first.technique) && !veils.some((veil) => isLaidOn(veil, part)) ? [{ step: first, part }] : [];
+  });
+  // A veil under another is on the primer only where the first does not go; to the painter it is the first that counts.
+  return [...firsts, ...veils.slice(0, 1).map((step) => ({ step, part: null }))];
+}
+
+function harmOf(paint: Paint, step: Step, name: string, ground: number): string | null {
+  const isSheer = step.technique === 'translucent' || step.technique === 'wash' || paint.kind === 'translucent' || paint.kind === 'wash';
+  if (isSheer && ground < PALE_ENOUGH) return `${name}: translucent, needs a pale coat under it`;
+  if (BRUSHED_OVER.includes(step.technique))
+    return ground >= lightnessOf(paint) ? `${name}: brushed over, needs a darker coat under it` : null;
+  if (paint.kind === 'metallic' && ground > DARK_ENOUGH) return `${name}: metal over pale, one coat more`;
   if (paint.kind === 'opaque' && lightnessOf(paint) >= LIGHT_PAINT && ground <= DARK_GROUND)
-    return `${part.name}: light over dark, one coat more`;
+    return `${name}: light over dark, one coat more`;
   return null;
 }
 
@@ -115,15 +139,14 @@ export function undercoatCandidates({ scheme }: Pick<Unit, 'scheme'>, shelf: Rea
 export function withUndercoat(scheme: Scheme, { paint, saved }: Pick<UndercoatAdvice, 'paint' | 'saved'>): Scheme {
   const prime = primeOf(scheme);
   const isSaved = new Set(saved.map(({ step }) => step.id));
+  const left = (steps: readonly Step[]) =>
+    steps.flatMap((step) => {
+      if (!isSaved.has(step.id)) return [step];
+      return step.coats > 1 ? [{ ...step, coats: step.coats - 1 }] : [];
+    });
   return {
     ...scheme,
-    allOver: scheme.allOver.map((step) => (step === prime ? { ...step, paint: paint.id, mix: null } : step)),
-    parts: scheme.parts.map((part) => ({
-      ...part,
-      steps: part.steps.flatMap((step) => {
-        if (!isSaved.has(step.id)) return [step];
-        return step.coats > 1 ? [{ ...step, coats: step.coats - 1 }] : [];
-      }),
-    })),
+    allOver: left(scheme.allOver).map((step) => (step === prime ? { ...step, paint: paint.id, mix: null } : step)),
+    parts: scheme.parts.map((part) => ({ ...part, steps: left(part.steps) })),
   };
 }

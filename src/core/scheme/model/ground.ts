@@ -1,4 +1,4 @@
-import type { Over, Part } from './definitions';
+import type { Part } from './definitions';
 
 const NAMES = /\b(base|bases|ground|plinth|plinths)\b/i;
 const LAID_ON_GROUND = ['texture', 'rim', 'scatter'];
@@ -11,12 +11,3 @@ export const withGroundOfEarlier = <P extends Pick<Part, 'name' | 'isBase'> & { 
   !part.isBase && namesTheGround(part.name) && part.steps.some(({ technique }) => LAID_ON_GROUND.includes(technique))
     ? { ...part, isBase: true }
     : part;
-
-/** Share of the model that a step over several parts covers: theirs together, and at least a little. */
-export function surfaceOf(over: Over, parts: readonly Part[]): number {
-  const isIn = ({ id, isBase }: Part) => ('only' in over ? over.only.includes(id) : !isBase && !over.without.includes(id));
-  const surface = parts.filter(isIn).reduce((sum, part) => sum + part.surface, 0);
-  return Math.min(1, Math.max(LEAST_SURFACE, Math.round(surface * 1000) / 1000));
-}
-
-const LEAST_SURFACE = 0.005;

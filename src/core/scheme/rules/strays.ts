@@ -1,6 +1,7 @@
 import { isOneOf } from '../../kernel/isOneOf';
 import type { Part } from '../model/definitions';
 import { TECHNIQUES, factsOf, type Technique } from '../model/techniques';
+import { isLaidOn } from '../model/field';
 import { inField } from './field';
 import { nameOf, type RuleContext } from './ruleTerms';
 import type { StagedPass } from './stagedPasses';
@@ -82,9 +83,7 @@ function shareOfPart(by: StagedPass, part: Part, marred: Part, of: Reach, { touc
 function shareOfOver(by: StagedPass, marred: StagedPass, of: Reach, context: RuleContext): number {
   const { technique } = by.step;
   if (!inField(by, marred)) {
-    const touches = context.parts.some(
-      (part) => context.touch(part, marred.part!) && inField(by, { ...marred, part, isBase: part.isBase }),
-    );
+    const touches = context.parts.some((part) => context.touch(part, marred.part!) && isLaidOn(by.step, part));
     return (touches ? of.touching : of.elsewhere) * spill(by, marred.part!);
   }
   const standsOut = isOneOf(marred.moment, 'highlight', 'detail', 'sealed') && !isOneOf(marred.step.technique, 'drybrush', 'overbrush');

@@ -30,9 +30,6 @@ describe('what another way of painting would cost', () => {
     expect(minutes(/^Another highlight on the 1 part/)).to.be.closeTo(0.5, 1e-9);
   });
   it('asks for a dry brush over half as much again', () => expect(minutes(/Dry brush/)).to.be.closeTo(0.75 - 1, 1e-9));
-  it('asks for an undercoat in the main colour, which saves one coat', () => {
-    expect(minutes(/^Undercoat in the colour of the coat/)).to.be.closeTo(-4, 1e-9);
-  });
   it('asks for one colour less, base coats aside', () =>
     expect(minutes(/^One colour less: no edge line on the coat/)).to.be.closeTo(-1, 1e-9));
   it('asks for eyes on all', () => expect(minutes(/^Eyes on every model/)).to.be.closeTo(0.09, 1e-9));

@@ -41,7 +41,7 @@ const advice = (ids: string[]) =>
 describe('the choice of an undercoat', () => {
   it('saves the first coat of what is in its colour', () => {
     const { saved, minutes } = advice(['sea']).get('sea')!;
-    expect(saved.map((each) => each.part.name)).to.deep.equal(['Coat']);
+    expect(saved.map((each) => each.part?.name)).to.deep.equal(['Coat']);
     // One coat saved, one more under the light sash; the lamp takes one more over grey too.
     expect(minutes).to.equal(0);
   });
@@ -56,7 +56,34 @@ describe('the choice of an undercoat', () => {
 
   it('looks at what lies on the primer, not at what goes over another coat', () => {
     const second = undercoatAdvice(figure, 'table', shelf, [shelf.get('foam')!], () => 10)[0]!;
-    expect(second.saved.map((each) => each.part.name)).to.deep.equal(['Sash']);
+    expect(second.saved.map((each) => each.part?.name)).to.deep.equal(['Sash']);
+  });
+
+  it('knows first colours: a shade needs a pale ground, what is brushed over a darker one', () => {
+    const shade = step('wash', { paint: 'sea' });
+    const brushed = step('overbrush', { paint: 'grey' });
+    const first = unit(
+      'first',
+      [part('Skin', shade, step('basecoat', { paint: 'tar' })), part('Plates', brushed)],
+      [step('prime', { paint: 'grey' })],
+    );
+    const harms = (id: string) => undercoatAdvice(first, 'table', shelf, [shelf.get(id)!], () => 10)[0]!.harms;
+    expect(harms('tar')).to.deep.equal(['Skin: translucent, needs a pale coat under it']);
+    expect(harms('white')).to.deep.equal(['Plates: brushed over, needs a darker coat under it']);
+  });
+
+  it('asks a first colour over several parts instead of what is painted on it', () => {
+    const lampOver = step('translucent', { paint: 'glow', over: { only: ['part-Coat'] } });
+    const coat = step('basecoat', { paint: 'sea' });
+    const veiled = unit(
+      'veiled',
+      [part('Coat', coat), part('Boots', step('basecoat', { paint: 'sea' }))],
+      [step('prime', { paint: 'grey' }), lampOver],
+    );
+    const [tar] = undercoatAdvice(veiled, 'table', shelf, [shelf.get('tar')!], () => 10);
+    expect(tar!.harms).to.deep.equal(['coat: translucent, needs a pale coat under it']);
+    const [sea] = undercoatAdvice(veiled, 'table', shelf, [shelf.get('sea')!], () => 10);
+    expect(sea!.saved.map((each) => each.part?.name)).to.deep.equal(['Boots']);
   });
 
   it('asks about the present one, the largest base coats, the palest and the darkest', () =>
