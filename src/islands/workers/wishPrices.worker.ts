@@ -8,7 +8,7 @@ const SEED = 1;
 const STEPS = 60_000;
 
 /** A line with a habit kept is searched from where it stands. */
-const HABIT_STEPS = 20_000;
+const HABIT_STEPS = 4_000;
 
 const prices = {
   ofHabits: (problem: LineProblem, rules: string[], habits: string[], order: Int32Array) =>
