@@ -33,6 +33,8 @@ export interface LinePicture extends BuiltLine {
   isBenchTaken: boolean;
   /** The line on the bench replaced another, which can be put back. */
   canPutBack: boolean;
+  /** What each rule of `preferRules` is about, in words. */
+  ruleWords: Record<string, string>;
   /** Units more than half of which is painted. */
   nearlyDone: string[];
   /** Jobs on leaders alone, which break up a batch. */

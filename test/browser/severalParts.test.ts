@@ -73,7 +73,7 @@ describe('a step over several parts', () => {
     await user.path(/\/bench$/);
     let taps = 0;
     // Base coats first; what is still wet is started all the same.
-    while (!/everything but skin/.test(await user.text('[data-testid="instruction"]'))) {
+    while (!/everything but skin/.test(await user.text('main'))) {
       expect(++taps, 'taps until the shade').to.be.below(12);
       await user.keys(Key.SPACE);
       await user.find('[data-unsent="0"]');

@@ -28,6 +28,7 @@ export function smallLine(): { picture: LinePicture; plan: LinePlan } {
     picture: {
       ...built,
       selection: [],
+    ruleWords: {},
       choices: [],
       waitingUnits: [],
       withWaiting: null,

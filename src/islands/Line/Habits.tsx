@@ -1,7 +1,6 @@
 import { useCallback, useMemo } from 'react';
 import type { LineProblem } from '../../core/line/definitions';
 import { brokenHabits, type BrokenHabit, type HabitPrice } from '../../core/line/hand/habitPrices';
-import { ruleOf } from '../../core/scheme/rules/ruleCatalogue';
 import { counted, minutesText } from '../../ui/format';
 import { useDerived, type Derived } from '../client/useDerived';
 import { callOnce } from '../client/WorkerCalls';
@@ -12,8 +11,9 @@ import styles from './View.module.css';
 
 interface HabitsProps {
   problem: LineProblem;
-  /** The rule of each preference of the problem. */
+  /** The rule of each preference of the problem, and what each rule is about. */
   rules: string[];
+  words: Record<string, string>;
   order: Int32Array;
   times: LineTimes;
   doneAt: number;
@@ -23,7 +23,7 @@ interface HabitsProps {
 const MOST_SHOWN = 4;
 
 /** The painting habits that the order on screen breaks, each with what keeping it always would cost. */
-export function Habits({ problem, rules, order, times, doneAt }: HabitsProps) {
+export function Habits({ problem, rules, words, order, times, doneAt }: HabitsProps) {
   const broken = useMemo(() => brokenHabits(problem, rules, order).slice(0, MOST_SHOWN), [problem, rules, order]);
   const prices = useHabitPrices(problem, rules, broken, order);
   if (broken.length === 0) return null;
@@ -34,7 +34,7 @@ export function Habits({ problem, rules, order, times, doneAt }: HabitsProps) {
         {broken.map((habit, index) => (
           <li key={habit.rule}>
             <span>
-              {ruleOf(habit.rule)?.says ?? 'Your own wishes.'}
+              {words[habit.rule]}
               <small>
                 {counted(habit.pairs, 'pair')} the other way round, worth {minutesText(habit.minutes)};{' '}
                 {priceText(prices.value?.[index], prices.error !== null, times, doneAt)}

@@ -78,7 +78,7 @@ export function Wishes({ picture, problem, order, times, doneAt, job, leg, befor
           })}
         </ul>
       )}
-      <Habits problem={problem} rules={picture.preferRules} order={order} times={times} doneAt={doneAt} />
+      <Habits problem={problem} rules={picture.preferRules} words={picture.ruleWords} order={order} times={times} doneAt={doneAt} />
       <div className={styles.wishButtons}>
         <Button kind="quiet" onClick={() => add({ kind: 'pin', jobs: leg, after: beforeLeg })}>
           Pin this leg here

@@ -1,6 +1,7 @@
 import { placeWords } from '../../core/scheme/model/workWords';
 import { carryOver } from '../../core/line/hand/carryOver';
 import { hasScheme, modelsOf } from '../../core/scheme/model/definitions';
+import { ruleOf } from '../../core/scheme/rules/ruleCatalogue';
 import { passesOf } from '../../core/scheme/passes/passes';
 import { isNearlyDone } from '../../core/plan/build/unitsInTurn';
 import { lacksPaint } from '../../core/scheme/passes/setups';
@@ -53,6 +54,7 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
       dueOn,
       cureDays: commissionDates(workshop).find((date) => date.id === id)!.cureDays,
     })),
+    ruleWords: ruleWordsOf(built.preferRules),
     suggested,
     isSearching: await isToBeSearched(stores, workshop, { selection, units }, now),
     own: carried,
@@ -67,6 +69,9 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
     canPutBack: replacedLine(workshop, bench) !== null,
   };
 }
+
+const ruleWordsOf = (rules: readonly string[]): Record<string, string> =>
+  Object.fromEntries([...new Set(rules)].map((rule) => [rule, ruleOf(rule)?.says ?? 'Your own wishes.']));
 
 function stepsWithoutPaint(unit: WorkUnit, { house }: Workshop): string[] {
   const names = passesOf(unit, unit.standard, house)
