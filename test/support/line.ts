@@ -28,7 +28,7 @@ export function smallLine(): { picture: LinePicture; plan: LinePlan } {
     picture: {
       ...built,
       selection: [],
-    ruleWords: {},
+      ruleWords: {},
       choices: [],
       waitingUnits: [],
       withWaiting: null,
