@@ -123,7 +123,7 @@ function RuleEntry({ rule, onOff }: { rule: RuleSummary; onOff: (note: string) =
 function Circle({ circle, nameOf }: { circle: HardRule[]; nameOf: (passKey: string) => string }) {
   return (
     <Notice kind="flag" role="alert">
-      <p>These cannot all hold, so your own rule does not, and nothing is stored until one of them goes:</p>
+      <p>These cannot all hold, so the first of them does not, and nothing is stored until one goes, or holds only mostly:</p>
       <ol data-testid="circle">
         {circle.map((link) => (
           <li key={`${link.before} ${link.after}`}>
@@ -149,18 +149,29 @@ const stepOptions = ({ parts, allOver }: Scheme): { value: string; label: string
   ...allOver.map((step) => ({ value: step.id, label: `Everything: ${factsOf(step.technique).label.toLowerCase()}` })),
 ];
 
+const ownPrice = ({ minutesPerModel, wish }: OwnRule): string =>
+  minutesPerModel === null
+    ? 'always'
+    : wish
+      ? `a wish, worth ${minutesText(minutesPerModel)} a model`
+      : `${minutesText(minutesPerModel)} a model to paint again if broken`;
+
 function OwnRules({ unit, onChange }: { unit: Unit; onChange: (rules: OwnRule[]) => void }) {
   const { rules } = unit.scheme;
   const steps = stepOptions(unit.scheme);
   const [first, setFirst] = useState('');
   const [then, setThen] = useState('');
   const [minutes, setMinutes] = useState<number | null>(null);
+  const [isWish, setWish] = useState(false);
   const [reason, setReason] = useState('');
   const [error, setError] = useState<string | null>(null);
   const add = () => {
     if (first === '' || then === '' || first === then) return setError('A rule needs two different steps: choose both.');
     if (reason.trim() === '') return setError('The rule has no reason: write why, so that the plan can say it.');
-    onChange([...rules, { first, then, minutesPerModel: minutes, reason: reason.trim() }]);
+    onChange([
+      ...rules,
+      { first, then, minutesPerModel: minutes, ...(minutes !== null && isWish && { wish: true }), reason: reason.trim() },
+    ]);
     setReason('');
     setError(null);
   };
@@ -172,8 +183,7 @@ function OwnRules({ unit, onChange }: { unit: Unit; onChange: (rules: OwnRule[])
         {rules.map((rule, index) => (
           <li key={index}>
             <span>
-              {nameOf(rule.first)} before {nameOf(rule.then)}: {rule.reason}{' '}
-              <small>{rule.minutesPerModel === null ? 'always' : `${minutesText(rule.minutesPerModel)} a model if broken`}</small>
+              {nameOf(rule.first)} before {nameOf(rule.then)}: {rule.reason} <small>{ownPrice(rule)}</small>
             </span>
             <Button
               kind="quiet"
@@ -200,6 +210,12 @@ function OwnRules({ unit, onChange }: { unit: Unit; onChange: (rules: OwnRule[])
           value={minutes}
           onChange={setMinutes}
         />
+        {minutes !== null && (
+          <label className={view.check}>
+            <input type="checkbox" checked={isWish} onChange={(event) => setWish(event.target.checked)} /> Only a wish: nothing has to be
+            painted again
+          </label>
+        )}
         <Button onClick={add}>Add the rule</Button>
       </div>
     </>
