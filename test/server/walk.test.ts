@@ -252,7 +252,7 @@ class RandomWorkshop {
 }
 
 describe('a workshop that never stands still', function () {
-  for (const seed of seeds(6)) {
+  for (const seed of seeds(10)) {
     it(`loses and invents no mark, logs the minutes worked, lays what is shown, and shows one number everywhere (workshop ${seed})`, async () => {
       const { folder, remove } = temporaryFolder();
       const workshop = new RandomWorkshop(new Random(seed), folder);

@@ -1,5 +1,4 @@
 import {
-  HABITS_OF_ORDER,
   SCHOOL_LABELS,
   SCHOOL_QUESTIONS,
   SCHOOLS,
@@ -9,6 +8,7 @@ import {
   type Strength,
   type Strengths,
 } from '../../core/scheme/model/schools';
+import { WISH_ROWS } from '../../core/scheme/rules/wishRows';
 import { SelectField } from '../../ui/Field/Field';
 import styles from './SchoolFields.module.css';
 
@@ -22,7 +22,9 @@ interface SchoolFieldsProps {
 }
 
 const AS_HOUSE = '';
-const isOfOrder = (question: SchoolQuestion) => (HABITS_OF_ORDER as readonly SchoolQuestion[]).includes(question);
+/** Does an order break or keep what is chosen? The other choices say when in the life of a model a step stands, or nothing at all. */
+const hasWishes = (question: SchoolQuestion, choice: string | undefined) =>
+  choice !== undefined && WISH_ROWS.some(({ school }) => school?.[question] === choice);
 const options = (values: readonly string[]) => values.map((value) => ({ value, label: value }));
 
 /** A choice for each question on which painters differ, and how strongly it holds where an order could break it. */
@@ -36,7 +38,7 @@ export function SchoolFields({ value, strengths, house, onChange, onStrength }: 
         options={[...asHouse(house?.schools[question] ?? ''), ...options(SCHOOLS[question])]}
         onChange={(choice) => onChange(question, choice === AS_HOUSE ? null : choice)}
       />
-      {isOfOrder(question) && (
+      {hasWishes(question, value[question] ?? house?.schools[question]) && (
         <SelectField
           label={`How strongly: ${SCHOOL_LABELS[question].toLowerCase()}`}
           hideLabel

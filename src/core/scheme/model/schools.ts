@@ -49,9 +49,6 @@ export type Strength = (typeof STRENGTHS)[number];
 /** Habits that hold otherwise than mostly. */
 export type Strengths = { [Question in SchoolQuestion]?: Strength };
 
-/** Habits that say in which order work is done, so that an order can break them; the others say when in the life of a model a step stands. */
-export const HABITS_OF_ORDER = ['parts', 'stages', 'metals', 'shade', 'base', 'boots', 'rim', 'eyes'] as const satisfies SchoolQuestion[];
-
 /** What the scheme says of a habit wins over the house. */
 export const strengthOf = (question: SchoolQuestion, scheme: Strengths | undefined, house: Strengths): Strength =>
   scheme?.[question] ?? house[question] ?? STRENGTHS[0];
