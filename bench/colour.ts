@@ -43,6 +43,8 @@ const units: RosterUnit[] = Array.from({ length: UNITS }, (_, unit) => ({
   countNote: '',
   gone: [],
   late: [],
+  trayByTray: false,
+  goesFirst: false,
   trayLimit: 10,
   holder: '',
   bits: [],

@@ -69,7 +69,7 @@ for (const { id, name } of await stores.commissions.listOpen()) {
   const unitOf = new Map(built.trays.map((tray) => [tray.id, tray.unitId]));
   const times = [
     await median(15, () => page(workshop, units)),
-    await median(15, () => fixedStrategies(problem, { unitOfTray: (tray) => unitOf.get(tray)!, nearlyDone: [] })),
+    await median(15, () => fixedStrategies(problem, { unitOfTray: (tray) => unitOf.get(tray)!, nearlyDone: [], turns: [] })),
     await median(1, () => splits(workshop, units)),
     await median(3, async () => toPdf(legSheetDocument(await loadLegSheet(stores, { selection, order, inSessions: true }, now)))),
   ];

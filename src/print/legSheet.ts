@@ -3,6 +3,7 @@ import { MINUTE_MS } from '../core/kernel/timeUnits';
 import type { Content, ContentCanvas, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { jobMinutes, type JobInfo } from '../core/plan/build/lineJobs';
 import { coatWords } from '../core/scheme/model/halves';
+import { STAGE_LABELS, type Moment } from '../core/scheme/model/moments';
 import { handOf, setupLabel } from '../core/scheme/passes/setups';
 import { factsOf } from '../core/scheme/model/techniques';
 import type { LegSheet } from '../contract/legSheet';
@@ -57,6 +58,7 @@ function legContent(sheet: LegSheet, index: number): Content[] {
   const leg = sheet.legs[index]!;
   const before = index === 0 ? -1 : sheet.legs[index - 1]!.timed.at(-1)!.session;
   const isNew = leg.timed[0]!.session !== before;
+  const isNewStage = leg.stage !== sheet.legs[index - 1]?.stage;
   const head = legHead(leg, index + 1);
   const rows = leg.jobs.flatMap((job, at) => {
     const goesOn = at > 0 && leg.timed[at]!.session !== leg.timed[at - 1]!.session;
@@ -66,7 +68,11 @@ function legContent(sheet: LegSheet, index: number): Content[] {
     ];
   });
   const block: Content = {
-    stack: [head, { table: { widths: COLUMNS, body: rows.map(padded) }, layout: 'noBorders', margin: [0, 2, 0, 0] }],
+    stack: [
+      ...(isNewStage ? [stageHead(leg.stage)] : []),
+      head,
+      { table: { widths: COLUMNS, body: rows.map(padded) }, layout: 'noBorders', margin: [0, 2, 0, 0] },
+    ],
     unbreakable: rows.length <= 24,
     margin: [0, 0, 0, 9],
   };
@@ -79,6 +85,8 @@ function legContent(sheet: LegSheet, index: number): Content[] {
   };
   return [{ stack: [name, block], unbreakable: rows.length <= 20 }];
 }
+
+const stageHead = (stage: Moment): Content => ({ text: STAGE_LABELS[stage], bold: true, color: SOFT, margin: [0, 2, 0, 4] });
 
 const sessionName = ({ sessions }: LegSheet, session: number) =>
   sessions ? momentText(sessions.origin + sessions.sessions[session]!.from * MINUTE_MS) : '';

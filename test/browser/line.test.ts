@@ -189,7 +189,7 @@ describe('arranging a line by hand', () => {
   });
 
   it('makes a leg sheet of the order on screen', async () => {
-    const first = (await user.text('[aria-label="Legs in their order"] li')).split('\n')[1]!;
+    const first = (await user.text('[aria-label="Legs in their order"] button')).split('\n')[1]!;
     const bytes = await driver.executeAsyncScript<number[]>(`
       const done = arguments[0];
       const make = URL.createObjectURL;

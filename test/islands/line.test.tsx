@@ -29,7 +29,7 @@ const count = (markup: string, pattern: RegExp) => (markup.match(pattern) ?? [])
 
 const line = compileLine(picture.problem);
 const strategies = [
-  ...fixedStrategies(picture.problem, { unitOfTray: (tray) => tray.split('/')[0]!, nearlyDone: [] }),
+  ...fixedStrategies(picture.problem, { unitOfTray: (tray) => tray.split('/')[0]!, nearlyDone: [], turns: [] }),
   strategyOf(line, 'suggested', order),
 ];
 
@@ -180,12 +180,13 @@ describe('pins and wishes', () => {
   ];
 
   it('are said in words', () => {
-    const said = wishes.map((wish) => wishText(picture, wish));
+    const said = wishes.map((wish) => wishText({ ...picture, treatJobs: [first] }, wish));
     expect(said[0]).to.match(/: pinned behind Prime on/);
     expect(said[1]).to.match(/: pinned at the start$/);
     expect(said[2]).to.match(/and 1 more: kept together$/);
     expect(said[3]).to.match(/^(Keepers|Cutters) first$/);
     expect(said[4]).to.equal('A leader after every 10 models');
+    expect(wishText(picture, wishes[4]!)).to.match(/^Some of (Keepers|Cutters) after every 10 models$/);
   });
 
   it('are listed with a way to let each go, and offered for the leg in hand', () => {
@@ -245,5 +246,6 @@ describe('beside the chart', () => {
     const markup = renderToStaticMarkup(<LegList picture={picture} plan={plan} selected={0} onSelect={nothing} />);
     expect(count(markup, /<button/g)).to.equal(plan.legs.length);
     expect(count(markup, /inHand/g)).to.equal(1);
+    expect(markup.match(/<h3[^>]*>[^<]+/g)!.map((heading) => heading.replace(/<[^>]*>/, ''))).to.deep.equal(['Primer', 'Base coats']);
   });
 });

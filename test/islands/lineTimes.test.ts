@@ -20,7 +20,10 @@ describe('the times of a line, counted from its start', () => {
 
   it('say how far from the best possible a plan can be', () => {
     expect(times.gapText({ ...plan, proven: true })).to.equal('the best possible');
-    expect(times.gapText({ ...plan, proven: false, total: 50, bound: 45.4 })).to.equal('at most 5 weighed min from the best possible');
+    expect(times.gapText({ ...plan, proven: false, bench: 40, total: 50, bound: 45.4 })).to.equal(
+      'at most 5 weighed min from the best possible',
+    );
+    expect(times.gapText({ ...plan, proven: false, bench: 40, total: 9000, bound: 45.4 })).to.equal('not proven the best possible');
   });
 });
 

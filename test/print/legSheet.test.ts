@@ -55,6 +55,12 @@ describe('the leg sheet', () => {
     expect(text).to.match(/Keepers 1 to 4: hood, coat 2 of 2 4 models 8 min dries 15 min/);
   });
 
+  it('has the stages of the work as headings', async () => {
+    const text = (await print(sheetOf(null))).pages.join(' ');
+    expect(text.indexOf('Primer')).to.be.within(0, text.indexOf('Base coats') - 1);
+    expect(text.match(/Base coats/g)).to.have.length(1);
+  });
+
   it('shows the caution where a can is taken up', async () => {
     expect((await print(sheetOf(null))).pages[0])
       .to.include('Spray outdoors or with extraction')

@@ -48,6 +48,22 @@ describe('trays', () => {
     expect(trays.filter((tray) => tray.unitId === unit.id).every((tray) => tray.models.length <= 5)).to.equal(true);
   });
 
+  it('are finished one after another where that is said, until it is taken back', async () => {
+    const { units } = await load();
+    const { id: unit, trayLimit } = units[0]!;
+    await save({ revision: await revisionNow(), units: [{ id: unit, trayLimit, trayByTray: true, goesFirst: true }] });
+    // A newer number of trays says nothing of it.
+    await save({ revision: await revisionNow(), units: [{ id: unit, trayLimit: 5 }] });
+    const after = await load();
+    expect(after.units[0]).to.include({ trayByTray: true, goesFirst: true, trayLimit: 5 });
+    expect((await loadLine(database.stores, NOW)).turns.map(({ kind, unitId }) => [kind, unitId])).to.deep.equal([
+      ['trays', unit],
+      ['first', unit],
+    ]);
+    await save({ revision: await revisionNow(), units: [{ id: unit, trayLimit: 5, trayByTray: false, goesFirst: false }] });
+    expect((await loadLine(database.stores, NOW)).turns).to.deep.equal([]);
+  });
+
   it('are refused over a newer state, so that an open Intake cannot undo them unseen', async () => {
     const { units } = await load();
     const revision = await revisionNow();

@@ -99,6 +99,12 @@ export class PageUser {
     return this.driver.findElement(By.id(id!));
   }
 
+  /** A box to tick, by the words behind it. */
+  async tick(words: string): Promise<void> {
+    const xpath = `//label[contains(normalize-space(.), ${JSON.stringify(words)})]//input[@type="checkbox"]`;
+    await (await this.driver.wait(until.elementLocated(By.xpath(xpath)), PATIENCE_MS, `no box "${words}"`)).click();
+  }
+
   async fill(label: string, text: string): Promise<void> {
     const field = await this.field(label);
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), text);

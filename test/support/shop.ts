@@ -43,6 +43,8 @@ export const unitEntry = (name: string, more: Partial<ShopUnit> = {}): ShopUnit 
   countNote: '',
   gone: [],
   late: [],
+  trayByTray: false,
+  goesFirst: false,
   trayLimit: 10,
   holder: '',
   bits: [],

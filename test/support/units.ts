@@ -65,6 +65,8 @@ export const unit = (
   countNote: '',
   gone: [],
   late: [],
+  trayByTray: false,
+  goesFirst: false,
   trayLimit: 10,
   holder: '',
   bits: [],

@@ -21,6 +21,7 @@ import * as clockCorrections from './20261129_corrections_of_the_clock';
 import * as indexedEvents from './20261129_index_bench_events_by_step_and_paint';
 import * as foundFor from './20261129_what_an_order_was_found_for';
 import * as whatTheLogTeaches from './20261126_what_the_log_teaches';
+import * as finishedBefore from './20261130_finished_before_the_next';
 import * as groundSaysSo from './20261130_the_ground_says_so';
 
 export interface Migration {
@@ -56,6 +57,7 @@ export const migrations: readonly Migration[] = [
   indexedEvents,
   foundFor,
   groundSaysSo,
+  finishedBefore,
 ];
 
 /** The day of the newest of them, UTC ms: the program was written after it. */

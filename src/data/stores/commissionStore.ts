@@ -6,10 +6,12 @@ import { type Commission, type StoredCommission, type StoredUnit } from '../../c
 import type { RemovedPiece } from '../../core/scheme/model/removedPiece';
 import { inPieces } from '../file/inPieces';
 
-interface UnitRow extends Omit<UnitEntry, 'bits' | 'gone' | 'late'> {
+interface UnitRow extends Omit<UnitEntry, 'bits' | 'gone' | 'late' | 'trayByTray' | 'goesFirst'> {
   bits: string;
   gone: string;
   late: string;
+  trayByTray: number;
+  goesFirst: number;
   commissionId: string;
   position: number;
   removed: number;
@@ -35,6 +37,8 @@ const unitRow = (unit: UnitEntry, commissionId: string, position: number) => ({
   gone: JSON.stringify(unit.gone),
   late: JSON.stringify(unit.late),
   trayLimit: unit.trayLimit,
+  trayByTray: unit.trayByTray,
+  goesFirst: unit.goesFirst,
   holder: unit.holder,
   bits: JSON.stringify(unit.bits),
   testModel: unit.testModel,
@@ -54,13 +58,28 @@ const commissionRow = ({ id, name, client, dueOn, standard, hourlyRateMinor, cur
 
 const commissionOf = ({ deletedAt: _deleted, undone: _undone, ...commission }: CommissionRow): StoredCommission => commission;
 
-const storedUnit = ({ position: _position, removed: _removed, scheme, bits, gone, late, ...unit }: UnitRow): StoredUnit => ({
+const storedUnit = ({
+  position: _position,
+  removed: _removed,
+  scheme,
+  bits,
+  gone,
+  late,
+  trayByTray,
+  goesFirst,
+  ...unit
+}: UnitRow): StoredUnit => ({
   ...unit,
   bits: JSON.parse(bits) as Bit[],
   gone: JSON.parse(gone) as GoneModel[],
   late: JSON.parse(late) as number[],
+  trayByTray: trayByTray !== 0,
+  goesFirst: goesFirst !== 0,
   scheme: { ...EMPTY_SCHEME, ...(JSON.parse(scheme) as Partial<Scheme>) },
 });
+
+/** How a unit travels; what is left out stays as it is. */
+type UnitTravel = Pick<Unit, 'id' | 'trayLimit'> & Partial<Pick<Unit, 'trayByTray' | 'goesFirst'>>;
 
 /** Commissions with their units and schemes: one aggregate. */
 export class CommissionStore {
@@ -231,13 +250,13 @@ export class CommissionStore {
   }
 
   /** Sets how the units travel. False when the revision has moved on. */
-  async setTrayLimits(commissionId: string, units: readonly Pick<Unit, 'id' | 'trayLimit'>[], revision: number): Promise<boolean> {
+  async setTrays(commissionId: string, units: readonly UnitTravel[], revision: number): Promise<boolean> {
     return this.db.transaction(async (trx) => {
       const updated = await trx('commission')
         .where({ id: commissionId, revision })
         .update({ revision: revision + 1 });
       if (updated === 0) return false;
-      for (const { id, trayLimit } of units) await trx('unit').where({ id, commissionId }).update({ trayLimit });
+      for (const { id, ...travel } of units) await trx('unit').where({ id, commissionId }).update(travel);
       return true;
     });
   }

@@ -1,11 +1,12 @@
 import { memo, useMemo } from 'react';
 import type { LinePlan } from '../../core/line/definitions';
-import { legsOf } from '../../core/plan/build/legs';
+import { legsOf, stagesOf } from '../../core/plan/build/legs';
+import { STAGE_LABELS } from '../../core/scheme/model/moments';
 import { type SetupInfo, setupLabel } from '../../core/scheme/passes/setups';
 import type { LinePicture } from '../../contract/line';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { cx } from '../../ui/cx';
-import { minutesText } from '../../ui/format';
+import { counted, minutesText } from '../../ui/format';
 import styles from './View.module.css';
 
 interface LegListProps {
@@ -19,19 +20,30 @@ interface LegListProps {
 export function LegList({ picture, plan, selected, onSelect }: LegListProps) {
   const legs = useMemo(
     () =>
-      legsOf(picture, plan).map(({ setup, jobs, first, minutes }) => ({
-        setup,
+      legsOf(picture, plan).map(({ jobs, ...leg }, index) => ({
+        ...leg,
+        number: index + 1,
         unitNames: shortened([...new Set(jobs.map((job) => job.unitName))]),
-        minutes,
-        first,
-        end: first + jobs.length,
+        end: leg.first + jobs.length,
       })),
     [picture, plan],
   );
   return (
     <ol className={styles.legs} aria-label="Legs in their order">
-      {legs.map((leg, index) => (
-        <Leg key={leg.first} number={index + 1} {...leg} isInHand={selected >= leg.first && selected < leg.end} onSelect={onSelect} />
+      {stagesOf(legs).map(({ stage, legs: ofStage }) => (
+        <li key={ofStage[0]!.first}>
+          <h3 className={styles.stage}>
+            {STAGE_LABELS[stage]}
+            <small>
+              {counted(ofStage.length, 'leg')}, {minutesText(ofStage.reduce((sum, { minutes }) => sum + minutes, 0))}
+            </small>
+          </h3>
+          <ol>
+            {ofStage.map(({ end, stage: _, ...leg }) => (
+              <Leg key={leg.first} {...leg} isInHand={selected >= leg.first && selected < end} onSelect={onSelect} />
+            ))}
+          </ol>
+        </li>
       ))}
     </ol>
   );

@@ -10,6 +10,7 @@ import styles from './View.module.css';
 
 const NAMES = {
   'one-model': 'One model at a time',
+  'tray-by-tray': 'One tray at a time',
   'unit-by-unit': 'One unit at a time',
   'nearly-done': 'Nearly done first',
   'across-units': 'Across units',

@@ -95,7 +95,7 @@ function PlannedLine({ desk }: { desk: LineDesk }) {
   };
   const atDesk = useDesk(line.withoutWishes);
   const dates = useDates(picture, atDesk, times.sessions ? order : null);
-  const fixed = useFixedStrategies(atDesk, picture.trays, picture.nearlyDone);
+  const fixed = useFixedStrategies(atDesk, picture);
   const strategies = useMemo(() => [...(fixed.value ?? []), ...line.strategies], [fixed.value, line.strategies]);
   const askPlaces = useCallback<AskPlaces>((...of) => atDesk.call((remote) => remote.places(...of)), [atDesk]);
   const carrying = useCarry(free, order, plan, askPlaces, drop, (failure) => setError(failure.message));

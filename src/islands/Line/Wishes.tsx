@@ -9,6 +9,7 @@ import { counted } from '../../ui/format';
 import { Habits } from './Habits';
 import { jobName } from './jobName';
 import type { LineTimes } from '../shared/LineTimes';
+import { Turns } from './Turns';
 import { useWishPrices } from './useWishPrices';
 import styles from './View.module.css';
 
@@ -31,6 +32,7 @@ interface WishesProps {
 const FIRST_WEIGHT = 0.5;
 const TREAT_AFTER_MODELS = 10;
 const TREAT_MINUTES = 1;
+const treatOf = (jobs: string[]): LineWish => ({ kind: 'treat', jobs, everyModels: TREAT_AFTER_MODELS, minutes: TREAT_MINUTES });
 
 /** What holds the order besides the rules, what each wish costs, and wishes for the job in hand. */
 export function Wishes({ picture, problem, order, times, doneAt, job, leg, beforeLeg, onChange }: WishesProps) {
@@ -40,6 +42,7 @@ export function Wishes({ picture, problem, order, times, doneAt, job, leg, befor
   const wishes = all.slice(ofHouse);
   const prices = useWishPrices(problem, order);
   const add = (wish: LineWish) => onChange([...wishes.filter((other) => !sameThing(wish, other)), wish]);
+  const ofUnit = picture.jobs.filter(({ unitId }) => unitId === job.unitId).map(({ id }) => id);
   const trays = picture.trays.filter((tray) => tray.unitId === job.unitId).map((tray) => tray.id);
   return (
     <Panel title="Pins and wishes" className={styles.lower} scrolls>
@@ -78,6 +81,7 @@ export function Wishes({ picture, problem, order, times, doneAt, job, leg, befor
           })}
         </ul>
       )}
+      <Turns picture={picture} problem={problem} order={order} times={times} doneAt={doneAt} />
       <Habits problem={problem} rules={picture.preferRules} words={picture.ruleWords} order={order} times={times} doneAt={doneAt} />
       <div className={styles.wishButtons}>
         <Button kind="quiet" onClick={() => add({ kind: 'pin', jobs: leg, after: beforeLeg })}>
@@ -92,11 +96,13 @@ export function Wishes({ picture, problem, order, times, doneAt, job, leg, befor
           {job.unitName} first
         </Button>
         {picture.treatJobs.length > 0 && (
-          <Button
-            kind="quiet"
-            onClick={() => add({ kind: 'treat', jobs: picture.treatJobs, everyModels: TREAT_AFTER_MODELS, minutes: TREAT_MINUTES })}
-          >
+          <Button kind="quiet" onClick={() => add(treatOf(picture.treatJobs))}>
             A leader every {TREAT_AFTER_MODELS} models
+          </Button>
+        )}
+        {ofUnit.length < picture.jobs.length && (
+          <Button kind="quiet" onClick={() => add(treatOf(ofUnit))}>
+            {job.unitName} every {TREAT_AFTER_MODELS} models
           </Button>
         )}
       </div>
@@ -113,8 +119,8 @@ function priceText({ minutes, change }: WishPrice, times: LineTimes, doneAt: num
 /** A new wish takes the place of one that binds the same jobs, or weighs the same trays. */
 function sameThing(wish: LineWish, other: LineWish): boolean {
   if (wish.kind === 'first') return other.kind === 'first' && other.trays.some((tray) => wish.trays.includes(tray));
-  if (wish.kind === 'treat' || wish.kind === 'variety') return other.kind === wish.kind;
-  if (other.kind === 'first' || other.kind === 'treat' || other.kind === 'variety') return false;
+  if (wish.kind === 'variety' || other.kind === 'variety') return other.kind === wish.kind;
+  if (other.kind === 'first' || (wish.kind === 'treat') !== (other.kind === 'treat')) return false;
   if (wish.kind === 'pin' && other.kind === 'pin' && wish.after === other.after) return true;
   return other.jobs.some((id) => wish.jobs.includes(id));
 }
@@ -134,6 +140,10 @@ export function wishText(picture: LinePicture, wish: LineWish): string {
     case 'variety':
       return `No more than ${counted(wish.mostModels, 'model')} of a unit in a row`;
     case 'treat':
-      return `A leader after every ${counted(wish.everyModels, 'model')}`;
+      return `${treatName(picture, wish.jobs)} after every ${counted(wish.everyModels, 'model')}`;
   }
 }
+
+/** What breaks up the others: leaders, or work on one unit. */
+const treatName = ({ treatJobs, jobs }: LinePicture, treats: readonly string[]): string =>
+  treats.every((id) => treatJobs.includes(id)) ? 'A leader' : `Some of ${jobs.find(({ id }) => treats.includes(id))!.unitName}`;

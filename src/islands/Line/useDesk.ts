@@ -3,7 +3,7 @@ import type { LineProblem } from '../../core/line/definitions';
 import type { PlaceReason } from '../../core/line/hand/explainPlace';
 import type { PlaceCost } from '../../core/line/hand/places';
 import type { Strategy } from '../../core/line/search/strategies';
-import type { TrayInfo } from '../../core/plan/build/lineJobs';
+import type { LinePicture } from '../../contract/line';
 import { useDerived, type Derived } from '../client/useDerived';
 import { WorkerCalls } from '../client/WorkerCalls';
 import type { Desk } from '../workers/desk.worker';
@@ -23,11 +23,11 @@ export function useDesk(problem: LineProblem): LineDeskCalls {
 }
 
 /** The ways to paint the line that ask nobody. */
-export function useFixedStrategies(desk: LineDeskCalls, trays: readonly TrayInfo[], nearlyDone: readonly string[]): Derived<Strategy[]> {
+export function useFixedStrategies(desk: LineDeskCalls, { trays, nearlyDone, turns }: LinePicture): Derived<Strategy[]> {
   const work = useCallback(() => {
     const unitOfTray = new Map(trays.map((tray) => [tray.id, tray.unitId]));
-    return desk.call((remote) => remote.strategies(unitOfTray, nearlyDone));
-  }, [desk, trays, nearlyDone]);
+    return desk.call((remote) => remote.strategies(unitOfTray, nearlyDone, turns));
+  }, [desk, trays, nearlyDone, turns]);
   return useDerived(work);
 }
 

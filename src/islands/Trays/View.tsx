@@ -19,6 +19,7 @@ import { useSaved } from '../client/useSaved';
 import type { TraysRequest } from '../workers/trays.worker';
 import { SplitTable } from './SplitTable';
 import { TrayCharts } from './TrayCharts';
+import { TurnChoices } from './TurnChoices';
 import { arithmetic, fillingWords, passName, smallestWithoutWaiting, splitText, splitWords, whySweet } from './words';
 import { useTrays } from './useTrays';
 import { Broken } from '../shared/Broken';
@@ -66,13 +67,13 @@ function OpenedTrays({ picture, wantedUnit }: TraysViewProps & { picture: TraysP
 function ReadyTrays({ picture, wantedUnit }: TraysViewProps & { picture: TraysPicture }) {
   const revisions = useRef(new Map(picture.revisions));
   const [plannedMinutes, setPlanned] = useState(picture.plannedMinutes);
-  const saved = useSaved<ReadonlyMap<string, number>>({
-    initial: useMemo(() => new Map(picture.units.map((unit) => [unit.id, unit.trayLimit])), [picture]),
-    save: async (limits) => {
+  const saved = useSaved<ReadonlyMap<string, Travel>>({
+    initial: useMemo(() => new Map(picture.units.map((unit) => [unit.id, travelOf(unit)])), [picture]),
+    save: async (travels) => {
       for (const commissionId of new Set(picture.units.map((unit) => unit.commissionId))) {
         const units = picture.units
           .filter((unit) => unit.commissionId === commissionId)
-          .map(({ id, trayLimit }) => ({ id, trayLimit: limits.get(id) ?? trayLimit }));
+          .map((unit) => ({ id: unit.id, ...(travels.get(unit.id) ?? travelOf(unit)) }));
         const revision = revisions.current.get(commissionId);
         const answer = await send<{ revision: number }>('PUT', `/api/commissions/${commissionId}/trays`, { revision, units });
         revisions.current.set(commissionId, answer.revision);
@@ -80,15 +81,14 @@ function ReadyTrays({ picture, wantedUnit }: TraysViewProps & { picture: TraysPi
       setPlanned((await send<TraysPicture>('GET', '/api/trays')).plannedMinutes);
     },
   });
-  const units = useMemo(
-    () => picture.units.map((unit) => ({ ...unit, trayLimit: saved.value.get(unit.id) ?? unit.trayLimit })),
-    [picture, saved.value],
-  );
+  const units = useMemo(() => picture.units.map((unit) => ({ ...unit, ...saved.value.get(unit.id) })), [picture, saved.value]);
   const withScheme = units.filter(hasScheme);
   const [shown, setShown] = useState(() => (withScheme.find((unit) => unit.id === wantedUnit) ?? withScheme[0]!).id);
   const [scope, setScope] = useState<TrayScope>(withScheme.length > 1 ? 'whole line' : 'alone');
+  const unit = units.find(({ id }) => id === shown)!;
   // Whatever changes what the splits of this unit come to has them tried anew.
-  const others = units.filter((unit) => unit.id !== shown).map((unit) => unit.trayLimit);
+  const tried = units.map(({ id, trayLimit, ...turns }) => [id === shown ? '' : trayLimit, turns.trayByTray, turns.goesFirst].join(' '));
+  const change = (travel: Partial<Travel>) => saved.change(new Map([...saved.value, [shown, { ...travelOf(unit), ...travel }]]));
   const show = (id: string) => {
     setShown(id);
     keepInAddress(id);
@@ -116,18 +116,22 @@ function ReadyTrays({ picture, wantedUnit }: TraysViewProps & { picture: TraysPi
         splits are compared in one sitting, each by the best order found for it.
         {picture.isOnBench && ' This line is on the bench: new trays hold there at once, and what is painted stays painted.'}
       </p>
+      <TurnChoices unit={unit} house={picture.house} isAlone={withScheme.length < 2} onChange={change} />
       <UnitTrays
-        key={[shown, scope, ...others].join(' ')}
+        key={[shown, scope, ...tried].join(', ')}
         picture={picture}
         units={units}
-        unit={units.find((unit) => unit.id === shown)!}
+        unit={unit}
         scope={scope}
         onScope={withScheme.length > 1 ? setScope : null}
-        onTake={(limit) => saved.change(new Map([...saved.value, [shown, limit]]))}
+        onTake={(trayLimit) => change({ trayLimit })}
       />
     </div>
   );
 }
+
+type Travel = Pick<RosterUnit, 'trayLimit' | 'trayByTray' | 'goesFirst'>;
+const travelOf = ({ trayLimit, trayByTray, goesFirst }: RosterUnit): Travel => ({ trayLimit, trayByTray, goesFirst });
 
 const splitOf = (unit: Unit, house: HouseRules): string => {
   const trays = traySizes({ ...unit, testModel: 'none' }, unit.trayLimit, house);

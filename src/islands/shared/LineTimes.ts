@@ -55,8 +55,10 @@ export class LineTimes {
   }
 
   /** How far from the best possible a plan can be, in words: minutes of all that is weighed, days and changes among it. */
-  gapText({ proven, total, bound }: LinePlan): string {
+  gapText({ proven, total, bound, bench }: LinePlan): string {
     if (proven) return 'the best possible';
+    // Days of lateness outweigh the bench many times over: how far a bound lies below them says nothing.
+    if (total - bound > bench) return 'not proven the best possible';
     return `at most ${Math.max(1, Math.ceil(total - bound))} weighed min from the best possible`;
   }
 

@@ -1,6 +1,8 @@
 import { expose } from 'comlink';
 import type { LineProblem } from '../../core/line/definitions';
+import type { TurnedBy } from '../../core/line/problem/turns';
 import { habitPrices } from '../../core/line/hand/habitPrices';
+import { turnPrices } from '../../core/line/hand/turnPrices';
 import { wishPrices } from '../../core/line/hand/wishPrices';
 
 const SEED = 1;
@@ -13,6 +15,8 @@ const HABIT_STEPS = 4_000;
 const prices = {
   ofHabits: (problem: LineProblem, rules: string[], habits: string[], order: Int32Array) =>
     habitPrices(problem, rules, habits, order, { seed: SEED, steps: HABIT_STEPS }),
+  ofTurns: (problem: LineProblem, turns: readonly TurnedBy[], order: Int32Array) =>
+    turnPrices(problem, turns, order, { seed: SEED, steps: HABIT_STEPS }),
   ofWishes: (problem: LineProblem, order: Int32Array) => wishPrices(problem, order, { seed: SEED, steps: STEPS }),
 };
 

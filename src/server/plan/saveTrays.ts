@@ -1,6 +1,6 @@
 import { object, type InferType } from 'yup';
 import { unitFields } from '../../core/formats/scheme/commissionSchemas';
-import { count, id, list } from '../../core/formats/fields';
+import { count, id, list, yesOrNo } from '../../core/formats/fields';
 import { InputError } from '../../core/kernel/InputError';
 import { checkWorkSize } from '../../core/formats/scheme/workSize';
 import { ConflictError } from '../stores/errors';
@@ -9,10 +9,13 @@ import type { Stores } from '../stores/stores';
 
 export const saveTraysSchema = object({
   revision: count(1),
-  units: list(object({ id: id(), trayLimit: unitFields.trayLimit }), 500),
+  units: list(
+    object({ id: id(), trayLimit: unitFields.trayLimit, trayByTray: yesOrNo().optional(), goesFirst: yesOrNo().optional() }),
+    500,
+  ),
 });
 
-/** Sets how many models of each unit named travel together at most. Answers with the new revision of the commission. */
+/** Sets how many models of each unit named travel together at most, and what is finished before the next. Answers with the new revision of the commission. */
 export async function saveTrays(
   stores: Pick<Stores, 'commissions'>,
   commissionId: string | undefined,
@@ -26,7 +29,7 @@ export async function saveTrays(
   });
   const limits = new Map(units.map((unit) => [unit.id, unit.trayLimit]));
   checkWorkSize(present.map((unit) => ({ ...unit, trayLimit: limits.get(unit.id) ?? unit.trayLimit })));
-  if (!(await stores.commissions.setTrayLimits(commission.id, units, revision)))
+  if (!(await stores.commissions.setTrays(commission.id, units, revision)))
     throw new ConflictError(
       'This commission was changed in another window after this one was opened: reload the page, then choose the trays again.',
     );

@@ -1,6 +1,6 @@
 import { boolean, number, object, string } from 'yup';
 import { PAINT_KINDS, SIZES, STANDARDS, TEST_MODEL_STATES } from '../../scheme/model/definitions';
-import { atLeast, count, day, hexColour, id, list, note, oneOf, requiredText, text } from '../fields';
+import { atLeast, count, day, hexColour, id, list, note, oneOf, requiredText, text, yesOrNo } from '../fields';
 import { dryMinutes, MOST_MODELS } from './schemeSchemas';
 
 /** Fields of a commission as they come in from a form or a file. */
@@ -40,6 +40,8 @@ export const unitFields = {
     .default([]),
   late: list(count(1, MOST_MODELS), MOST_MODELS).optional().default([]),
   trayLimit: count(1, MOST_MODELS),
+  trayByTray: yesOrNo().optional().default(false),
+  goesFirst: yesOrNo().optional().default(false),
   holder: text('what holds the models', 200).optional().default(''),
   bits: list(
     object({

@@ -1,7 +1,7 @@
 import { compileLine } from '../problem/compileLine';
 import { orderByRank } from '../problem/precedence';
-import type { LineJob, LinePrefer, LineProblem, LineTotals, OrderChange } from '../definitions';
-import { solveLine, type SolveOptions } from '../search/solveLine';
+import type { LineJob, LinePrefer, LineProblem, OrderChange } from '../definitions';
+import { bestFound, type PriceOptions } from './bestFound';
 import { positionsOf, timeOrder } from '../timing/timeOrder';
 
 /** A habit that an order breaks, by the rule its wishes come from. */
@@ -16,7 +16,7 @@ export interface BrokenHabit {
 /** What it would cost to keep a habit in every pair. */
 export interface HabitPrice {
   rule: string;
-  /** What keeping it changes against the order at hand; null where what must come first does not let it be kept everywhere. */
+  /** What keeping it changes; null where what must come first does not let it be kept everywhere. */
   change: OrderChange | null;
 }
 
@@ -40,9 +40,9 @@ export function habitPrices(
   rules: readonly string[],
   habits: readonly string[],
   order: ArrayLike<number>,
-  options: Omit<SolveOptions, 'start'>,
+  options: PriceOptions,
 ): HabitPrice[] {
-  const now = totalsOf(problem, order);
+  const now = bestFound(compileLine(problem), order, options);
   const position = positionsOf(order);
   return habits.map((rule) => {
     const kept = { ...problem, jobs: jobsKeeping(problem, rules, rule) };
@@ -50,7 +50,7 @@ export function habitPrices(
     const start = orderByRank(line, (job) => position[job]!);
     // What comes round in a circle has no order.
     if (start.length < problem.jobs.length || !timeOrder(line, start).fits) return { rule, change: null };
-    const totals = totalsOf(kept, solveLine(line, { ...options, seeksProof: false, start }).order);
+    const totals = bestFound(line, start, options);
     return { rule, change: { bench: totals.bench - now.bench, finish: totals.finish - now.finish, late: totals.late - now.late } };
   });
 }
@@ -65,10 +65,4 @@ function jobsKeeping({ jobs, prefer = [] }: LineProblem, rules: readonly string[
     ...job,
     after: [...job.after, ...(before.get(job.id) ?? []).map(({ first }) => ({ job: first, scope: 'tray' as const, lagMinutes: 0 }))],
   }));
-}
-
-function totalsOf(problem: LineProblem, order: ArrayLike<number>): LineTotals {
-  const timed = timeOrder(compileLine(problem), order);
-  if (!timed.fits) throw new Error('habitPrices: the sessions do not hold this order');
-  return timed.totals;
 }

@@ -1,7 +1,6 @@
 import { compileLine } from '../problem/compileLine';
-import type { LineProblem, LineTotals, OrderChange } from '../definitions';
-import { solveLine, type SolveOptions } from '../search/solveLine';
-import { timeOrder } from '../timing/timeOrder';
+import type { LineProblem, OrderChange } from '../definitions';
+import { bestFound, type PriceOptions } from './bestFound';
 
 export interface WishPrice {
   /** Position of the wish in the problem. */
@@ -16,13 +15,12 @@ export interface WishPrice {
  * What each wish costs: how much less the total could be without it alone, by a search from the order at hand.
  * The price is at least this much when the search has missed a better order; it is never negative.
  */
-export function wishPrices(problem: LineProblem, order: ArrayLike<number>, options: Omit<SolveOptions, 'start'>): WishPrice[] {
+export function wishPrices(problem: LineProblem, order: ArrayLike<number>, options: PriceOptions): WishPrice[] {
   const wishes = problem.wishes ?? [];
-  const kept = totalsOf(problem, order);
+  const kept = bestFound(compileLine(problem), order, options);
   return wishes.map((_, wish) => {
     const without = { ...problem, wishes: wishes.filter((__, other) => other !== wish) };
-    const solved = solveLine(compileLine(without), { ...options, start: order });
-    const free = totalsOf(without, solved.order);
+    const free = bestFound(compileLine(without), order, options);
     const isDearer = kept.total - free.total > 0;
     return {
       wish,
@@ -32,10 +30,4 @@ export function wishPrices(problem: LineProblem, order: ArrayLike<number>, optio
         : { bench: 0, finish: 0, late: 0 },
     };
   });
-}
-
-function totalsOf(problem: LineProblem, order: ArrayLike<number>): LineTotals {
-  const timed = timeOrder(compileLine(problem), order);
-  if (!timed.fits) throw new Error('wishPrices: the sessions do not hold this order');
-  return timed.totals;
 }

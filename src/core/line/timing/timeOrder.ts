@@ -87,3 +87,10 @@ export function timeOrder(line: CompiledLine, order: ArrayLike<number>): TimedOr
   const totals = { total, finish, bench, handsOn, changeover, wait, touchUp, late, against, legCount: legs.length };
   return { fits: true, totals, jobs, legs, due, cellEnds };
 }
+
+/** What a complete order comes to. Throws where the sessions do not hold it: for orders that were found to fit. */
+export function totalsOfOrder(line: CompiledLine, order: ArrayLike<number>): LineTotals {
+  const timed = timeOrder(line, order);
+  if (!timed.fits) throw new Error(`The sessions do not hold this order: ${timed.missingMinutes} minutes are missing`);
+  return timed.totals;
+}

@@ -1,9 +1,10 @@
 import { groupBy } from '../../kernel/groupBy';
 import { jobKey } from '../../kernel/ids';
 import { lineFormatOf, type LineAfter, type LineJob, type LineProblem, type LineWeights } from '../../line/definitions';
-import { inTurn } from '../../line/problem/turns';
+import { inTurn, type TurnKind } from '../../line/problem/turns';
 import { allAtOnce, type Steps } from '../../kernel/steps';
 import type { Step } from '../../scheme/model/definitions';
+import type { Moment } from '../../scheme/model/moments';
 import type { Roster, RosterUnit } from './roster';
 import { lineSetup, lineTools } from './lineTools';
 import { idOfHalf } from '../../scheme/model/halves';
@@ -13,7 +14,7 @@ import { orderRules } from '../../scheme/rules/orderRules';
 import { effortOf, passesOf } from '../../scheme/passes/passes';
 import { passStretches, type PassStretch } from '../../scheme/passes/passStretches';
 import type { Pot } from '../../scheme/model/pots';
-import { turnsOf } from './unitsInTurn';
+import { turnRules, type LaidTurns } from './unitsInTurn';
 import { changeoverMinutes, setupId, setupOf, startMinutes, type SetupInfo } from '../../scheme/passes/setups';
 import { staminaWish } from './stamina';
 import { splitTrays, type UnitTray } from '../../scheme/passes/splitTrays';
@@ -29,6 +30,8 @@ export interface BuiltLine {
   reasons: OrderReason[];
   /** Of each preference of the problem, the rule that weighs most in it. */
   preferRules: string[];
+  /** What is finished before the next is begun, as the painter wants it. */
+  turns: LaidTurns[];
 }
 
 /** Units and schemes become a line problem: a job for every pass on every tray that still has models to paint. */
@@ -42,14 +45,14 @@ export function* buildLineInSteps(roster: Roster): Steps<BuiltLine> {
     yield;
   }
   const jobs = perUnit.flatMap((unit) => unit.jobs);
-  const turns = turnsOf(roster);
-  const unitOf = new Map(jobs.map(({ id, unitId }) => [id, unitId]));
-  const turned = inTurn(
-    perUnit.flatMap((unit) => unit.lineJobs),
-    (id) => turns.get(unitOf.get(id)!)!,
-  );
   const taken = new Set(jobs.map((job) => job.trayId));
   const trays = perUnit.flatMap((unit) => unit.trays).filter((tray) => taken.has(tray.id));
+  let lineJobs = perUnit.flatMap((unit) => unit.lineJobs);
+  const turns = turnRules(roster, trays, jobs).map((rule): LaidTurns => {
+    const turned = inTurn(lineJobs, rule.turns);
+    lineJobs = turned.jobs;
+    return { ...rule, waits: turned.waits };
+  });
   const setups = distinctSetups(jobs, roster.paints);
   const wishes = staminaWish(trays, roster.house);
   const weights = weightsOf(roster.house);
@@ -63,7 +66,7 @@ export function* buildLineInSteps(roster: Roster): Steps<BuiltLine> {
       setups: setups.map(lineSetup),
       start: setups.map((setup) => startMinutes(setup, roster.house)),
       changeover: setups.map((from) => setups.map((to) => changeoverMinutes(from, to, roster.house))),
-      jobs: turned.jobs,
+      jobs: lineJobs,
       prefer: perUnit.flatMap((unit) => unit.prefer),
       weights,
       ...(wishes.length > 0 && { wishes }),
@@ -71,7 +74,11 @@ export function* buildLineInSteps(roster: Roster): Steps<BuiltLine> {
     jobs,
     trays,
     setups,
-    reasons: [...perUnit.flatMap((unit) => unit.reasons), ...turned.waits.map((wait) => ({ ...wait, reason: UNITS_IN_TURN }))],
+    reasons: [
+      ...perUnit.flatMap((unit) => unit.reasons),
+      ...turns.flatMap(({ kind, waits }) => waits.map((wait) => ({ ...wait, reason: TURN_REASONS[kind] }))),
+    ],
+    turns,
     preferRules: perUnit.flatMap((unit) => unit.preferRules),
   };
 }
@@ -98,7 +105,9 @@ function buildUnit(unit: RosterUnit, roster: Roster) {
   const rules = orderRules(unit, passes, roster.paints, roster.house, (pass) => ofPass.get(pass) ?? 0);
   const perTray = trays.map((tray) => {
     const ofTray = stretches.filter((stretch) => stretch.tray === tray);
-    const jobs = ofTray.map((stretch) => jobOf(stretch, unit, factors, ordinary.get(stretch)!, roster));
+    const jobs = ofTray.map((stretch) =>
+      jobOf(stretch, unit, { factors, ordinary: ordinary.get(stretch)!, moment: rules.moments.get(stretch.pass.key)! }, roster),
+    );
     return { jobs, ...orderOnTray(jobs, rules) };
   });
   // As entered means pass by pass, each over all trays of the unit.
@@ -120,7 +129,11 @@ function buildUnit(unit: RosterUnit, roster: Roster) {
   };
 }
 
-const UNITS_IN_TURN = 'Units take their turn, as your batches have it.';
+const TURN_REASONS = {
+  trays: 'This unit is finished tray by tray, as you said.',
+  first: 'This unit is finished before the others are begun, as you said.',
+  units: 'Units take their turn, as your batches have it.',
+} as const satisfies Record<TurnKind, string>;
 const LEADERS_IN_TURN = 'Leaders on trays of their own take their turn, as your school has it.';
 
 /**
@@ -151,8 +164,7 @@ function leadersInTurn(jobs: readonly JobInfo[], trays: ReadonlyMap<string, Unit
 function jobOf(
   { pass, dip, tray, ofTray }: PassStretch,
   unit: RosterUnit,
-  factors: readonly ModelFactor[],
-  ordinary: number,
+  { factors, ordinary, moment }: { factors: readonly ModelFactor[]; ordinary: number; moment: Moment },
   roster: Roster,
 ): JobInfo {
   return {
@@ -166,6 +178,7 @@ function jobOf(
     trayId: tray.id,
     partName: pass.where,
     technique: pass.step.technique,
+    moment,
     paintId: dip.potId,
     setupId: setupId({ ...pass.step, id: idOfHalf(pass.step.id, pass.half) }, dip.potId),
     coat: pass.coat,

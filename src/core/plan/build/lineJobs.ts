@@ -1,4 +1,5 @@
 import type { Half } from '../../scheme/model/halves';
+import type { Moment } from '../../scheme/model/moments';
 import type { Size } from '../../scheme/model/definitions';
 import type { Technique } from '../../scheme/model/techniques';
 import type { UnitTray } from '../../scheme/passes/splitTrays';
@@ -16,6 +17,7 @@ export interface JobInfo {
   /** Null for a step that goes over everything. */
   partName: string | null;
   technique: Technique;
+  moment: Moment;
   /** Id of a paint or a mix. */
   paintId: string | null;
   setupId: string;

@@ -270,6 +270,10 @@ export interface Unit {
   late: number[];
   /** Most models that travel together. */
   trayLimit: number;
+  /** A tray is finished before the next is begun. */
+  trayByTray: boolean;
+  /** It is finished before the others on its line are begun. */
+  goesFirst: boolean;
   /** What they are held by while they are painted: corks, card strips; empty while nobody has said. */
   holder: string;
   /** Fiddly bits, each decided while it can still be left off at the build. */
@@ -282,12 +286,17 @@ export interface Unit {
 export type UnitEntry = Omit<Unit, 'scheme'>;
 
 /** What nobody has said of a unit yet. */
-export const UNCOUNTED: Pick<Unit, 'owned' | 'counted' | 'countNote' | 'gone' | 'late' | 'holder' | 'bits' | 'testModel'> = {
+export const UNCOUNTED: Pick<
+  Unit,
+  'owned' | 'counted' | 'countNote' | 'gone' | 'late' | 'trayByTray' | 'goesFirst' | 'holder' | 'bits' | 'testModel'
+> = {
   owned: 0,
   counted: null,
   countNote: '',
   gone: [],
   late: [],
+  trayByTray: false,
+  goesFirst: false,
   holder: '',
   bits: [],
   testModel: 'none',

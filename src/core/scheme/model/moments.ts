@@ -22,3 +22,19 @@ const GROUND_AFTER_PRIMER: readonly Moment[] = ['build', 'prime', 'ground', ...M
 /** The moments in the order that a school of bases gives them. */
 export const momentOrder = ({ base }: Pick<Schools, 'base'>): readonly Moment[] =>
   base === 'before priming' ? MOMENTS : GROUND_AFTER_PRIMER;
+
+/** What is painted at each moment, as the heading of a stage of the work. */
+export const STAGE_LABELS = {
+  build: 'Building',
+  ground: 'Ground',
+  prime: 'Primer',
+  base: 'Base coats',
+  shade: 'Shades',
+  highlight: 'Highlights',
+  detail: 'Details',
+  weather: 'Weathering',
+  rim: 'Rims',
+  varnish: 'Varnish',
+  sealed: 'After the varnish',
+  end: 'Inspect and pack',
+} as const satisfies Record<Moment, string>;

@@ -1,6 +1,6 @@
 import type { OwnRule, Unit } from '../model/definitions';
 import type { HouseRules } from '../model/houseRules';
-import { momentOrder } from '../model/moments';
+import { momentOrder, type Moment } from '../model/moments';
 import type { Pass } from '../passes/passes';
 import type { Pot } from '../model/pots';
 import { Precedence } from '../../kernel/Precedence';
@@ -47,6 +47,8 @@ export interface HardRules {
 
 export interface OrderRules extends HardRules {
   soft: SoftRule[];
+  /** When each pass stands, by its key. */
+  moments: ReadonlyMap<string, Moment>;
 }
 
 /** Hands-on minutes of a pass on one ordinary model. */
@@ -71,7 +73,12 @@ export function orderRules(
   const work = workOf(unit, passes, pots, house);
   const { hard, circles, precedence } = applyHard(work);
   const isFree = (a: string, b: string) => !precedence.implies(a, b) && !precedence.implies(b, a);
-  return { hard, circles, soft: [...touchUps(work, minutesOf, isFree), ...wishes(work, isFree)] };
+  return {
+    hard,
+    circles,
+    soft: [...touchUps(work, minutesOf, isFree), ...wishes(work, isFree)],
+    moments: new Map(work.staged.map(({ key, moment }) => [key, moment])),
+  };
 }
 
 /** The hard ones alone. */

@@ -143,7 +143,7 @@ describe('comparing ways to paint', () => {
     const { problem } = examples[11]!;
     const line = compileLine(problem);
     const suggested = strategyOf(line, 'suggested', solveLine(line, { seed: 1, steps: 3000 }).order);
-    const strategies = [...fixedStrategies(problem, { unitOfTray: (tray) => tray.slice(0, 2), nearlyDone: [] }), suggested];
+    const strategies = [...fixedStrategies(problem, { unitOfTray: (tray) => tray.slice(0, 2), nearlyDone: [], turns: [] }), suggested];
     expect(strategies.map((strategy) => strategy.id)).to.deep.equal(['one-model', 'entered', 'unit-by-unit', 'suggested']);
     const benches = strategies.map((strategy) => strategy.totals!.bench);
     for (const strategy of strategies) expect(strategy.totals!.handsOn).to.be.closeTo(strategies[0]!.totals!.handsOn, 1e-6);

@@ -1,13 +1,13 @@
 import { expect } from 'chai';
 import { compileLine } from '../../../../src/core/line/problem/compileLine';
-import { inTurn, withoutTurns } from '../../../../src/core/line/problem/turns';
+import { inAllTurns, inTurn, withoutTurns } from '../../../../src/core/line/problem/turns';
 import { wishesKept, wishMinutes } from '../../../../src/core/line/problem/wishes';
 import { fixedStrategies } from '../../../../src/core/line/search/strategies';
 import { solveLine } from '../../../../src/core/line/search/solveLine';
 import { buildLine } from '../../../../src/core/plan/build/buildLine';
 import { BATCHES, DEFAULT_HOUSE_RULES, type Batches } from '../../../../src/core/scheme/model/houseRules';
 import { eveningsOf, longestRuns, staminaWish } from '../../../../src/core/plan/build/stamina';
-import { isNearlyDone, turnsOf } from '../../../../src/core/plan/build/unitsInTurn';
+import { isNearlyDone } from '../../../../src/core/plan/build/unitsInTurn';
 import { paint, part, roster, step, unit } from '../../../support/units';
 
 const paints = new Map([paint('red'), paint('blue')].map((each) => [each.id, each]));
@@ -50,15 +50,15 @@ describe('batches of several units', () => {
   });
 
   it('share every pot across units when nothing holds them apart', () => {
-    expect([...turnsOf(batched('across units')).values()]).to.deep.equal([0, 0, 0]);
+    expect(buildLine(batched('across units')).turns).to.deep.equal([]);
     expect(walk('across units').built.problem.jobs.every(({ after }) => after.length <= 1)).to.equal(true);
   });
 
   it('are compared on the same numbers, whichever is the painter’s', () => {
     for (const batches of BATCHES) {
-      const { problem, trays } = buildLine(batched(batches));
+      const { problem, trays, turns } = buildLine(batched(batches));
       const unitOf = new Map(trays.map((tray) => [tray.id, tray.unitId]));
-      const ways = fixedStrategies(problem, { unitOfTray: (tray) => unitOf.get(tray)!, nearlyDone: ['unit-Cutters'] });
+      const ways = fixedStrategies(problem, { unitOfTray: (tray) => unitOf.get(tray)!, nearlyDone: ['unit-Cutters'], turns });
       const ids = ways.map(({ id }) => id);
       expect(ids).to.include.members(['one-model', 'entered', 'unit-by-unit', 'nearly-done']);
       expect(ids.includes('across-units')).to.equal(batches !== 'across units');
@@ -68,11 +68,34 @@ describe('batches of several units', () => {
   });
 
   it('can be taken apart again', () => {
-    const { problem, jobs } = buildLine(batched('across units'));
-    const unitOf = new Map(jobs.map(({ id, unitId }) => [id, unitId]));
-    const { jobs: turned, waits } = inTurn(problem.jobs, (id) => (unitOf.get(id) === 'unit-Keepers' ? 0 : 1));
-    expect(waits.length).to.be.greaterThan(0);
-    expect(withoutTurns(turned, (id) => unitOf.get(id)!)).to.deep.equal(problem.jobs);
+    for (const batches of BATCHES) {
+      const { problem, turns } = buildLine(batched(batches));
+      const free = withoutTurns(
+        problem.jobs,
+        turns.flatMap(({ waits }) => waits),
+      );
+      expect(free).to.deep.equal(buildLine(batched('across units')).problem.jobs);
+      expect(
+        inAllTurns(
+          free,
+          turns.map((rule) => rule.turns),
+        ),
+      ).to.deep.equal(problem.jobs);
+    }
+  });
+
+  it('wait once for a job that they wait for anyway', () => {
+    const job = (id: string, ...after: string[]) => ({
+      id,
+      tray: 't',
+      setup: 's',
+      minutesPerModel: 1,
+      dryMinutes: 0,
+      after: after.map((other) => ({ job: other, scope: 'tray' as const })),
+    });
+    const { jobs, waits } = inTurn([job('a'), job('b', 'a'), job('c', 'b'), job('d', 'c'), job('free')], [['a', 'b'], [], ['c', 'd']]);
+    expect(waits).to.deep.equal([]);
+    expect(jobs.map(({ after }) => after.map((wait) => wait.job))).to.deep.equal([[], ['a'], ['b'], ['c'], []]);
   });
 });
 

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { compileLine } from '../../../../src/core/line/problem/compileLine';
 import { planOrder } from '../../../../src/core/line/search/planOrder';
-import { legsOf } from '../../../../src/core/plan/build/legs';
+import { legsOf, stagesOf } from '../../../../src/core/plan/build/legs';
 import { smallLine } from '../../../support/line';
 
 const { picture, plan } = smallLine();
@@ -14,6 +14,20 @@ describe('the legs of a plan', () => {
       expect(new Set(leg.jobs.map((job) => job.setupId))).to.deep.equal(new Set([leg.setup.id]));
       expect(leg.jobs[0]!.id).to.equal(plan.order[leg.first]);
     }
+  });
+
+  it('read as stages of the work, in their order', () => {
+    const legs = legsOf(picture, plan);
+    const stages = stagesOf(legs);
+    expect(stages.map(({ stage }) => stage)).to.deep.equal(['prime', 'base']);
+    expect(stages.flatMap((each) => each.legs)).to.deep.equal(legs);
+    // What is gone back to is a stage of its own.
+    const back = (['base', 'shade', 'shade', 'base'] as const).map((stage) => ({ stage }));
+    expect(stagesOf(back).map(({ stage, legs: of }) => [stage, of.length])).to.deep.equal([
+      ['base', 1],
+      ['shade', 2],
+      ['base', 1],
+    ]);
   });
 
   it('take as long as the whole line takes at the bench, nights not counted', () => {
