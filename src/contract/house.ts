@@ -1,5 +1,6 @@
 import type { HouseRules } from '../core/scheme/model/houseRules';
 import type { TimeModel } from '../core/time/definitions';
+import type { StrayEstimates } from '../core/time/learn/strayFactors';
 import type { SetupEstimates } from '../core/time/learn/setupTimes';
 
 /** What the House rules view is drawn from. */
@@ -9,5 +10,7 @@ export interface HousePicture {
   revision: number;
   /** What changes of setup take, as logged. */
   setups: SetupEstimates;
+  /** How far each technique strays, as the touch-ups logged say. */
+  strays: StrayEstimates;
   leaders: TimeModel['leaders'];
 }

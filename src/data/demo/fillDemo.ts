@@ -76,7 +76,8 @@ async function learnFrom(knex: Knex): Promise<void> {
   const log = await new TimeLogStore(knex).list();
   const rows = learnedFrom(log.length);
   const spreads = allAtOnce(learnSpreadsOf(log.slice(0, rows), new Date(log[rows - 1]!.startedAt)));
-  await new SpreadStore(knex).save({ rows, spreads });
+  // Nothing was touched up yet.
+  await new SpreadStore(knex).save({ rows, spreads, strays: {} });
 }
 
 function commissionOf(name: string, client: string, dueInDays: number, id: string, now: Date): Commission {

@@ -21,6 +21,7 @@ import * as clockCorrections from './20261129_corrections_of_the_clock';
 import * as indexedEvents from './20261129_index_bench_events_by_step_and_paint';
 import * as foundFor from './20261129_what_an_order_was_found_for';
 import * as whatTheLogTeaches from './20261126_what_the_log_teaches';
+import * as howFarWorkStrays from './20261130_how_far_work_strays';
 import * as finishedBefore from './20261130_finished_before_the_next';
 import * as groundSaysSo from './20261130_the_ground_says_so';
 
@@ -58,6 +59,7 @@ export const migrations: readonly Migration[] = [
   foundFor,
   groundSaysSo,
   finishedBefore,
+  howFarWorkStrays,
 ];
 
 /** The day of the newest of them, UTC ms: the program was written after it. */

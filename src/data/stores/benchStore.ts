@@ -65,6 +65,12 @@ export class BenchStore {
     return rows.map((row) => row.unit);
   }
 
+  /** Units on which anything was ever touched up. */
+  async unitsTouchedUp(): Promise<string[]> {
+    const rows: { unit: string }[] = await this.db('bench_event').where({ kind: 'touched-up' }).whereNotNull('unit').distinct('unit');
+    return rows.map((row) => row.unit);
+  }
+
   /** Passes of these units of which some event brings the facts. */
   async passesWithFacts(unitIds: readonly string[]): Promise<Set<string>> {
     const keys = new Set<string>();

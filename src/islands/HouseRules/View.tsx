@@ -8,6 +8,8 @@ import { ClockField } from '../../ui/Field/ClockField';
 import { SelectField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';
 import { Panel } from '../../ui/Panel/Panel';
+import { factsOf, type Technique } from '../../core/scheme/model/techniques';
+import type { StrayEstimate, StrayEstimates } from '../../core/time/learn/strayFactors';
 import { SETUP_FIELDS, type SetupEstimates } from '../../core/time/learn/setupTimes';
 import type { TimeModel } from '../../core/time/definitions';
 import { counted, minutesText, plain } from '../../ui/format';
@@ -24,7 +26,7 @@ const asOptions = <T extends string>(values: readonly T[]) => values.map((value)
 const weekdayOptions = WEEKDAYS.map((label, index) => ({ value: String(index), label }));
 const CURRENCIES = ['EUR', 'USD', 'GBP', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK', 'AUD', 'CAD', 'NZD', 'JPY'];
 
-type NumberRule = { [K in keyof HouseRules]: HouseRules[K] extends number ? K : never }[keyof HouseRules];
+type NumberRule = { [K in keyof HouseRules]-?: HouseRules[K] extends number ? K : never }[keyof HouseRules];
 
 interface NumberEntry {
   key: NumberRule;
@@ -69,7 +71,7 @@ export function HouseRulesView({ first }: { first: HousePicture | null }) {
   );
 }
 
-export function OpenedHouseRules({ rules: initial, revision: opened, setups, leaders }: HousePicture) {
+export function OpenedHouseRules({ rules: initial, revision: opened, setups, strays, leaders }: HousePicture) {
   const revision = useRef(opened);
   const saved = useSaved<HouseRules>({
     initial,
@@ -158,6 +160,7 @@ export function OpenedHouseRules({ rules: initial, revision: opened, setups, lea
             onStrength={(question, strength) => strength !== null && change({ strengths: { ...rules.strengths, [question]: strength } })}
           />
         </div>
+        <LearnedStrays strays={strays} />
         <WishPrices rules={rules} onChange={(wishMinutes) => change({ wishMinutes })} />
       </Panel>
     </div>
@@ -192,6 +195,32 @@ function LearnedLeaders({ typed, leaders }: { typed: number; leaders: TimeModel[
       Measured: a leader takes <strong>×{plain(typed ** (1 + leaders.power), 2, 1)}</strong>, from{' '}
       {counted(leaders.stretches, 'stretch', 'stretches')} with leaders and your ×{plain(typed, 2, 1)}; plans go by it.
     </p>
+  );
+}
+
+/** Less than this is as assumed. */
+const SAME_FACTOR = 0.05;
+
+/** What touch-ups say of how far work strays; orders are weighed by it. */
+function LearnedStrays({ strays }: { strays: StrayEstimates }) {
+  const told = (Object.entries(strays) as [Technique, StrayEstimate][]).filter(([, { factor }]) => Math.abs(factor - 1) >= SAME_FACTOR);
+  if (told.length === 0)
+    return (
+      <p className={styles.learned}>
+        How far a brush strays onto what is painted already is assumed until touch-ups are logged at the bench; then those correct it.
+      </p>
+    );
+  return (
+    <div className={styles.learned} data-testid="learned-strays">
+      <p>How far work strays onto what is painted already, by your touch-ups; orders are weighed by it:</p>
+      <ul>
+        {told.map(([technique, { factor, repairs }]) => (
+          <li key={technique}>
+            {factsOf(technique).label}: <strong>×{plain(factor, 2, 1)}</strong> of what is assumed, from {counted(repairs, 'touch-up')}
+          </li>
+        ))}
+      </ul>
+    </div>
   );
 }
 

@@ -17,7 +17,8 @@ export async function importTimeLog(
 ): Promise<TimeLogImport> {
   const { rows, bad, badCount } = readTimeLog(csv);
   if (!confirm) return told(sortOut(rows, await stores.timeLog.list()));
-  return stores.allOrNothing(async ({ timeLog, commissions, spreads }) => {
+  return stores.allOrNothing(async (inside) => {
+    const { timeLog, commissions, spreads } = inside;
     const sorted = sortOut(rows, await timeLog.list());
     const units = await namedUnits(commissions);
     await timeLog.insert([
@@ -26,7 +27,7 @@ export async function importTimeLog(
     ]);
     await timeLog.saveJudgements(sorted.judged);
     // A long file teaches at once: what is learned later would move every figure a second time.
-    const learned = (await isToLearn({ timeLog, spreads })) ? await learnSpreads({ timeLog }) : null;
+    const learned = (await isToLearn({ timeLog, spreads })) ? await learnSpreads(inside) : null;
     if (learned) await spreads.save(learned);
     return told(sorted);
   });

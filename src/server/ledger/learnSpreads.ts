@@ -2,6 +2,7 @@ import { learnSpreadsOf } from '../../core/time/learn/fitTimeModel';
 import { learnedFrom } from '../../core/time/learn/learnedFrom';
 import type { LearnedSpreads } from '../../data/stores/spreadStore';
 import type { Stores } from '../stores/stores';
+import { learnStrays, type StrayStores } from './learnStrays';
 import { inSlices } from '../running/inSlices';
 
 /** Learning looks at so many rows at most, the latest of those it may: more of them teach no more about how much things differ. */
@@ -14,11 +15,18 @@ export async function isToLearn({ timeLog, spreads }: Learning): Promise<boolean
   return learnedFrom(await timeLog.count()) !== ((await spreads.load())?.rows ?? 0);
 }
 
-/** Learns how much techniques, units, steps and stretches differ, from rows whose number follows from the length of the log; null of a short one. */
-export async function learnSpreads({ timeLog }: Pick<Stores, 'timeLog'>): Promise<LearnedSpreads | null> {
-  const log = await timeLog.list();
+/**
+ * Learns how much techniques, units, steps and stretches differ, and how far work strays, from rows whose number follows from the length
+ * of the log; null of a short one.
+ */
+export async function learnSpreads(stores: Pick<Stores, 'timeLog'> & StrayStores): Promise<LearnedSpreads | null> {
+  const log = await stores.timeLog.list();
   const rows = learnedFrom(log.length);
   if (rows === 0) return null;
   const now = new Date(log[rows - 1]!.startedAt);
-  return { rows, spreads: await inSlices(learnSpreadsOf(log.slice(Math.max(0, rows - MOST_ROWS), rows), now)) };
+  return {
+    rows,
+    spreads: await inSlices(learnSpreadsOf(log.slice(Math.max(0, rows - MOST_ROWS), rows), now)),
+    strays: await learnStrays(stores, log.slice(0, rows), now.getTime()),
+  };
 }

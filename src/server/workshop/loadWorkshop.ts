@@ -12,6 +12,8 @@ import type { TimeModel } from '../../core/time/definitions';
 import { withPots } from '../../core/scheme/model/pots';
 import { groupBy } from '../../core/kernel/groupBy';
 import { learnSetupsInSteps, withSetups, type MeasuredSetup, type SetupEstimates } from '../../core/time/learn/setupTimes';
+import { factorsOf, type StrayEstimates } from '../../core/time/learn/strayFactors';
+import type { LearnedSpreads } from '../../data/stores/spreadStore';
 import type { Spreads } from '../../core/time/fit/spreads';
 import { Posterior } from '../../core/time/answer/Posterior';
 import type { StoredCommission, StoredUnit } from '../../core/commission/definitions';
@@ -34,10 +36,12 @@ export interface Workshop {
   commissions: StoredCommission[];
   units: WorkUnit[];
   paints: ReadonlyMap<string, Paint>;
-  /** As typed, but for what changes of setup take: that is learned from the log. `typedHouse` has those as typed too. */
+  /** As typed, but for what changes of setup take and how far work strays: that is learned. `typedHouse` is as typed. */
   house: HouseRules;
   typedHouse: HouseRules;
   setups: SetupEstimates;
+  /** How far each technique strays, as touch-ups have taught. */
+  strays: StrayEstimates;
   marks: BenchMarks;
   log: StoredLogRow[];
   model: TimeModel;
@@ -80,8 +84,10 @@ async function readWorkshop(stores: Stores, hour: Date): Promise<Workshop> {
     units.map((unit) => unit.scheme),
   );
   const setups = await inSlices(learnSetupsInSteps(measuredSetups(log), pots, typed));
-  const house = withSetups(typed, setups);
-  const { model, odd } = await learned(stores, log, hour);
+  const known = await stores.spreads.load();
+  const strays = known?.strays ?? {};
+  const house = { ...withSetups(typed, setups), strays: factorsOf(strays) };
+  const { model, odd } = await learned(stores, log, hour, known);
   const marks = await marksOf(
     stores,
     units.map((unit) => unit.id),
@@ -94,6 +100,7 @@ async function readWorkshop(stores: Stores, hour: Date): Promise<Workshop> {
     house,
     typedHouse: typed,
     setups,
+    strays,
     marks: marksOn(
       units.flatMap((unit) => passesOf(unit, unit.standard, house).map((pass) => pass.key)),
       marks,
@@ -126,8 +133,7 @@ const FITTING = memoKey<LearnedOf & { fit: Promise<Learned> }>('the fit that goe
 const PATIENCE_MS = 1000;
 
 /** The same for as long as the log is. */
-async function learned(stores: Stores, log: readonly StoredLogRow[], hour: Date): Promise<Learned> {
-  const known = await stores.spreads.load();
+async function learned(stores: Stores, log: readonly StoredLogRow[], hour: Date, known: LearnedSpreads | null): Promise<Learned> {
   const of = { log, hour: hour.getTime(), learnedFrom: known?.rows ?? 0 };
   const last = stores.memory.get(LEARNED);
   if (last && isSame(last, of)) return last;

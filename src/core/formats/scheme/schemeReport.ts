@@ -1,7 +1,8 @@
 import type { Paint, Standard, Unit } from '../../scheme/model/definitions';
 import { stepOfKey } from '../../scheme/model/halves';
 import type { HouseRules } from '../../scheme/model/houseRules';
-import { orderRules, WORTH_AN_ORDER_MINUTES, type HardRule, type HardRules, type SoftRule } from '../../scheme/rules/orderRules';
+import { orderRules, WORTH_AN_ORDER_MINUTES, type HardRules } from '../../scheme/rules/orderRules';
+import type { HardRule, SoftRule } from '../../scheme/rules/ruleBetween';
 import { passesOf } from '../../scheme/passes/passes';
 import { normOfPass } from '../../time/fit/norms';
 import { potsOf } from '../../scheme/model/pots';

@@ -1,7 +1,8 @@
 import { groupBy } from '../../kernel/groupBy';
 import type { LineAfter, LinePrefer } from '../../line/definitions';
 import type { JobInfo, OrderReason } from './lineJobs';
-import { WORTH_AN_ORDER_MINUTES, type HardRule, type OrderRules } from '../../scheme/rules/orderRules';
+import { WORTH_AN_ORDER_MINUTES, type OrderRules } from '../../scheme/rules/orderRules';
+import type { HardRule } from '../../scheme/rules/ruleBetween';
 
 /** What is asked of the order of one tray's jobs, and why. */
 interface TrayOrder {

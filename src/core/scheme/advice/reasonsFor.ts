@@ -1,6 +1,7 @@
 import type { Paint, Standard, Step, Unit } from '../model/definitions';
 import type { HouseRules } from '../model/houseRules';
-import { orderRules, type PassMinutes } from '../rules/orderRules';
+import { orderRules } from '../rules/orderRules';
+import type { PassMinutes } from '../rules/ruleBetween';
 import { passesOf, type Pass } from '../passes/passes';
 import { withPots } from '../model/pots';
 import { factsOf } from '../model/techniques';

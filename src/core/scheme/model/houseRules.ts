@@ -1,4 +1,5 @@
 import type { Size } from './definitions';
+import type { Technique } from './techniques';
 import { DEFAULT_SCHOOLS, type Schools, type Strengths } from './schools';
 
 /** How this painter works: sessions in the week, what changing over costs, tools owned, schools. */
@@ -15,6 +16,9 @@ export interface WeeklySession {
 /** How units share the bench: the first is the default. */
 export const BATCHES = ['across units', 'one unit at a time', 'finish what is nearly done first'] as const;
 export type Batches = (typeof BATCHES)[number];
+
+/** Factors on how far a technique strays onto what is painted already; 1 where it is left out. */
+export type StrayFactors = { [T in Technique]?: number };
 
 export interface HouseRules {
   sessions: WeeklySession[];
@@ -55,6 +59,8 @@ export interface HouseRules {
   strengths: Strengths;
   /** What wishes are worth, minutes on a model, by the id of their rule; those that are left out are worth what the program ships. */
   wishMinutes: Partial<Record<string, number>>;
+  /** How much further or less far each technique strays than assumed, as the log has taught; never typed, and left out before. */
+  strays?: StrayFactors;
   batches: Batches;
   hourlyRateMinor: number;
   currency: string;

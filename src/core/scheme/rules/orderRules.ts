@@ -1,43 +1,19 @@
 import type { OwnRule, Unit } from '../model/definitions';
 import type { HouseRules } from '../model/houseRules';
-import { momentOrder, type Moment } from '../model/moments';
+import type { Moment } from '../model/moments';
 import type { Pass } from '../passes/passes';
 import type { Pot } from '../model/pots';
 import { Precedence } from '../../kernel/Precedence';
-import { KEEP_CLEAR, STRAYS } from './ruleCatalogue';
 import { HARD_ROWS, type HardRow } from './hardRows';
-import type { RuleContext, RuleRow } from './ruleTerms';
-import { strengthOf, type SchoolQuestion, type Schools } from '../model/schools';
-import { schoolsOf } from '../model/schoolsOf';
-import { stagePasses, touchingParts, type StagedPass } from './stagedPasses';
-import { FIND_AGAIN_MINUTES, keepClearReason, strayReason, strayShare } from './strays';
+import { PairSums } from './pairSums';
+import { ownPairs, OWN_RULE, type HardRule, type PassMinutes, type SoftRule } from './ruleBetween';
+import { rulesWork, type RulesWork } from './rulesWork';
+import type { RuleRow } from './ruleTerms';
+import { strengthOf, type SchoolQuestion } from '../model/schools';
+import type { StagedPass } from './stagedPasses';
 import { factsOf } from '../model/techniques';
+import { touchUps } from './touchUps';
 import { WISH_ROWS, type WishRow } from './wishRows';
-
-/** What every rule between two passes says of itself. */
-interface RuleBetween {
-  /** Id in the catalogue; `own` for the painter's own. */
-  rule: string;
-  reason: string;
-}
-
-/** A pass that must stand before another, and why. */
-export interface HardRule extends RuleBetween {
-  before: string;
-  after: string;
-  scope: 'model' | 'tray';
-  /** Replaces the drying time of the earlier pass; null keeps it. */
-  lagMinutes: number | null;
-}
-
-/** A pass that had better stand before another: breaking it costs minutes on every model that both take. */
-export interface SoftRule extends RuleBetween {
-  first: string;
-  then: string;
-  minutesPerModel: number;
-  /** `touch-up` is work, painting again what was marred; a `wish` is a habit, and no work. */
-  kind: 'touch-up' | 'wish';
-}
 
 export interface HardRules {
   hard: HardRule[];
@@ -51,13 +27,8 @@ export interface OrderRules extends HardRules {
   moments: ReadonlyMap<string, Moment>;
 }
 
-/** Hands-on minutes of a pass on one ordinary model. */
-export type PassMinutes = (pass: Pass) => number;
-
 /** Before another kind of varnish goes over varnish it has to be cured. */
 const CURE_MINUTES = 24 * 60;
-
-export const OWN_RULE = 'own';
 
 /**
  * Applies the order rules to the passes of one unit, in the order of the scheme (`passesOf`). Hard rules hold always and never form
@@ -70,7 +41,7 @@ export function orderRules(
   house: HouseRules,
   minutesOf: PassMinutes,
 ): OrderRules {
-  const work = workOf(unit, passes, pots, house);
+  const work = rulesWork(unit, passes, pots, house);
   const { hard, circles, precedence } = applyHard(work);
   const isFree = (a: string, b: string) => !precedence.implies(a, b) && !precedence.implies(b, a);
   return {
@@ -83,46 +54,11 @@ export function orderRules(
 
 /** The hard ones alone. */
 export function hardRules(unit: Unit, passes: readonly Pass[], pots: ReadonlyMap<string, Pot>, house: HouseRules): HardRules {
-  const { hard, circles } = applyHard(workOf(unit, passes, pots, house));
+  const { hard, circles } = applyHard(rulesWork(unit, passes, pots, house));
   return { hard, circles };
 }
 
-/** What the rules are applied to. */
-interface Work {
-  unit: Unit;
-  house: HouseRules;
-  staged: StagedPass[];
-  context: RuleContext;
-  isInForce: (rule: Pick<RuleRow, 'id' | 'school'>) => boolean;
-}
-
-function workOf(unit: Unit, passes: readonly Pass[], pots: ReadonlyMap<string, Pot>, house: HouseRules): Work {
-  const schools = schoolsOf(unit, house);
-  const off = new Set(unit.scheme.off.map(({ rule }) => rule));
-  return {
-    unit,
-    house,
-    staged: stagePasses(passes, pots, schools),
-    context: contextOf(unit, schools),
-    isInForce: (rule) => !off.has(rule.id) && isOfSchool(rule, schools),
-  };
-}
-
-const isOfSchool = ({ school = {} }: Pick<RuleRow, 'school'>, schools: Schools): boolean =>
-  (Object.entries(school) as [SchoolQuestion, string][]).every(([question, choice]) => schools[question] === choice);
-
-function contextOf({ scheme }: Pick<Unit, 'scheme'>, schools: Schools): RuleContext {
-  const order = momentOrder(schools);
-  return {
-    schools,
-    parts: scheme.parts,
-    touch: touchingParts(scheme),
-    largest: scheme.parts.reduce<RuleContext['largest']>((most, part) => (part.surface > (most?.surface ?? 0) ? part : most), null),
-    rankOf: (moment) => order.indexOf(moment),
-  };
-}
-
-function applyHard(work: Work): HardRules & { precedence: Precedence } {
+function applyHard(work: RulesWork): HardRules & { precedence: Precedence } {
   const { unit, staged, isInForce } = work;
   const hard = new Map<string, HardRule>();
   const precedence = new Precedence(staged.map((pass) => pass.key));
@@ -149,7 +85,7 @@ function applyHard(work: Work): HardRules & { precedence: Precedence } {
   return { hard: [...hard.values()], circles, precedence };
 }
 
-function pairsOf({ first, then, when }: RuleRow, { staged, context }: Work): [StagedPass, StagedPass][] {
+function pairsOf({ first, then, when }: RuleRow, { staged, context }: RulesWork): [StagedPass, StagedPass][] {
   const firsts = staged.filter((pass) => first(pass, context));
   const thens = firsts.length === 0 ? [] : staged.filter((pass) => then(pass, context));
   return firsts.flatMap((a) =>
@@ -182,15 +118,6 @@ const scopeOf = (...pair: Pass[]): HardRule['scope'] =>
 const linksOf = (chain: readonly string[], hard: ReadonlyMap<string, HardRule>): HardRule[] =>
   chain.slice(1).map((key, index) => hard.get(`${chain[index]!} ${key}`)!);
 
-/** Own rules between the last coat of the one step and the first of the other, with every half of theirs. */
-function ownPairs(rules: readonly OwnRule[], passes: readonly Pass[]): { own: OwnRule; a: Pass; b: Pass }[] {
-  return rules.flatMap((own) => {
-    const firsts = passes.filter(({ step, coat }) => step.id === own.first && coat === step.coats);
-    const thens = passes.filter(({ step, coat }) => step.id === own.then && coat === 1);
-    return firsts.flatMap((a) => thens.map((b) => ({ own, a, b })));
-  });
-}
-
 const ownHardRules = (rules: readonly OwnRule[], passes: readonly Pass[]): HardRule[] =>
   ownPairs(rules, passes)
     .filter(({ own }) => own.minutesPerModel === null)
@@ -204,12 +131,12 @@ const ownHardRules = (rules: readonly OwnRule[], passes: readonly Pass[]): HardR
     }));
 
 /** The habit that a row belongs to says how strong it is; what belongs to none holds mostly. */
-const strengthOfRow = ({ school = {} }: RuleRow, { unit, house }: Work) => {
+const strengthOfRow = ({ school = {} }: RuleRow, { unit, house }: RulesWork) => {
   const [question] = Object.keys(school) as SchoolQuestion[];
   return question === undefined ? 'mostly' : strengthOf(question, unit.scheme.strengths, house.strengths);
 };
 
-function wishes(work: Work, isFree: (a: string, b: string) => boolean): SoftRule[] {
+function wishes(work: RulesWork, isFree: (a: string, b: string) => boolean): SoftRule[] {
   const { unit, staged, house, isInForce } = work;
   const sums = new PairSums('wish', isFree);
   for (const row of WISH_ROWS) {
@@ -221,71 +148,6 @@ function wishes(work: Work, isFree: (a: string, b: string) => boolean): SoftRule
     if (own.minutesPerModel !== null && own.wish) sums.add(a.key, b.key, own.minutesPerModel, OWN_RULE, () => own.reason);
   return sums.differences();
 }
-
-/** What each pass mars of every other, in minutes to paint it again. */
-function touchUps(work: Work, minutesOf: PassMinutes, isFree: (a: string, b: string) => boolean): SoftRule[] {
-  const { unit, staged, context, isInForce } = work;
-  const sums = new PairSums('touch-up', isFree);
-  const strays = isInForce(STRAYS);
-  const keepsClear = isInForce(KEEP_CLEAR);
-  const minutes = new Map(staged.map((pass) => [pass, minutesOf(pass)]));
-  for (const by of staged)
-    for (const marred of staged) {
-      const share = by === marred ? 0 : strayShare(by, marred, context);
-      if (share === 0) continue;
-      if (strays) {
-        const again = share * (minutes.get(marred)! + FIND_AGAIN_MINUTES);
-        sums.add(by.key, marred.key, again, STRAYS.id, () => strayReason(by, marred, share, again));
-      }
-      // Bare ground is not repaired with the same pot.
-      if (keepsClear && marred.part!.keepClear && marred.isFirstPaint) {
-        const clean = share * (1 + minutes.get(marred)!);
-        sums.add(marred.key, by.key, clean, KEEP_CLEAR.id, () => keepClearReason(by, marred, clean));
-      }
-    }
-  for (const { own, a, b } of ownPairs(unit.scheme.rules, staged))
-    if (own.minutesPerModel !== null && !own.wish) sums.add(a.key, b.key, own.minutesPerModel, OWN_RULE, () => own.reason);
-  return sums.differences();
-}
-
-/** Rules that pull against each other on one pair leave only their difference, with the reason that weighs most in its direction. */
-class PairSums {
-  private readonly pairs = new Map<string, { a: string; b: string; sum: number; most: [Reason | null, Reason | null] }>();
-
-  constructor(
-    private readonly kind: SoftRule['kind'],
-    private readonly isFree: (a: string, b: string) => boolean,
-  ) {}
-
-  add(first: string, then: string, minutes: number, rule: string, reason: () => string): void {
-    if (!this.isFree(first, then)) return;
-    const isForward = first < then;
-    const [a, b] = isForward ? [first, then] : [then, first];
-    const key = `${a} ${b}`;
-    const pair = this.pairs.get(key) ?? { a, b, sum: 0, most: [null, null] };
-    pair.sum += isForward ? minutes : -minutes;
-    const side = isForward ? 0 : 1;
-    if (minutes > (pair.most[side]?.minutes ?? 0)) pair.most[side] = { minutes, rule, reason };
-    this.pairs.set(key, pair);
-  }
-
-  differences(): SoftRule[] {
-    return [...this.pairs.values()].flatMap(({ a, b, sum, most }): SoftRule[] => {
-      const [first, then, why] = sum > 0 ? [a, b, most[0]] : [b, a, most[1]];
-      if (!why || Math.abs(sum) < SMALLEST) return [];
-      return [{ kind: this.kind, first, then, minutesPerModel: Math.abs(sum), rule: why.rule, reason: why.reason() }];
-    });
-  }
-}
-
-interface Reason {
-  minutes: number;
-  rule: string;
-  reason: () => string;
-}
-
-/** What adding and taking away may leave of nothing, minutes. */
-const SMALLEST = 1e-9;
 
 /** Differences below this, minutes for a whole tray, are not worth an order. */
 export const WORTH_AN_ORDER_MINUTES = 0.05;

@@ -1,5 +1,6 @@
 import type { Part } from '../model/definitions';
 import { MOMENTS, type Moment } from '../model/moments';
+import type { StrayFactors } from '../model/houseRules';
 import type { SchoolQuestion, Schools } from '../model/schools';
 import { inField, meetOnTheModel } from './field';
 import { isMessy, type StagedPass } from './stagedPasses';
@@ -15,6 +16,8 @@ export interface RuleContext {
   /** The part with the largest surface. */
   largest: Part | null;
   rankOf: (moment: Moment) => number;
+  /** How much further or less far each technique strays than assumed. */
+  strays: StrayFactors;
 }
 
 export type Of = (pass: StagedPass, context: RuleContext) => boolean;

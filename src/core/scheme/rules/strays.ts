@@ -4,11 +4,12 @@ import { TECHNIQUES, factsOf, type Technique } from '../model/techniques';
 import { isLaidOn } from '../model/field';
 import { inField } from './field';
 import { nameOf, type RuleContext } from './ruleTerms';
+import type { RulesWork } from './rulesWork';
 import type { StagedPass } from './stagedPasses';
 
 /**
- * Work on one place mars another that is painted already: which share of it has to be painted again. Assumptions of ours, until the
- * painter's own touch-ups say better.
+ * Work on one place mars another that is painted already: which share of it has to be painted again. Assumptions of ours, which the
+ * painter's own touch-ups correct.
  */
 
 /** Share of a neighbour's surface that one pass mars: where it touches it, and elsewhere on the model. */
@@ -67,11 +68,11 @@ const isMarred = ({ part, moment, step }: StagedPass): boolean =>
   isOneOf(moment, 'base', 'shade', 'highlight', 'detail', 'rim', 'sealed');
 
 /** The share of what `marred` paints that has to be painted again when `by` comes after it, 0 to 1. */
-export function strayShare(by: StagedPass, marred: StagedPass, context: RuleContext): number {
+function strayShare(by: StagedPass, marred: StagedPass, context: RuleContext): number {
   const of = REACH_OF.get(by.step.technique);
   if (!of || !isMarred(marred) || by.part === marred.part) return 0;
   const share = by.part === null ? shareOfOver(by, marred, of, context) : shareOfPart(by, by.part, marred.part!, of, context);
-  return Math.min(1, share);
+  return Math.min(1, share * (context.strays[by.step.technique] ?? 1));
 }
 
 function shareOfPart(by: StagedPass, part: Part, marred: Part, of: Reach, { touch }: RuleContext): number {
@@ -93,6 +94,23 @@ function shareOfOver(by: StagedPass, marred: StagedPass, of: Reach, context: Rul
 /** A wash on a cord does not flood a robe. */
 const spill = ({ step }: StagedPass, marred: Part): number =>
   Math.min(1, ((step.technique === 'airbrush' ? JET : 1) * step.coverage) / Math.max(marred.surface, Number.EPSILON));
+
+/** One pass that mars another of the same unit when it comes after it. */
+export interface StrayPair {
+  by: StagedPass;
+  marred: StagedPass;
+  /** Of what the other paints, 0 to 1. */
+  share: number;
+}
+
+/** All of them. */
+export function* strayPairs({ staged, context }: Pick<RulesWork, 'staged' | 'context'>): Generator<StrayPair> {
+  for (const by of staged)
+    for (const marred of staged) {
+      const share = by === marred ? 0 : strayShare(by, marred, context);
+      if (share > 0) yield { by, marred, share };
+    }
+}
 
 const SHARES: [least: number, words: string][] = [
   [0.95, 'all of'],
