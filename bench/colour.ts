@@ -49,6 +49,7 @@ const units: RosterUnit[] = Array.from({ length: UNITS }, (_, unit) => ({
   holder: '',
   bits: [],
   testModel: 'none',
+  testedBy: null,
   commissionId: `commission ${unit % 5}`,
   commissionName: `Commission ${unit % 5}`,
   standard: 'full',

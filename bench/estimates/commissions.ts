@@ -113,6 +113,7 @@ async function madeUpCommission(stores: Stores, random: Random, number: number, 
     holder: '',
     bits: [],
     testModel: 'none' as const,
+    testedBy: null,
   }));
   await saveIntake(stores, id, { revision: 1, commission: entry, units }, now);
   for (const unit of units) {

@@ -22,6 +22,8 @@ export interface LinePicture extends BuiltLine {
   choices: UnitChoice[];
   /** Units whose batch waits for the approval of a test model. */
   waitingUnits: string[];
+  /** Units that go by the test model of another, which waits. */
+  heldUnits: string[];
   /** Likely minutes of the line with those batches; null when none waits. */
   withWaiting: number | null;
   unitsWithoutScheme: string[];

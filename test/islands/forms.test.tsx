@@ -12,18 +12,25 @@ import { Bar } from '../../src/ui/Bar/Bar';
 import { NumberField } from '../../src/ui/Field/NumberField';
 import { TextField } from '../../src/ui/Field/Field';
 import { Swatch } from '../../src/ui/Swatch/Swatch';
+import type { IntakeUnit } from '../../src/contract/commission';
 import { ONLY_LEADERS, paint, part, step, unit } from '../support/units';
 
 const nothing = () => undefined;
 const promise = () => Promise.resolve();
 
 describe('a unit at Intake', () => {
-  const row = (more: Partial<Parameters<typeof unit>[3]>) =>
+  const of = (name: string, more: Partial<Parameters<typeof unit>[3]>): IntakeUnit => ({
+    ...unit(name, [], [], more),
+    cleaning: 'none',
+    gluedLater: [],
+  });
+  const row = (more: Partial<Parameters<typeof unit>[3]>, others: readonly IntakeUnit[] = []) =>
     renderToStaticMarkup(
       <table>
         <tbody>
           <UnitRow
-            unit={{ ...unit('Keepers', [], [], more), cleaning: 'none', gluedLater: [] }}
+            unit={of('Keepers', more)}
+            units={[of('Keepers', more), ...others]}
             price={{ minorPerMinute: 40, currency: 'EUR' }}
             started={false}
             roster="all alike"
@@ -35,6 +42,19 @@ describe('a unit at Intake', () => {
         </tbody>
       </table>,
     );
+  it('offers the test models of other units, which have one of their own', () => {
+    const others = [
+      of('Cutters', { testModel: 'waiting' }),
+      of('Couriers', {}),
+      of('Ferrymen', { testModel: 'waiting', testedBy: 'unit-Cutters' }),
+    ];
+    const options = (markup: string) => [...markup.matchAll(/<option[^>]*>(that of [^<]*)/g)].map(([, label]) => label);
+    expect(options(row({}, others))).to.deep.equal(['that of Cutters']);
+    expect(row({ testedBy: 'unit-Cutters' }, others)).to.match(/<option[^>]*selected[^>]*>that of Cutters/);
+    // What was chosen stays in sight, though the other has none any more.
+    expect(options(row({ testedBy: 'unit-Couriers' }, others))).to.deep.equal(['that of Cutters', 'that of Couriers']);
+  });
+
   it('says nothing more while the count is right or open', () => {
     expect(row({ counted: 6 })).not.to.include('settled');
     expect(row({ counted: null })).not.to.include('settled');

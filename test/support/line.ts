@@ -31,6 +31,7 @@ export function smallLine(): { picture: LinePicture; plan: LinePlan } {
       ruleWords: {},
       choices: [],
       waitingUnits: [],
+      heldUnits: [],
       withWaiting: null,
       unitsWithoutScheme: [],
       stepsWithoutPaint: [],

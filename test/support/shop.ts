@@ -49,6 +49,7 @@ export const unitEntry = (name: string, more: Partial<ShopUnit> = {}): ShopUnit 
   holder: '',
   bits: [],
   testModel: 'none',
+  testedBy: null,
   ...more,
 });
 

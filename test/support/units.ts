@@ -71,6 +71,7 @@ export const unit = (
   holder: '',
   bits: [],
   testModel: 'none',
+  testedBy: null,
   scheme: scheme(parts, allOver, { leaders }),
   ...more,
 });

@@ -1,7 +1,7 @@
 import type { BenchMarks } from '../bench/definitions';
 import { doneModels } from '../bench/replay/foldMarks';
 import type { RosterUnit } from '../plan/build/roster';
-import { expectedOf, hasOpenCount, hasScheme, includesStandard, modelsOf } from '../scheme/model/definitions';
+import { expectedOf, hasOpenCount, hasScheme, includesStandard, isWaiting, modelsOf } from '../scheme/model/definitions';
 import type { HouseRules } from '../scheme/model/houseRules';
 import { passesOf, type Pass } from '../scheme/passes/passes';
 import { lacksPaint } from '../scheme/passes/setups';
@@ -117,7 +117,7 @@ function openAtBench({ outOfTrays, waiting, missed }: AtBench, unit: RosterUnit)
     ...(outOfTrays.length > 0
       ? [
           {
-            what: `${models(outOfTrays.length)} on no tray${unit.testModel === 'waiting' ? ': the test model is not approved' : ''}`,
+            what: `${models(outOfTrays.length)} on no tray${isWaiting(unit) ? ': the test model is not approved' : ''}`,
             at: 'intake' as const,
           },
         ]

@@ -22,6 +22,7 @@ import * as indexedEvents from './20261129_index_bench_events_by_step_and_paint'
 import * as foundFor from './20261129_what_an_order_was_found_for';
 import * as whatTheLogTeaches from './20261126_what_the_log_teaches';
 import * as howFarWorkStrays from './20261130_how_far_work_strays';
+import * as testModelsForSeveral from './20261130_test_models_for_several_units';
 import * as finishedBefore from './20261130_finished_before_the_next';
 import * as groundSaysSo from './20261130_the_ground_says_so';
 
@@ -60,6 +61,7 @@ export const migrations: readonly Migration[] = [
   groundSaysSo,
   finishedBefore,
   howFarWorkStrays,
+  testModelsForSeveral,
 ];
 
 /** The day of the newest of them, UTC ms: the program was written after it. */

@@ -42,6 +42,7 @@ const unitRow = (unit: UnitEntry, commissionId: string, position: number) => ({
   holder: unit.holder,
   bits: JSON.stringify(unit.bits),
   testModel: unit.testModel,
+  testedBy: unit.testedBy,
   removed: false,
 });
 

@@ -16,15 +16,26 @@ import styles from './View.module.css';
 const MOST = 1000;
 const COLUMNS = 9;
 
-const testModelOptions: { value: TestModelState; label: string }[] = [
+const OWN_TEST_MODEL: { value: TestModelState; label: string }[] = [
   { value: 'none', label: 'none' },
   { value: 'waiting', label: 'paint this one first' },
   { value: 'approved', label: 'approved' },
   { value: 'on trust', label: 'going on without an answer' },
 ];
 
+/** Whose test model speaks for the unit: its own, or that of another unit that has one. */
+const BY = 'by ';
+function testModelOptions(unit: IntakeUnit, units: readonly IntakeUnit[]): { value: string; label: string }[] {
+  const others = units.filter(
+    ({ id, testModel, testedBy }) => id !== unit.id && (testModel !== 'none' || id === unit.testedBy) && testedBy === null,
+  );
+  return [...OWN_TEST_MODEL, ...others.map(({ id, name }) => ({ value: BY + id, label: `that of ${name}` }))];
+}
+
 interface UnitRowProps {
   unit: IntakeUnit;
+  /** All of the commission. */
+  units: readonly IntakeUnit[];
   started: boolean;
   /** Leaders and groups in few words, and where they are changed. */
   roster: string;
@@ -37,7 +48,7 @@ interface UnitRowProps {
   onRemove: () => void;
 }
 
-export function UnitRow({ unit, started, roster, rosterHref, who, price, onChange, onRemove }: UnitRowProps) {
+export function UnitRow({ unit, units, started, roster, rosterHref, who, price, onChange, onRemove }: UnitRowProps) {
   const [asked, setAsked] = useState(false);
   const [isOpen, setOpen] = useState(false);
   const remove = () => (started && !asked ? setAsked(true) : onRemove());
@@ -109,9 +120,15 @@ export function UnitRow({ unit, started, roster, rosterHref, who, price, onChang
           <SelectField
             label={named('Test model')}
             hideLabel
-            value={unit.testModel}
-            options={testModelOptions}
-            onChange={(testModel) => onChange({ testModel })}
+            value={unit.testedBy === null ? unit.testModel : BY + unit.testedBy}
+            options={testModelOptions(unit, units)}
+            onChange={(chosen) =>
+              onChange(
+                chosen.startsWith(BY)
+                  ? { testModel: 'none', testedBy: chosen.slice(BY.length) }
+                  : { testModel: chosen as TestModelState, testedBy: null },
+              )
+            }
           />
         </td>
         <td className={styles.rowTools}>

@@ -93,6 +93,7 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
               <UnitRow
                 key={unit.id}
                 unit={unit}
+                units={units}
                 roster={rosterText(picture, unit.id)}
                 who={whoIsWho(picture, unit)}
                 rosterHref={`/c/${picture.commission.id}/scheme?unit=${unit.id}`}

@@ -76,8 +76,14 @@ export function useIntake(picture: IntakePicture) {
     changeUnit: (unitId: string, part: Partial<IntakeUnit>) =>
       change({ ...value, units: value.units.map((unit) => (unit.id === unitId ? { ...unit, ...part } : unit)) }),
     addUnits: (units: readonly NewUnit[]) => change({ ...value, units: [...value.units, ...units.map(entryOf)] }),
-    bringBack: (unit: StoredUnit) => change({ ...value, units: [...value.units, unitEntry(unit)] }),
-    removeUnit: (unitId: string) => change({ ...value, units: value.units.filter((unit) => unit.id !== unitId) }),
+    bringBack: (unit: StoredUnit) => change({ ...value, units: [...value.units, { ...unitEntry(unit), testedBy: null }] }),
+    removeUnit: (unitId: string) =>
+      change({
+        ...value,
+        units: value.units
+          .filter((unit) => unit.id !== unitId)
+          .map((unit) => (unit.testedBy === unitId ? { ...unit, testedBy: null } : unit)),
+      }),
   };
 }
 

@@ -57,7 +57,8 @@ function LoadedLine({ picture: opened }: { picture: LinePicture }) {
 
 function NothingToPlan({ desk }: { desk: LineDesk }) {
   const { picture } = desk;
-  const waits = picture.waitingUnits.length > 0;
+  const waiting = [...picture.waitingUnits, ...picture.heldUnits];
+  const waits = waiting.length > 0;
   const [first] = picture.selection;
   return (
     <>
@@ -65,7 +66,7 @@ function NothingToPlan({ desk }: { desk: LineDesk }) {
       <Notice>
         <p>
           {waits
-            ? `Only test models may be painted, and they are done: ${picture.waitingUnits.join(', ')} wait for approval.`
+            ? `Only test models may be painted, and they are done: ${waiting.join(', ')} wait for approval.`
             : picture.choices.length === 0
               ? 'No commission is open. Enter one first: its units, then how they are painted.'
               : 'Nothing is left to paint here, or no unit has a scheme yet.'}
@@ -277,7 +278,8 @@ function PlannedLine({ desk }: { desk: LineDesk }) {
 function Gates({ picture }: { picture: LinePicture }) {
   const gates = [
     picture.waitingUnits.length > 0 &&
-      `${picture.waitingUnits.join(', ')}: only the test model until it is approved; with the batch ${minutesText(picture.withWaiting!)}.`,
+      `${picture.waitingUnits.join(', ')}: only the test model until it is approved; with all that waits ${minutesText(picture.withWaiting!)}.`,
+    picture.heldUnits.length > 0 && `${picture.heldUnits.join(', ')}: not before the test model that speaks for them is approved.`,
     picture.unitsWithoutScheme.length > 0 && `${picture.unitsWithoutScheme.join(', ')}: no scheme yet, so not on the line.`,
     picture.stepsWithoutPaint.length > 0 && `No paint chosen yet: ${picture.stepsWithoutPaint.join('; ')}.`,
   ].filter(Boolean);

@@ -1,5 +1,5 @@
 import { traySizes } from '../../core/plan/choices/trayChoices';
-import type { Unit } from '../../core/scheme/model/definitions';
+import { approved, type Unit } from '../../core/scheme/model/definitions';
 import type { HouseRules } from '../../core/scheme/model/houseRules';
 import styles from './View.module.css';
 
@@ -13,7 +13,7 @@ interface TurnChoicesProps {
 
 /** What is finished before the next is begun; nothing to choose where there is only one tray, and one unit. */
 export function TurnChoices({ unit, house, isAlone, onChange }: TurnChoicesProps) {
-  const isSplit = traySizes({ ...unit, testModel: 'none' }, unit.trayLimit, house).length > 1;
+  const isSplit = traySizes(approved(unit), unit.trayLimit, house).length > 1;
   const hasTrays = isSplit || unit.trayByTray;
   const hasUnits = !isAlone || unit.goesFirst;
   if (!hasTrays && !hasUnits) return null;

@@ -1,5 +1,5 @@
 import { useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
-import { hasScheme, modelsOf, SIZE_LABELS, type Unit } from '../../core/scheme/model/definitions';
+import { approved, hasScheme, modelsOf, SIZE_LABELS, type Unit } from '../../core/scheme/model/definitions';
 import type { RosterUnit } from '../../core/plan/build/roster';
 import type { HouseRules } from '../../core/scheme/model/houseRules';
 import { dryingNeeds } from '../../core/plan/build/dryingNeeds';
@@ -134,7 +134,7 @@ type Travel = Pick<RosterUnit, 'trayLimit' | 'trayByTray' | 'goesFirst'>;
 const travelOf = ({ trayLimit, trayByTray, goesFirst }: RosterUnit): Travel => ({ trayLimit, trayByTray, goesFirst });
 
 const splitOf = (unit: Unit, house: HouseRules): string => {
-  const trays = traySizes({ ...unit, testModel: 'none' }, unit.trayLimit, house);
+  const trays = traySizes(approved(unit), unit.trayLimit, house);
   return `${counted(modelsOf(unit), 'model')}: ${splitWords({ limit: Math.max(...trays), trays })}`;
 };
 
@@ -259,5 +259,5 @@ const MOST_NEEDS = 3;
 
 const nextSplit = (unit: Unit, limit: number, house: HouseRules) => ({
   limit,
-  trays: traySizes({ ...unit, testModel: 'none' }, limit, house),
+  trays: traySizes(approved(unit), limit, house),
 });

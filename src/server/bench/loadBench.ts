@@ -1,3 +1,4 @@
+import { isWaiting } from '../../core/scheme/model/definitions';
 import { DAY_MS } from '../../core/kernel/timeUnits';
 import type { BenchJob } from '../../core/bench/guide/benchLine';
 import { foldClock } from '../../core/bench/replay/foldClock';
@@ -49,7 +50,7 @@ export async function loadBench(stores: Stores, now: Date): Promise<BenchPicture
       units.map((unit) => unit.id),
     )),
     ...(await loadFigures(stores, now)),
-    waitingUnits: units.filter((unit) => unit.testModel === 'waiting').map((unit) => unit.name),
+    waitingUnits: units.filter(isWaiting).map((unit) => unit.name),
   };
 }
 

@@ -3,7 +3,8 @@ import { idleClock } from '../../core/bench/replay/foldClock';
 import { openPotUses, type OpenPotUse } from '../../core/bench/guide/openPot';
 import { BenchReadiness } from '../../core/bench/guide/readiness';
 import { lineTools } from '../../core/plan/build/lineTools';
-import { testModelOf } from '../../core/scheme/passes/splitTrays';
+import { isWaiting } from '../../core/scheme/model/definitions';
+import { openModels } from '../../core/scheme/passes/splitTrays';
 import { inSlices } from '../running/inSlices';
 import type { Stores } from '../stores/stores';
 import { loadWorkshop } from '../workshop/loadWorkshop';
@@ -13,12 +14,15 @@ import { rosterOf } from '../workshop/roster';
 export async function loadOpenPot(stores: Stores, potId: string, now: Date): Promise<OpenPotUse[]> {
   const workshop = await loadWorkshop(stores, now);
   const line = await inSlices(benchLineInSteps(rosterOf(workshop, workshop.units), []));
-  const tests = new Map(workshop.units.filter((unit) => unit.testModel === 'waiting').map((unit) => [unit.id, testModelOf(unit)]));
+  const mayBePainted = new Map(workshop.units.filter(isWaiting).map((unit) => [unit.id, new Set(openModels(unit))]));
   const open = {
     ...line,
     passes: line.passes.map((pass) =>
-      tests.has(pass.unitId)
-        ? { ...pass, dips: pass.dips.map((dip) => ({ ...dip, models: dip.models.filter((model) => model === tests.get(pass.unitId)) })) }
+      mayBePainted.has(pass.unitId)
+        ? {
+            ...pass,
+            dips: pass.dips.map((dip) => ({ ...dip, models: dip.models.filter((model) => mayBePainted.get(pass.unitId)!.has(model)) })),
+          }
         : pass,
     ),
   };

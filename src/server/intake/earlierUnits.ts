@@ -6,7 +6,7 @@ import type { EarlierCommission } from '../../contract/commission';
 import { ConflictError, NotFoundError } from '../stores/errors';
 import type { Stores } from '../stores/stores';
 import { findCommission } from '../workshop/loadWorkshop';
-import { copyUnit } from './lifecycle';
+import { copiesOf } from './lifecycle';
 
 /** All commissions with their units, this one left out, the latest first: what a roster can be copied from. */
 export async function earlierCommissions(stores: Pick<Stores, 'commissions'>, id: string | undefined): Promise<EarlierCommission[]> {
@@ -36,15 +36,18 @@ export async function copyUnits(
   const commission = await findCommission(stores, id);
   const present: Unit[] = await stores.commissions.units(commission.id);
   const names = new Set(present.map((unit) => unit.name.trim().toLowerCase()));
-  const copies: Unit[] = [];
+  const chosen: Unit[] = [];
   for (const unitId of unitIds) {
     const unit = await stores.commissions.findUnit(unitId);
     if (!unit) throw new NotFoundError(`There is no unit ${unitId}: it may have been deleted. Reload the page.`);
     const { commissionId: _commission, schemeRevision: _revision, ...rest } = unit;
-    const copy = { ...copyUnit(rest), name: freeName(rest.name, names) };
-    names.add(copy.name.toLowerCase());
-    copies.push(copy);
+    chosen.push(rest);
   }
+  const copies = copiesOf(chosen).map((copy) => {
+    const named = { ...copy, name: freeName(copy.name, names) };
+    names.add(named.name.toLowerCase());
+    return named;
+  });
   checkWorkSize([...present, ...copies]);
   await stores.allOrNothing(async ({ commissions }) => {
     if (!(await commissions.saveIntake(commission, [...present, ...copies], commission.revision)))

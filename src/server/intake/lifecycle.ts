@@ -61,7 +61,7 @@ export async function duplicateCommission(
 ): Promise<{ id: string }> {
   const { revision: _revision, createdAt: _created, closedAt: _closed, ...commission } = await findCommission(stores, id);
   const copy = { ...commission, id: ulid(now.getTime()), name, dueOn };
-  const units = (await stores.commissions.units(commission.id)).map(copyUnit);
+  const units = copiesOf(await stores.commissions.units(commission.id));
   const { terms, revision } = await stores.quotes.terms(commission.id);
   await stores.allOrNothing(async ({ commissions, quotes }) => {
     await commissions.insert(copy, now.toISOString());
@@ -73,8 +73,15 @@ export async function duplicateCommission(
   return { id: copy.id };
 }
 
+/** Units as they would be ordered again; whose test model speaks for whom stays among them. */
+export function copiesOf(units: readonly Unit[]): Unit[] {
+  const copies = units.map(copyUnit);
+  const idOf = new Map(units.map((unit, index) => [unit.id, copies[index]!.id]));
+  return copies.map((copy, index) => ({ ...copy, testedBy: idOf.get(units[index]!.testedBy ?? '') ?? null }));
+}
+
 /** The unit as it would be ordered again: nothing painted, counted or settled yet. */
-export function copyUnit(unit: Unit): Unit {
+function copyUnit(unit: Unit): Unit {
   const whole = { ...unit, counted: null, gone: [], late: [] };
   const { scheme } = seatModels(unit.scheme, unit, whole);
   return {

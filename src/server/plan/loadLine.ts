@@ -1,6 +1,6 @@
 import { placeWords } from '../../core/scheme/model/workWords';
 import { carryOver } from '../../core/line/hand/carryOver';
-import { hasScheme, modelsOf } from '../../core/scheme/model/definitions';
+import { hasScheme, isWaiting, modelsOf } from '../../core/scheme/model/definitions';
 import { ruleOf } from '../../core/scheme/rules/ruleCatalogue';
 import { passesOf } from '../../core/scheme/passes/passes';
 import { isNearlyDone } from '../../core/plan/build/unitsInTurn';
@@ -31,7 +31,7 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
   const built = await lineLeft(workshop, units);
   const bench = await stores.workshop.bench();
   const leaders = new Map(units.map((unit) => [unit.id, new Set(leadersOf(unit.scheme))]));
-  const waiting = units.filter((unit) => unit.testModel === 'waiting');
+  const waiting = units.filter(isWaiting);
   const isOnBench = bench !== null && selectionKey(bench.selection) === selectionKey(selection);
   // What lies on the bench is looked at as it is, until the painter changes it here.
   const own = (await stores.workshop.ownLine(selection)) ?? (isOnBench ? bench : null);
@@ -60,7 +60,8 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
     own: carried,
     ownRevision: await stores.workshop.ownLineRevision(selection),
     isOwnOnBench: isOnBench && own === bench,
-    waitingUnits: waiting.map((unit) => unit.name),
+    waitingUnits: waiting.filter(({ isHeld }) => !isHeld).map((unit) => unit.name),
+    heldUnits: waiting.filter(({ isHeld }) => isHeld).map((unit) => unit.name),
     withWaiting: waiting.length === 0 ? null : shareMinutes((await figuresOf(stores, workshop, { selection, units }, now)).total),
     unitsWithoutScheme: units.filter((unit) => !hasScheme(unit)).map((unit) => unit.name),
     stepsWithoutPaint: units.flatMap((unit) => stepsWithoutPaint(unit, workshop)),

@@ -5,7 +5,7 @@ import { OrderJudge } from '../../core/line/search/OrderJudge';
 import type { LineProblem } from '../../core/line/definitions';
 import { localDay } from '../../core/kernel/localDay';
 import type { Selection } from '../../core/plan/selection';
-import { approved } from '../../core/scheme/model/definitions';
+import { approved, isWaiting } from '../../core/scheme/model/definitions';
 import { memoKey } from '../running/Memory';
 import { letOthersIn } from '../running/inSlices';
 import type { Stores } from '../stores/stores';
@@ -40,7 +40,7 @@ interface SearchedLine {
 function linesOf(workshop: Workshop, selection: Selection): SearchedLine[] {
   const units = chosenUnits(workshop, selection);
   const line = { selection, units: units.map(approved) };
-  return units.some(({ testModel }) => testModel === 'waiting') ? [{ selection, units }, line] : [line];
+  return units.some(isWaiting) ? [{ selection, units }, line] : [line];
 }
 
 /** The line that is being arranged, then all that is not on the bench. */

@@ -1,6 +1,7 @@
 import { carryOver } from '../../core/line/hand/carryOver';
 import type { LineProblem } from '../../core/line/definitions';
 import type { BuiltLine } from '../../core/plan/build/buildLine';
+import { isWaiting } from '../../core/scheme/model/definitions';
 import { selectionKey, type Selection } from '../../core/plan/selection';
 import type { FoundOrder } from '../../data/stores/workshopStore';
 import { memoKey } from '../running/Memory';
@@ -22,12 +23,12 @@ export const ordersFound = (stores: Stores): number => stores.memory.get(FOUND) 
 /** A line as it is planned: its units as they are, or taken as approved where a test model waits. */
 export interface PlannedLine {
   selection: Selection;
-  units: readonly Pick<WorkUnit, 'testModel'>[];
+  units: readonly Pick<WorkUnit, 'testModel' | 'testedBy' | 'isHeld'>[];
 }
 
 /** Tells a line from others: while test models wait, it is another one than with their batches. */
 export const lineKey = ({ selection, units }: PlannedLine): string =>
-  `${selectionKey(selection)}${units.some(({ testModel }) => testModel === 'waiting') ? ' while test models wait' : ''}`;
+  `${selectionKey(selection)}${units.some(isWaiting) ? ' while test models wait' : ''}`;
 
 /** Keeps an order, so that every view plans with it, tomorrow too. */
 export async function keepOrder(stores: Stores, line: PlannedLine, found: FoundOrder): Promise<void> {

@@ -1,10 +1,10 @@
 import { DAY_MS } from '../../core/kernel/timeUnits';
 import { dryAt } from '../../core/bench/guide/readiness';
 import { benchSessions } from '../../core/plan/dates/benchSessions';
-import { hasOpenCount, hasScheme, modelsOf } from '../../core/scheme/model/definitions';
+import { hasOpenCount, hasScheme, isWaiting, modelsOf } from '../../core/scheme/model/definitions';
 import { passesOf } from '../../core/scheme/passes/passes';
 import { undoneOf } from '../../core/commission/undone';
-import { testModelOf } from '../../core/scheme/passes/splitTrays';
+import { openModels } from '../../core/scheme/passes/splitTrays';
 import type { DateOutlook } from '../../core/plan/dates/forecast';
 import { paintedShare } from '../../core/commission/estimate';
 import type { ScopeChange } from '../../core/commission/scope';
@@ -79,7 +79,7 @@ function describe(
       now: now.getTime(),
     }).filter(({ kind }) => kind !== 'left'),
     openCounts: units.filter(hasOpenCount).map((unit) => unit.name),
-    waitingTestModels: units.filter((unit) => unit.testModel === 'waiting').map((unit) => unit.name),
+    waitingTestModels: units.filter(isWaiting).map((unit) => unit.name),
     unitsWithoutScheme: units.filter((unit) => !hasScheme(unit)).map((unit) => unit.name),
     drying: units.flatMap((unit) => dryingRows(unit, workshop, now.getTime())),
     isOnBench: units.some((unit) => onBench.includes(unit) && canBePainted(unit, workshop)),
@@ -89,8 +89,9 @@ function describe(
 
 /** Something of the unit is left that waits for nobody. */
 function canBePainted(unit: WorkUnit, { marks, house }: Workshop): boolean {
+  const open = new Set(openModels(unit));
   return passesOf(unit, unit.standard, house).some((pass) =>
-    pass.models.some((model) => (unit.testModel !== 'waiting' || model === testModelOf(unit)) && !marks.marks.get(pass.key)?.has(model)),
+    pass.models.some((model) => open.has(model) && !marks.marks.get(pass.key)?.has(model)),
   );
 }
 

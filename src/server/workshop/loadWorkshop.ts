@@ -4,7 +4,7 @@ import { foldMarks, marksOn, mergeMarks } from '../../core/bench/replay/foldMark
 import { NOTHING_IN_HAND } from '../../core/scheme/passes/setups';
 import { type BenchMarks } from '../../core/bench/definitions';
 import type { RosterUnit } from '../../core/plan/build/roster';
-import type { Paint } from '../../core/scheme/model/definitions';
+import { gated, type Paint } from '../../core/scheme/model/definitions';
 import type { HouseRules } from '../../core/scheme/model/houseRules';
 import { passesOf } from '../../core/scheme/passes/passes';
 import { type Oddity, type StoredLogRow } from '../../core/log/definitions';
@@ -73,7 +73,7 @@ async function readWorkshop(stores: Stores, hour: Date): Promise<Workshop> {
   const commissions = await stores.commissions.listOpen();
   const stored = await stores.commissions.unitsOf(commissions.map((commission) => commission.id));
   const units = commissions.flatMap((commission) =>
-    stored.filter((unit) => unit.commissionId === commission.id).map((unit) => workUnit(unit, commission)),
+    gated(stored.filter((unit) => unit.commissionId === commission.id)).map((unit) => workUnit(unit, commission)),
   );
   const log = await stores.timeLog.list(letOthersIn);
   await letOthersIn();

@@ -13,6 +13,12 @@ export function checkUnits(units: readonly Omit<Unit, 'scheme'>[]): void {
     if (names.has(name))
       throw new InputError(`${field}.name`, unit.name, 'give every unit a name of its own, so that you can tell them apart at the bench');
     names.add(name);
+    if (unit.testedBy !== null && (unit.testedBy === unit.id || !units.some(({ id }) => id === unit.testedBy)))
+      throw new InputError(
+        `${field}.testedBy`,
+        unit.testedBy,
+        'name another unit of the commission, whose test model speaks for it, or none',
+      );
     const gone = new Set(unit.gone.map(({ model }) => model));
     if (gone.size < unit.gone.length)
       throw new InputError(`${field}.gone`, unit.gone.map(({ model }) => model).join(', '), 'name every model that is gone once');

@@ -54,4 +54,5 @@ export const unitFields = {
     .optional()
     .default([]),
   testModel: oneOf(TEST_MODEL_STATES),
+  testedBy: id().nullable().optional().default(null),
 };

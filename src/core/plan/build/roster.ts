@@ -1,11 +1,11 @@
-import type { Standard, Unit } from '../../scheme/model/definitions';
+import type { GatedUnit, Standard } from '../../scheme/model/definitions';
 import type { HouseRules } from '../../scheme/model/houseRules';
 import type { Pass } from '../../scheme/passes/passes';
 import type { Pot } from '../../scheme/model/pots';
 import type { StretchAhead } from '../../scheme/passes/stretchAhead';
 
 /** A unit with what its commission says of it. */
-export interface RosterUnit extends Unit {
+export interface RosterUnit extends GatedUnit {
   commissionId: string;
   commissionName: string;
   /** What the client pays for. */

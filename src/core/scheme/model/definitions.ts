@@ -279,6 +279,8 @@ export interface Unit {
   /** Fiddly bits, each decided while it can still be left off at the build. */
   bits: Bit[];
   testModel: TestModelState;
+  /** Id of the unit of the commission whose test model speaks for this one too; null where it has its own, or none. */
+  testedBy: string | null;
   scheme: Scheme;
 }
 
@@ -288,7 +290,7 @@ export type UnitEntry = Omit<Unit, 'scheme'>;
 /** What nobody has said of a unit yet. */
 export const UNCOUNTED: Pick<
   Unit,
-  'owned' | 'counted' | 'countNote' | 'gone' | 'late' | 'trayByTray' | 'goesFirst' | 'holder' | 'bits' | 'testModel'
+  'owned' | 'counted' | 'countNote' | 'gone' | 'late' | 'trayByTray' | 'goesFirst' | 'holder' | 'bits' | 'testModel' | 'testedBy'
 > = {
   owned: 0,
   counted: null,
@@ -300,12 +302,30 @@ export const UNCOUNTED: Pick<
   holder: '',
   bits: [],
   testModel: 'none',
+  testedBy: null,
 };
 
+/** A unit with what the test model of another says of it. */
+export type GatedUnit = Unit & {
+  /** It goes by the test model of another unit, which waits: nothing of it may be painted. */
+  isHeld?: boolean;
+};
+
+/** Units of one commission, those held that go by a test model which waits. */
+export const gated = <U extends Unit>(units: readonly U[]): (U & { isHeld: boolean })[] => {
+  const waiting = new Set(units.filter(({ testModel, testedBy }) => testModel === 'waiting' && testedBy === null).map(({ id }) => id));
+  return units.map((unit) => ({ ...unit, isHeld: unit.testedBy !== null && waiting.has(unit.testedBy) }));
+};
+
+/** Must a batch, or all of the unit, wait for the client's word on a test model? */
+export const isWaiting = ({ testModel, testedBy, isHeld = false }: Pick<GatedUnit, 'testModel' | 'testedBy' | 'isHeld'>): boolean =>
+  isHeld || (testModel === 'waiting' && testedBy === null);
+
 /** The unit as it will be painted: a test model that waits for the client's word is taken as approved. */
-export const approved = <U extends Unit>(unit: U): U => ({
+export const approved = <U extends GatedUnit>(unit: U): U => ({
   ...unit,
   testModel: unit.testModel === 'waiting' ? 'approved' : unit.testModel,
+  isHeld: false,
 });
 
 /** Models that the box should hold: those promised, without what is owned or not needed. */

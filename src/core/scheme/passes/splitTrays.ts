@@ -1,4 +1,4 @@
-import type { Roll, Unit } from '../model/definitions';
+import { isWaiting, type GatedUnit, type Roll, type Unit } from '../model/definitions';
 import type { HouseRules } from '../model/houseRules';
 import { schoolsOf } from '../model/schoolsOf';
 import { allModels, leadersOf } from '../model/whoTakes';
@@ -20,14 +20,18 @@ export const testModelOf = (unit: Roll): number => allModels(unit)[0]!;
 /** With leaders as a treat, one follows every so many of the others. */
 const TREAT_AFTER = 10;
 
-type SplitUnit = Roll & Pick<Unit, 'id' | 'late' | 'trayLimit' | 'testModel' | 'scheme'>;
+type OpenUnit = Roll & Pick<GatedUnit, 'testModel' | 'testedBy' | 'isHeld'>;
+type SplitUnit = OpenUnit & Pick<Unit, 'id' | 'late' | 'trayLimit' | 'scheme'>;
+
+/** Models that wait for nobody's word: all, or the test model, or none while that of another unit waits. */
+export const openModels = (unit: OpenUnit): number[] => (unit.isHeld ? [] : isWaiting(unit) ? [testModelOf(unit)] : allModels(unit));
 
 /**
  * Splits a unit into as few trays as its limit allows, as even as possible; leaders travel with the others or apart, as the school
- * says, and those that came late travel apart. While its test model waits for the client, only that model may be on a tray.
+ * says, and those that came late travel apart. While a test model waits for the client, only what may be painted is on a tray.
  */
 export function splitTrays(unit: SplitUnit, house: Pick<HouseRules, 'schools'>): UnitTray[] {
-  const all = unit.testModel === 'waiting' ? [testModelOf(unit)] : allModels(unit);
+  const all = openModels(unit);
   const isLate = (model: number) => unit.late.includes(model);
   const runs = [
     ...runsOf(

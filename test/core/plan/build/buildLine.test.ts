@@ -9,6 +9,7 @@ import { passesOf } from '../../../../src/core/scheme/passes/passes';
 import { sharedLegs } from '../../../../src/core/plan/build/sharedLegs';
 import { changeoverMinutes, startMinutes, type SetupInfo } from '../../../../src/core/scheme/passes/setups';
 import { splitTrays } from '../../../../src/core/scheme/passes/splitTrays';
+import { gated } from '../../../../src/core/scheme/model/definitions';
 import { DEFAULT_HOUSE_RULES } from '../../../../src/core/scheme/model/houseRules';
 import { planLine } from '../../../support/line';
 import { randomOrder } from '../../../support/lineProblems';
@@ -74,6 +75,23 @@ describe('building a line', () => {
   it('lets only the test model on the line while it waits', () => {
     const { jobs } = buildLine(roster([unit('a', [part('coat', step('basecoat'))], [], { testModel: 'waiting' })], { paints }));
     expect(jobs.map((job) => job.models)).to.deep.equal([[1]]);
+  });
+
+  it('lets nothing of a unit on the line while the test model waits that speaks for it', () => {
+    const jobsOf = (testModel: 'waiting' | 'approved' | 'none') =>
+      buildLine(
+        roster(
+          gated([
+            unit('a', [part('coat', step('basecoat'))], [], { testModel, promised: 3 }),
+            unit('b', [part('coat', step('basecoat'))], [], { testedBy: 'unit-a', promised: 2 }),
+            unit('c', [part('coat', step('basecoat'))], [], { testedBy: 'unit-gone', promised: 1 }),
+          ]),
+          { paints },
+        ),
+      ).jobs.map(({ unitName, models }) => [unitName, models.length]);
+    const c = ['c', 1];
+    expect(jobsOf('waiting')).to.deep.equal([['a', 1], c]);
+    for (const state of ['approved', 'none'] as const) expect(jobsOf(state)).to.deep.equal([['a', 3], ['b', 2], c]);
   });
 
   it('dries by the step, else by the label, else as usual, scaled by the climate', () => {
