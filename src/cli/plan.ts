@@ -5,7 +5,6 @@ import { compileLine } from '../core/line/problem/compileLine';
 import { LINE_PROBLEM_FORMATS, type LineProblem } from '../core/line/definitions';
 import { planOrder } from '../core/line/search/planOrder';
 import type { SolveReport } from '../core/line/search/runSolver';
-import { solveInThread } from '../server/work/threads';
 import { readArguments, secondsOf, wholeNumber } from './readArguments';
 import { readJsonFile } from './readFiles';
 
@@ -56,7 +55,9 @@ async function run(): Promise<void> {
   process.stdout.write(`${JSON.stringify(written, null, 1)}\n`);
 }
 
-function search(problem: LineProblem, { seed, steps, seconds, progress }: ReturnType<typeof asked>): Promise<SolveReport> {
+async function search(problem: LineProblem, { seed, steps, seconds, progress }: ReturnType<typeof asked>): Promise<SolveReport> {
+  // Timing an order, or refusing one, needs no threads.
+  const { solveInThread } = await import('../server/work/threads');
   // The seconds are those of the whole command: reading a long problem takes some of them.
   const left = Math.max(LEAST_MS, seconds * 1000 - performance.now());
   const request = { problem, seed, steps, milliseconds: steps === null ? left : null };

@@ -1,4 +1,5 @@
 import { Key, type WebDriver } from 'selenium-webdriver';
+import { includesStandard } from '../../src/core/scheme/model/definitions';
 import { copyScheme } from '../../src/core/scheme/authoring/copyScheme';
 import type { CommissionFile } from '../../src/core/formats/commission/commission';
 import type { PageUser } from './page';
@@ -6,10 +7,12 @@ import type { PageUser } from './page';
 /** A commission of the running program so many times over, nothing of it painted yet, until its line has so many jobs; answers with its id. */
 export async function importLongLine(url: string, commissionId: string, jobs: number): Promise<string> {
   const file = (await (await fetch(`${url}/api/commissions/${commissionId}/file`)).json()) as CommissionFile;
-  const perCopy = file.units.reduce(
-    (sum, { scheme }) => sum + [...scheme.parts.flatMap((part) => part.steps), ...scheme.allOver].length,
-    0,
-  );
+  const perCopy = file.units.reduce((sum, { scheme, promised, trayLimit }) => {
+    const steps = [...scheme.parts.flatMap((part) => part.steps), ...scheme.allOver].filter((step) =>
+      includesStandard(file.standard, step.standard),
+    );
+    return sum + steps.length * Math.ceil(promised / trayLimit);
+  }, 0);
   let ids = 0;
   const newId = () => `copy-${++ids}`;
   const long: CommissionFile = {

@@ -100,9 +100,13 @@ export class PageUser {
   }
 
   /** A box to tick, by the words behind it. */
-  async tick(words: string): Promise<void> {
+  box(words: string): Promise<WebElement> {
     const xpath = `//label[contains(normalize-space(.), ${JSON.stringify(words)})]//input[@type="checkbox"]`;
-    await (await this.driver.wait(until.elementLocated(By.xpath(xpath)), PATIENCE_MS, `no box "${words}"`)).click();
+    return this.driver.wait(until.elementLocated(By.xpath(xpath)), PATIENCE_MS, `no box "${words}"`);
+  }
+
+  async tick(words: string): Promise<void> {
+    await (await this.box(words)).click();
   }
 
   async fill(label: string, text: string): Promise<void> {

@@ -24,8 +24,19 @@ import type { LineDesk } from './useLineDesk';
 import { useSolver, type Search } from './useSolver';
 import { useSuggested } from './useSuggested';
 
-const PROVE_MS = 1000;
-const IMPROVE_MS = 6000;
+/**
+ * How long a search goes on: so many moves over all jobs, as each takes longer the longer the line is, or so long on a slow machine. What
+ * the painter asks for gets five times what the server gives every line; more moves find next to nothing.
+ */
+const PROVE = { jobSteps: 5_000_000, milliseconds: 1000 };
+const IMPROVE = { jobSteps: 10_000_000, milliseconds: 6000 };
+const searchOf = (problem: LineProblem, start: Int32Array, { jobSteps, milliseconds }: typeof PROVE): Search => ({
+  problem,
+  steps: Math.ceil(jobSteps / problem.jobs.length),
+  milliseconds,
+  start,
+});
+
 /** A better order must be better by so much, wishes counted, to be worth a change. */
 const WORTH_MINUTES = 0.05;
 
@@ -52,7 +63,7 @@ export function useLine({ picture, own, changeOwn, saved }: LineDesk, sessions: 
 
   const planned = useMemo(() => Int32Array.from(ahead.suggested, (id) => indexes.get(id)!), [ahead.suggested, indexes]);
   const proving = useMemo<Search | null>(
-    () => (ahead.isSearching ? null : { problem, milliseconds: PROVE_MS, start: planned }),
+    () => (ahead.isSearching ? null : searchOf(problem, planned, PROVE)),
     [problem, planned, ahead.isSearching],
   );
   const proof = useSolver(proving);
@@ -118,7 +129,7 @@ export function useLine({ picture, own, changeOwn, saved }: LineDesk, sessions: 
     },
     follow: () => change(null),
 
-    improve: () => setImproving({ problem: wished, milliseconds: IMPROVE_MS, start: order }),
+    improve: () => setImproving(searchOf(wished, order, IMPROVE)),
     isImproving: improvement.isBusy,
     /** What a search has found, null while none was asked for; with wishes a better line may take more minutes. */
     found: found && {

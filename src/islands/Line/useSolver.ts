@@ -8,9 +8,10 @@ import type { Solver } from '../workers/solver.worker';
 
 const SEED = 1;
 
-/** What is searched, for how long, and from which order. It must stay the same object while it is. */
+/** What is searched, by how many moves and for how long at most, and from which order. It must stay the same object while it is. */
 export interface Search {
   problem: LineProblem;
+  steps: number;
   milliseconds: number;
   start: Int32Array;
 }
@@ -22,11 +23,11 @@ export function useSolver(search: Search | null) {
   const [soFar, setSoFar] = useState<{ of: Search; report: SolveReport } | null>(null);
   const work = useCallback(
     (unwanted: AbortSignal) => {
-      const { problem, milliseconds, start } = search!;
+      const { problem, steps, milliseconds, start } = search!;
       const tell = proxy((report: SolveReport) => {
         if (!unwanted.aborted) setSoFar({ of: search!, report });
       });
-      const request = { problem, seed: SEED, steps: null, milliseconds, start };
+      const request = { problem, seed: SEED, steps, milliseconds, start };
       return callOnce<Solver, SolveReport>(begin, (solver) => solver.solve(request, tell), unwanted);
     },
     [search],

@@ -6,8 +6,8 @@ import { turnPrices } from '../../core/line/hand/turnPrices';
 import { wishPrices } from '../../core/line/hand/wishPrices';
 
 const SEED = 1;
-/** Enough for a line of a hundred jobs to settle; half a second for each wish. */
-const STEPS = 60_000;
+/** Enough for a line of a hundred jobs to settle. */
+const STEPS = 25_000;
 
 /** A line with a habit kept is searched from where it stands. */
 const HABIT_STEPS = 4_000;
