@@ -59,7 +59,8 @@ export function RelayChart(props: RelayChartProps) {
   useEffect(() => {
     const box = upright.current!;
     const top = TOP + row * ROW;
-    if (top + ROW <= box.scrollTop || top >= box.scrollTop + box.clientHeight) box.scrollTop = top - box.clientHeight / 2;
+    // A row of which only an edge is in sight cannot be taken hold of.
+    if (top < box.scrollTop || top + ROW > box.scrollTop + box.clientHeight) box.scrollTop = top - box.clientHeight / 2;
   }, [row]);
 
   const pointer = usePointer(frame, x, carrying, wholeLeg, onSelect);
