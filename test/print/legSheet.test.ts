@@ -18,7 +18,7 @@ function sheetOf(eveningMinutes: number | null, name = 'Harbour watch'): LegShee
     sessions: Array.from({ length: 9 }, (_, day) => ({ from: day * 1440, to: day * 1440 + eveningMinutes })),
   };
   const timed = timeOrder(compileLine({ ...picture.problem, ...(sessions && { sessions: sessions.sessions }) }), order);
-  if ('missingMinutes' in timed) throw new Error('the evenings are too short for this test');
+  if (!timed.fits) throw new Error('the evenings are too short for this test');
   return {
     commissions: [{ name, client: 'Ottoline Marsh', dueOn: '2026-12-02' }],
     totals: timed.totals,

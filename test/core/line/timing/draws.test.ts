@@ -34,7 +34,7 @@ describe('an order under draws', () => {
           factors.map((each) => each[draw]!),
         );
         const timed = timeOrder(compileLine(drawn), order);
-        if ('missingMinutes' in timed) {
+        if (!timed.fits) {
           expect(ends.finish[draw], `seed ${seed}`).to.equal(Infinity);
           continue;
         }

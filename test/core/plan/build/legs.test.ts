@@ -36,7 +36,7 @@ describe('the legs of a plan', () => {
     const sessions = Array.from({ length: 30 }, (_, day) => ({ from: day * 1440, to: day * 1440 + 25 }));
     const order = plan.order.map((id) => picture.jobs.findIndex((job) => job.id === id));
     const nightly = planOrder(compileLine({ ...picture.problem, sessions }), order);
-    if ('missingMinutes' in nightly) throw new Error('the sessions are too short for this test');
+    if (!nightly.fits) throw new Error('the sessions are too short for this test');
     expect(nightly.finish).to.be.greaterThan(1440);
     expect(sum(legsOf(picture, nightly))).to.be.closeTo(nightly.bench - nightly.touchUp, 1e-6);
   });

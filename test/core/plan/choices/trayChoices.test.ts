@@ -148,7 +148,7 @@ describe('the smallest tray without waiting', () => {
       const waitOf = (promised: number) => {
         const { problem } = buildLine(roster([{ ...coats, promised, trayLimit: promised }], { paints, minutesOf: () => minutes }));
         const plan = planOrder(compileLine(problem), [0, 1]);
-        return 'missingMinutes' in plan ? Infinity : plan.wait;
+        return plan.fits ? plan.wait : Infinity;
       };
       expect(waitOf(models!), `${minutes} min a model`).to.be.closeTo(0, 1e-9);
       expect(waitOf(models! - 1), `${minutes} min a model, one less`).to.be.greaterThan(0);
