@@ -1,7 +1,7 @@
 import { compileLine } from '../../src/core/line/problem/compileLine';
 import { solveLine, type SolveOptions } from '../../src/core/line/search/solveLine';
 import type { DoesNotFit } from '../../src/core/line/timing/timeOrder';
-import { planOrder } from '../../src/core/line/search/planOrder';
+import { planOrder, type FittingPlan } from '../../src/core/line/search/planOrder';
 import type { LinePlan, LineProblem } from '../../src/core/line/definitions';
 import { buildLine } from '../../src/core/plan/build/buildLine';
 import type { LinePicture } from '../../src/contract/line';
@@ -10,7 +10,7 @@ import { paint, part, roster, step, unit } from './units';
 const paints = new Map([paint('red'), paint('blue')].map((each) => [each.id, each]));
 
 /** Finds a good order and plans it. */
-export function planLine(problem: LineProblem, options: SolveOptions): LinePlan | DoesNotFit {
+export function planLine(problem: LineProblem, options: SolveOptions): FittingPlan | DoesNotFit {
   const line = compileLine(problem);
   const { order, bound } = solveLine(line, options);
   return planOrder(line, order, bound);
