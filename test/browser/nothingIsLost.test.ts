@@ -1,11 +1,11 @@
 import { expect } from 'chai';
 import { Key, type WebDriver } from 'selenium-webdriver';
 import type chrome from 'selenium-webdriver/chrome';
-import { writeCommission } from '../../src/core/formats/commission/commission';
 import type { IntakePicture } from '../../src/contract/commission';
 import type { MoneyPicture } from '../../src/contract/money';
 import { startApp, type App } from '../support/app';
 import { closeBrowser, openBrowser } from '../support/browser';
+import { importFerry } from '../support/ferry';
 import { PageUser, PATIENCE_MS } from '../support/page';
 import { leaderGroup, paint, part, step, unit } from '../support/units';
 
@@ -34,23 +34,7 @@ describe('nothing is lost', function () {
     const mate = unit('Mates', [{ ...coat('mates'), id: 'mates-part' }], [], { id: 'mates', promised: 3, counted: 3 });
     const rowers = unit('Rowers', [{ ...coat('rowers'), id: 'rowers-part' }], [], { id: 'rowers', promised: 10, counted: 10 });
     const groups = [{ ...leaderGroup(1), models: [10] }];
-    const file = writeCommission({
-      id: 'ferry',
-      name: 'Ferry crew',
-      client: 'Harbour guild',
-      dueOn: '2099-12-01',
-      standard: 'quick',
-      hourlyRateMinor: 2400,
-      currency: 'EUR',
-      note: '',
-      closedAt: null,
-      paints: [paint('deep', 'opaque', 40)],
-      units: [{ ...rowers, scheme: { ...rowers.scheme, groups } }, mate],
-      events: [],
-      judgements: [],
-    });
-    const taken = await at(app).post('/api/commissions/import', file);
-    expect(taken.status, await taken.text()).to.equal(200);
+    await importFerry(app.url, [paint('deep', 'opaque', 40)], [{ ...rowers, scheme: { ...rowers.scheme, groups } }, mate]);
   });
   after(async () => {
     await closeBrowser(driver);

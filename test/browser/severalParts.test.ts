@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import { Key, type WebDriver } from 'selenium-webdriver';
-import { writeCommission } from '../../src/core/formats/commission/commission';
 import { startApp, type App } from '../support/app';
 import { closeBrowser, openBrowser } from '../support/browser';
+import { importFerry } from '../support/ferry';
 import { PageUser } from '../support/page';
 import { paint, part, step, unit } from '../support/units';
 
@@ -19,29 +19,17 @@ describe('a step over several parts', () => {
       part('Skin', step('basecoat', { id: 'skin', paint: 'deep' })),
       part('Coat', step('basecoat', { id: 'coat', paint: 'deep' })),
     ];
-    const file = writeCommission({
-      id: 'ferry',
-      name: 'Ferry crew',
-      client: 'Harbour guild',
-      dueOn: '2099-12-01',
-      standard: 'quick',
-      hourlyRateMinor: 2400,
-      currency: 'EUR',
-      note: '',
-      closedAt: null,
-      paints: [paint('deep', 'opaque', 0), paint('tar', 'wash', 0)],
-      units: [
+    await importFerry(
+      app.url,
+      [paint('deep', 'opaque', 0), paint('tar', 'wash', 0)],
+      [
         unit('Rowers', parts, [step('wash', { id: 'shade', paint: 'tar', coverage: 1 })], {
           id: 'rowers',
           promised: 2,
           counted: 2,
         }),
       ],
-      events: [],
-      judgements: [],
-    });
-    const taken = await fetch(`${app.url}/api/commissions/import`, { method: 'POST', headers: { origin: app.url }, body: file });
-    expect(taken.status, await taken.text()).to.equal(200);
+    );
   });
   after(async () => {
     await closeBrowser(driver);

@@ -2,11 +2,11 @@ import { expect } from 'chai';
 import type { WebDriver } from 'selenium-webdriver';
 import type chrome from 'selenium-webdriver/chrome';
 import { readTimeLog } from '../../src/core/formats/timeLog/readTimeLog';
-import { writeCommission } from '../../src/core/formats/commission/commission';
 import type { CommissionEstimate } from '../../src/core/commission/estimate';
 import type { MoneyPicture } from '../../src/contract/money';
 import { startApp, type App } from '../support/app';
 import { closeBrowser, openBrowser } from '../support/browser';
+import { importFerry } from '../support/ferry';
 import { PageUser, PATIENCE_MS } from '../support/page';
 import { paint, part, step, unit } from '../support/units';
 
@@ -94,23 +94,11 @@ describe('what is shown is what is done', () => {
       await (driver as chrome.Driver).sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', { source: SHIFTED_CLOCK });
       user = new PageUser(driver, app.url);
       const coat = part('Coat', step('basecoat', { id: 'ferry-coat', paint: 'deep' }), step('wash', { id: 'ferry-wash', paint: 'dusk' }));
-      const file = writeCommission({
-        id: 'ferry',
-        name: 'Ferry crew',
-        client: 'Harbour guild',
-        dueOn: '2099-12-01',
-        standard: 'quick',
-        hourlyRateMinor: 2400,
-        currency: 'EUR',
-        note: '',
-        closedAt: null,
-        paints: [paint('deep', 'opaque', 40), paint('dusk')],
-        units: [unit('Rowers', [coat], [], { id: 'rowers', promised: MODELS, counted: MODELS })],
-        events: [],
-        judgements: [],
-      });
-      const taken = await fetch(`${app.url}/api/commissions/import`, { method: 'POST', headers: { origin: app.url }, body: file });
-      expect(taken.status, await taken.text()).to.equal(200);
+      await importFerry(
+        app.url,
+        [paint('deep', 'opaque', 40), paint('dusk')],
+        [unit('Rowers', [coat], [], { id: 'rowers', promised: MODELS, counted: MODELS })],
+      );
       await user.open('/line');
       await user.find('[data-searching="false"]');
       await user.press('Put this line on the bench');

@@ -29,7 +29,7 @@ import { entry, minute, TestShop, unitEntry } from '../support/shop';
 import { step } from '../support/units';
 
 const ACTS = 130;
-const COMPARED_EVERY = 43;
+const COMPARED_EVERY = 25;
 
 /** A workshop whose painter works at random while everything around the work changes. */
 class RandomWorkshop {
