@@ -5,6 +5,7 @@ import path from 'node:path';
 import { buildApplication } from './build.mjs';
 import { filesBelow, installDependencies } from './install.mjs';
 import { buildProgram } from './program.mjs';
+import { bundled, bundleTests } from './testBundle.mjs';
 
 const say = (text) => console.log(text);
 /** The shell has no window, tabs or menus to draw: a fifth less work than the whole browser without a head. */
@@ -12,6 +13,17 @@ const BROWSER = ['chromium-headless-shell', 'chromium-driver'];
 const BROWSER_PROGRAMS = ['/usr/bin/chromium-headless-shell', '/usr/bin/chromedriver'];
 const BROWSER_SHARES = 4;
 const UNIT_SHARES = 4;
+/** As .mocharc.json has it for single files, which are read as they are. */
+const MOCHA = [
+  '--no-config',
+  '--node-option',
+  'enable-source-maps',
+  '--timeout',
+  '300000',
+  '--exit',
+  '--reporter',
+  './test/support/timesReporter.cjs',
+];
 const totals = { passed: 0, failed: 0 };
 
 /** What the tests of a run share: what each file took, and the databases that they begin with. */
@@ -24,6 +36,8 @@ const LANES = 3;
 /** Five times as fast as the compiler that the linter and Astro ask for types; both have a command of the same name. */
 const TYPES = '../typescript-native/bin/tsc';
 const SLOWEST_SHOWN = 10;
+/** Ends the browsers that the files of a share have in common. */
+const END_OF_BROWSERS = 'test/support/endOfBrowsers.ts';
 
 /** Installs what is missing, then checks and tests everything in lanes; the last line says how much passed. */
 async function test() {
@@ -31,19 +45,23 @@ async function test() {
   installBrowser();
   // All lanes run what is bundled.
   await buildProgram();
+  await bundleTests([...filesOf('test'), END_OF_BROWSERS]);
   const built = attempt('build', () => buildApplication(say));
   const inBrowser = shares(filesOf('test/browser'), BROWSER_SHARES);
-  const units = shares(
-    [...filesOf('test')].filter((file) => !file.startsWith('test/browser/')),
+  const [firstUnits, ...units] = shares(
+    filesOf('test').filter((file) => !file.startsWith('test/browser/')),
     UNIT_SHARES,
-  );
+  ).map((files, share) => () => suite(`unit tests ${share + 1} of ${UNIT_SHARES}`, files));
   const jobs = [
     () => built,
     () => check('lint', 'eslint', ['.']),
+    // Needs no pages: no lane waits for the build.
+    firstUnits,
     ...inBrowser.map((files, share) => async () => {
-      if (await built) await suite(`browser tests ${share + 1} of ${BROWSER_SHARES}`, ['--config', '.mocharc.browser.json', ...files]);
+      if (await built)
+        await suite(`browser tests ${share + 1} of ${BROWSER_SHARES}`, files, ['--require', `./${bundled(END_OF_BROWSERS)}`]);
     }),
-    ...units.map((files, share) => () => suite(`unit tests ${share + 1} of ${UNIT_SHARES}`, files)),
+    ...units,
     () => check('types', TYPES, ['--noEmit']),
     () => check('types of the pages', 'astro', ['check', '--tsconfig', 'tsconfig.pages.json', '--minimumFailingSeverity', 'error']),
     () => check('types of the core', TYPES, ['-p', 'tsconfig.core.json']),
@@ -91,8 +109,9 @@ async function check(name, tool, args) {
 }
 
 /** A Mocha run counts its tests; one that breaks off without counting is a failure. */
-async function suite(name, args) {
-  const { status, output } = await runTool(name, 'mocha', ['--reporter', './test/support/timesReporter.cjs', ...args]);
+async function suite(name, files, more = []) {
+  const args = [...MOCHA, ...more, ...files.map(bundled)];
+  const { status, output } = await runTool(name, 'mocha', args);
   const passed = Number(/^\s*(\d+) passing/m.exec(output)?.[1] ?? 0);
   const failed = Number(/^\s*(\d+) failing/m.exec(output)?.[1] ?? 0);
   count(name, passed, status === 0 && passed > 0 ? failed : Math.max(failed, 1));

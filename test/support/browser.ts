@@ -1,3 +1,4 @@
+import { tmpdir } from 'node:os';
 import { Builder, type WebDriver } from 'selenium-webdriver';
 import chrome from 'selenium-webdriver/chrome';
 
@@ -34,6 +35,8 @@ async function startBrowser(): Promise<WebDriver> {
   const options = new chrome.Options();
   options.setChromeBinaryPath(process.env['CHROMIUM'] ?? '/usr/bin/chromium-headless-shell');
   options.addArguments('--headless', '--no-sandbox', '--disable-gpu', '--hide-scrollbars', `--window-size=${WIDTH},${HEIGHT}`, ...QUIET);
+  // What a page saves would lie in the folder that the tests were started in.
+  options.setUserPreferences({ 'download.default_directory': tmpdir() });
   const service = new chrome.ServiceBuilder(process.env['CHROMEDRIVER'] ?? '/usr/bin/chromedriver');
   const driver = await new Builder().forBrowser('chrome').setChromeOptions(options).setChromeService(service).build();
   looksOften(driver);

@@ -12,7 +12,7 @@ export interface Example {
   optimal?: number;
 }
 
-const FOLDER = path.join(import.meta.dirname, '../data/line');
+const FOLDER = 'test/data/line';
 
 /** The worked examples of the line problem's contract. */
 export const examples: Example[] = readdirSync(FOLDER)

@@ -13,7 +13,7 @@ module.exports = class TimesReporter extends mocha.reporters.Dot {
     runner.on(EVENT_SUITE_END, (suite) => {
       const times = process.env.TEST_TIMES;
       if (!times || !suite.parent?.root || !suite.file) return;
-      const file = path.relative(process.cwd(), suite.file);
+      const file = path.relative('dist/tests', suite.file);
       appendFileSync(times, `${JSON.stringify({ file, ms: Math.round(performance.now() - begun.get(suite)) })}\n`);
     });
   }

@@ -1,5 +1,5 @@
 import { EMPTY_SCHEME } from '../../../../src/core/scheme/model/definitions';
-import Ajv from 'ajv/dist/2020';
+import Ajv from 'ajv/dist/2020.js';
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { readCommission, writeCommission, type CommissionFile } from '../../../../src/core/formats/commission/commission';

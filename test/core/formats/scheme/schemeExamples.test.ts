@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
-import Ajv from 'ajv/dist/2020';
+import Ajv from 'ajv/dist/2020.js';
 import { expect } from 'chai';
 import { readScheme, unitOf, writeScheme, type SchemeFile } from '../../../../src/core/formats/scheme/schemeFile';
 import { reportUnit } from '../../../../src/core/formats/scheme/schemeReport';
@@ -19,7 +19,7 @@ interface Example {
   error?: string;
 }
 
-const FOLDER = path.join(import.meta.dirname, '../../../data/scheme');
+const FOLDER = 'test/data/scheme';
 const read = (file: string) => JSON.parse(readFileSync(path.join(FOLDER, file), 'utf8')) as Example;
 const validate = new Ajv({ strict: true }).compile(JSON.parse(readFileSync('docs/formats/scheme.schema.json', 'utf8')) as object);
 

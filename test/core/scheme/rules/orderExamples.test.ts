@@ -20,7 +20,7 @@ interface Example {
   likes: [first: string, then: string][];
 }
 
-const FOLDER = path.join(import.meta.dirname, '../../../data/order');
+const FOLDER = 'test/data/order';
 const STEPS = 20_000;
 const stepOf = (jobId: string) => stepOfKey(coatOfJob(jobId));
 
