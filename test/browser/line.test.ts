@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { Key, type WebDriver } from 'selenium-webdriver';
-import type chrome from 'selenium-webdriver/chrome';
+import type chrome from 'selenium-webdriver/chrome.js';
 import type { LinePicture } from '../../src/contract/line';
 import { violationsOn } from '../support/accessibility';
 import { startApp, type App } from '../support/app';

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { Key, type WebDriver } from 'selenium-webdriver';
-import type chrome from 'selenium-webdriver/chrome';
+import type chrome from 'selenium-webdriver/chrome.js';
 import { readTimeLog } from '../../src/core/formats/timeLog/readTimeLog';
 import { startApp, type App } from '../support/app';
 import { closeBrowser, openBrowser } from '../support/browser';

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { Key, type WebDriver } from 'selenium-webdriver';
-import type chrome from 'selenium-webdriver/chrome';
+import type chrome from 'selenium-webdriver/chrome.js';
 import type { IntakePicture } from '../../src/contract/commission';
 import type { MoneyPicture } from '../../src/contract/money';
 import { startApp, type App } from '../support/app';

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import type { WebDriver } from 'selenium-webdriver';
-import type chrome from 'selenium-webdriver/chrome';
+import type chrome from 'selenium-webdriver/chrome.js';
 import { readTimeLog } from '../../src/core/formats/timeLog/readTimeLog';
 import type { CommissionEstimate } from '../../src/core/commission/estimate';
 import type { MoneyPicture } from '../../src/contract/money';

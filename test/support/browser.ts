@@ -1,6 +1,6 @@
 import { tmpdir } from 'node:os';
 import { Builder, type WebDriver } from 'selenium-webdriver';
-import chrome from 'selenium-webdriver/chrome';
+import chrome from 'selenium-webdriver/chrome.js';
 
 // Without these Chromium looks for its maker's servers at every start.
 const QUIET = ['--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-quic', '--no-first-run'];
