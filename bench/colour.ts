@@ -50,6 +50,7 @@ const units: RosterUnit[] = Array.from({ length: UNITS }, (_, unit) => ({
   bits: [],
   testModel: 'none',
   testedBy: null,
+  linked: null,
   commissionId: `commission ${unit % 5}`,
   commissionName: `Commission ${unit % 5}`,
   standard: 'full',

@@ -114,6 +114,7 @@ async function madeUpCommission(stores: Stores, random: Random, number: number, 
     bits: [],
     testModel: 'none' as const,
     testedBy: null,
+    linked: null,
   }));
   await saveIntake(stores, id, { revision: 1, commission: entry, units }, now);
   for (const unit of units) {

@@ -43,6 +43,12 @@ export interface SchemePicture {
   revisions: SchemeRevision[];
 }
 
+/** What a scheme is after it was saved, and what units have now that are painted by the same one. */
+export interface SavedScheme {
+  revision: number;
+  linked: Pick<StoredUnit, 'id' | 'scheme' | 'schemeRevision'>[];
+}
+
 /** A commission that units can be copied from. */
 export interface EarlierCommission {
   id: string;

@@ -100,7 +100,7 @@ describe('a strip of a scheme', () => {
     expect(markup).to.include('chip selected beyond');
   });
 
-  const editor = (its: typeof coat | null, standard: 'table' | 'full' = 'table', painted: number[] = []) =>
+  const editor = (its: typeof coat | null, standard: 'table' | 'full' = 'table', models: number[] = []) =>
     renderToStaticMarkup(
       <StepEditor
         step={its}
@@ -117,7 +117,7 @@ describe('a strip of a scheme', () => {
         onChange={nothing}
         onRemove={nothing}
         onNewPaint={promise}
-        painted={painted}
+        painted={its && models.length > 0 ? [{ unit: common.unit, step: its.id, models }] : []}
         isMarked={() => false}
       />,
     );

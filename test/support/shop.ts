@@ -50,6 +50,7 @@ export const unitEntry = (name: string, more: Partial<ShopUnit> = {}): ShopUnit 
   bits: [],
   testModel: 'none',
   testedBy: null,
+  linked: null,
   ...more,
 });
 

@@ -72,6 +72,7 @@ export const unit = (
   bits: [],
   testModel: 'none',
   testedBy: null,
+  linked: null,
   scheme: scheme(parts, allOver, { leaders }),
   ...more,
 });

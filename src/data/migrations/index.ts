@@ -25,6 +25,7 @@ import * as howFarWorkStrays from './20261130_how_far_work_strays';
 import * as testModelsForSeveral from './20261130_test_models_for_several_units';
 import * as finishedBefore from './20261130_finished_before_the_next';
 import * as groundSaysSo from './20261130_the_ground_says_so';
+import * as oneScheme from './20261130_one_scheme_for_several_units';
 
 export interface Migration {
   name: string;
@@ -59,6 +60,7 @@ export const migrations: readonly Migration[] = [
   indexedEvents,
   foundFor,
   groundSaysSo,
+  oneScheme,
   finishedBefore,
   howFarWorkStrays,
   testModelsForSeveral,

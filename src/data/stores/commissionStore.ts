@@ -43,6 +43,7 @@ const unitRow = (unit: UnitEntry, commissionId: string, position: number) => ({
   bits: JSON.stringify(unit.bits),
   testModel: unit.testModel,
   testedBy: unit.testedBy,
+  linked: unit.linked,
   removed: false,
 });
 
@@ -260,6 +261,21 @@ export class CommissionStore {
       for (const { id, ...travel } of units) await trx('unit').where({ id, commissionId }).update(travel);
       return true;
     });
+  }
+
+  /** Says by which scheme units are painted; a window that has Intake open is out of date then. */
+  async setLinked(commissionId: string, unitIds: readonly string[], linked: string | null): Promise<void> {
+    await this.db('unit').where({ commissionId }).whereIn('id', unitIds).update({ linked });
+    await this.db('commission')
+      .where({ id: commissionId })
+      .update({ revision: this.db.raw('revision + 1') });
+  }
+
+  /** Says what those who are not there belonged to. */
+  async setGone(unitId: string, gone: readonly GoneModel[]): Promise<void> {
+    await this.db('unit')
+      .where({ id: unitId })
+      .update({ gone: JSON.stringify(gone) });
   }
 
   /** Opens or shuts the gate of the test model; a window that has Intake open is out of date then. */

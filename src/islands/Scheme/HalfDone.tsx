@@ -1,17 +1,19 @@
-import type { Mix, Paint, Step } from '../../core/scheme/model/definitions';
+import type { Mix, Paint, Step, Unit } from '../../core/scheme/model/definitions';
 import { factsOf } from '../../core/scheme/model/techniques';
 import { Button } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
-import { counted, positionsText } from '../../ui/format';
+import { counted } from '../../ui/format';
 import type { SaidOfMarks } from './markEffect';
+import { paintedCount, paintedText, type PaintedOn } from './paintedOn';
 import { potOf } from './PaintPicker';
 
 interface HalfDoneProps {
+  unit: Unit;
   step: Step;
   change: Partial<Step>;
   paints: Paint[];
   mixes: Mix[];
-  painted: number[];
+  painted: PaintedOn[];
   isMarked: (coat: number) => boolean;
   onChange: (part: Partial<Step>, said?: SaidOfMarks) => void;
   onDone: () => void;
@@ -21,7 +23,7 @@ const coatsFrom = (first: number, last: number): number[] =>
   Array.from({ length: Math.max(0, last - first + 1) }, (_, index) => first + index);
 
 /** A step is changed that some models carry already: what holds for those? */
-export function HalfDone({ step, change, paints, mixes, painted, isMarked, onChange, onDone }: HalfDoneProps) {
+export function HalfDone({ unit, step, change, paints, mixes, painted, isMarked, onChange, onDone }: HalfDoneProps) {
   const more = coatsFrom(step.coats + 1, change.coats ?? step.coats);
   const apply = (kind: SaidOfMarks['kind'], coats: number[]) => {
     onChange(change, coats.length > 0 ? { kind, coats } : undefined);
@@ -32,7 +34,8 @@ export function HalfDone({ step, change, paints, mixes, painted, isMarked, onCha
     <Notice kind="flag">
       <div data-testid="half-done">
         <p>
-          {counted(painted.length, 'model')} ({positionsText(painted)}) painted already: {factsOf(step.technique).label.toLowerCase()}
+          {counted(paintedCount(painted), 'model')} ({paintedText(painted, unit.id)}) painted already:{' '}
+          {factsOf(step.technique).label.toLowerCase()}
           {paint && ` with ${paint}`}.
         </p>
         <Button onClick={() => apply('kept', more)}>Keep those, change only the rest</Button>{' '}

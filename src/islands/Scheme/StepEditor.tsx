@@ -23,6 +23,7 @@ import { Why } from '../shared/Why';
 import { stepCost } from '../../core/commission/stepCosts';
 import { CopyStep } from './CopyStep';
 import { HalfDone } from './HalfDone';
+import { paintedCount, type PaintedOn } from './paintedOn';
 import { LaidOn } from './LaidOn';
 import type { SaidOfMarks } from './markEffect';
 import { MorePaints } from './MorePaints';
@@ -54,8 +55,8 @@ interface StepEditorProps {
   onPaste: (partIds: string[]) => void;
   /** With what holds of the models that are painted already. */
   onChange: (part: Partial<Step>, said?: SaidOfMarks) => void;
-  /** Models painted under this step. */
-  painted: number[];
+  /** Models painted under this step, here and where it is painted too. */
+  painted: PaintedOn[];
   /** Whether some count as done under a coat. */
   isMarked: (coat: number) => boolean;
   onRemove: () => void;
@@ -206,7 +207,7 @@ export function StepEditor(props: StepEditorProps) {
       </details>
       <CopyStep parts={unit.scheme.parts.filter((each) => each.id !== part?.id)} onDuplicate={props.onDuplicate} onPaste={props.onPaste} />
       <Button onClick={() => (painted.length > 0 && !isSure ? setSure(true) : onRemove())}>
-        {isSure ? `${counted(painted.length, 'model')} painted with it. Remove step all the same?` : 'Remove step'}
+        {isSure ? `${counted(paintedCount(painted), 'model')} painted with it. Remove step all the same?` : 'Remove step'}
       </Button>
     </aside>
   );

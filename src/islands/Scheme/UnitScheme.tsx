@@ -2,16 +2,14 @@ import { coatKey } from '../../core/kernel/ids';
 import { ulid } from 'ulid';
 import { allSteps } from '../../core/scheme/model/allSteps';
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { type Paint, type Scheme, type Standard, type Step } from '../../core/scheme/model/definitions';
 import type { HouseRules } from '../../core/scheme/model/houseRules';
-import { factsOf } from '../../core/scheme/model/techniques';
 import type { PassEstimates } from '../../core/commission/estimate';
 import type { SchemeRevision } from '../../core/commission/revisions';
 import type { RemovedPiece } from '../../core/scheme/model/removedPiece';
 import type { StoredUnit } from '../../core/commission/definitions';
 import { Button } from '../../ui/Button/Button';
-import { counted } from '../../ui/format';
 import { PlainPictures } from '../shared/PictureStrip';
 import { SaveState } from '../shared/SaveState';
 import { picturesAt, type Pictures } from '../client/usePictures';
@@ -39,6 +37,7 @@ import {
 import { NewPart } from './NewPart';
 import { PartEditor } from './PartEditor';
 import { Revisions } from './Revisions';
+import { Removed } from './Removed';
 import { Roster } from './Roster';
 import { SchemeDrag } from './SchemeDrag';
 import { SchemeSections } from './SchemeSections';
@@ -47,16 +46,21 @@ import { Starters } from './Starters';
 import { StepEditor } from './StepEditor';
 import { StopLines } from './Stops';
 import { Strip } from './Strip';
+import { Linked, type Linking } from './Linked';
 import { markEffect } from './markEffect';
+import { paintedOn } from './paintedOn';
 import { TypedLines } from './TypedLines';
 import { UsedAgain } from './UsedAgain';
-import { paintedUnder } from './usePainted';
 import { useWarnings } from './useWarnings';
 import styles from './View.module.css';
 
 interface UnitSchemeProps {
   unit: StoredUnit;
+  /** Of the same commission. */
   others: StoredUnit[];
+  onLink: (linking: Linking) => Promise<void>;
+  /** Is given what stores the changes of the scheme that is shown; false where it could not. */
+  onStoring: (store: () => Promise<boolean>) => void;
   standard: Standard;
   paints: Paint[];
   house: HouseRules;
@@ -81,6 +85,8 @@ const focusOn = (css: string) => document.querySelector<HTMLElement>(css)?.focus
 export function UnitScheme({
   unit,
   others,
+  onLink,
+  onStoring,
   standard,
   paints,
   house,
@@ -94,7 +100,10 @@ export function UnitScheme({
   revisions,
 }: UnitSchemeProps) {
   const saved = useSaved<Scheme>({ initial: unit.scheme, save: onSave });
-  const { value: scheme, change } = saved;
+  const { value: scheme, change, retry } = saved;
+  useEffect(() => {
+    onStoring(retry);
+  }, [onStoring, retry]);
   const [out, setOut] = useState(() => removed.map(({ piece }) => piece));
   const [selected, setSelected] = useState<{ strip: StripId; step: string } | null>(null);
   const [selectedPart, setSelectedPart] = useState<string | null>(null);
@@ -111,9 +120,11 @@ export function UnitScheme({
     setSelected({ strip: at, step: added.id });
   };
 
-  const steps = allSteps(scheme);
-  const isStarted = steps.some((each) => paintedUnder(painted, each.id).length > 0);
-  const takenOut = out.filter((piece) => isOut(scheme, piece));
+  const withSchemes = others.filter((each) => each.scheme.parts.length > 0);
+  const linked = others.filter((each) => unit.linked !== null && each.linked === unit.linked);
+  const paintedOf = (each: Step) => paintedOn(painted, each, [unit, ...linked]);
+  const paintedNow = step ? paintedOf(step) : [];
+  const isStarted = allSteps(scheme).some((each) => paintedOf(each).length > 0);
   const takeOut = (piece: RemovedPiece['piece'], next: Scheme) => {
     setOut((all) => [piece, ...all]);
     change(next);
@@ -162,6 +173,7 @@ export function UnitScheme({
             onBefore={saved.retry}
             onChange={change}
           />
+          <Linked unit={shownUnit} others={others} onLink={onLink} />
           <Roster unit={shownUnit} scheme={scheme} standard={standard} onChange={change} />
           {scheme.parts.length > 0 && (
             <p className={styles.depth}>The deepest part, painted first. Minutes: one model, then the whole unit.</p>
@@ -179,7 +191,7 @@ export function UnitScheme({
                   setSelectedPart(part.id);
                 }}
                 onMovePart={(by) => change(movePart(scheme, part.id, by))}
-                painted={part.steps.flatMap((each) => paintedUnder(painted, each.id)).length > 0}
+                painted={part.steps.some((each) => paintedOf(each).length > 0)}
                 onRemovePart={() => takeOut({ kind: 'part', part }, removePart(scheme, part.id))}
               />
             ))}
@@ -198,7 +210,7 @@ export function UnitScheme({
           {scheme.allOver.length > 0 && <Strip name="Over everything" steps={scheme.allOver} {...stripProps(null)} />}
           <SchemeSections
             unit={shownUnit}
-            others={others}
+            others={withSchemes}
             standard={standard}
             paints={paints}
             house={house}
@@ -207,21 +219,7 @@ export function UnitScheme({
             onChange={change}
             onNewPaint={onNewPaint}
           />
-          {takenOut.length > 0 && (
-            <details className={styles.removed} data-testid="removed">
-              <summary>{counted(takenOut.length, 'thing')} removed</summary>
-              <ul>
-                {takenOut.map((piece) => (
-                  <li key={piece.kind === 'part' ? piece.part.id : piece.step.id}>
-                    {pieceName(piece)}{' '}
-                    <Button kind="quiet" onClick={() => change(putBack(scheme, piece))}>
-                      Put back
-                    </Button>
-                  </li>
-                ))}
-              </ul>
-            </details>
-          )}
+          <Removed pieces={out.filter((piece) => isOut(scheme, piece))} onPutBack={(piece) => change(putBack(scheme, piece))} />
           <div className={styles.starts}>
             <SchemeFiles
               unit={shownUnit}
@@ -236,7 +234,7 @@ export function UnitScheme({
             )}
             <UsedAgain
               unit={shownUnit}
-              others={others}
+              others={withSchemes}
               shelf={paints}
               isStarted={isStarted}
               onNewPaint={onNewPaint}
@@ -270,8 +268,8 @@ export function UnitScheme({
               house={house}
               estimate={estimate}
               onNewPaint={onNewPaint}
-              painted={step ? paintedUnder(painted, step.id) : []}
-              isMarked={(coat) => step !== null && (painted.get(coatKey(step.id, coat)) ?? []).length > 0}
+              painted={paintedNow}
+              isMarked={(coat) => paintedNow.some((each) => (painted.get(coatKey(each.step, coat)) ?? []).length > 0)}
               onStops={(stops) => change({ ...scheme, stops })}
               onDuplicate={() => {
                 if (!step || !selected) return;
@@ -283,10 +281,7 @@ export function UnitScheme({
               onChange={(part, said) =>
                 selected &&
                 step &&
-                change(
-                  changeStep(scheme, selected.strip, selected.step, part),
-                  said && markEffect(unit.id, step, said, paintedUnder(painted, step.id), onMarked),
-                )
+                change(changeStep(scheme, selected.strip, selected.step, part), said && markEffect(paintedNow, said, onMarked))
               }
               onRemove={() =>
                 selected &&
@@ -300,6 +295,3 @@ export function UnitScheme({
     </SchemeDrag>
   );
 }
-
-const pieceName = (piece: RemovedPiece['piece']): string =>
-  piece.kind === 'part' ? `${piece.part.name}, ${counted(piece.part.steps.length, 'step')}` : factsOf(piece.step.technique).label;

@@ -1,6 +1,7 @@
 import { useRef, useState } from 'react';
 import { hasScheme, modelsOf, type Paint, type Scheme } from '../../core/scheme/model/definitions';
-import type { SchemePicture } from '../../contract/commission';
+import type { SavedScheme, SchemePicture } from '../../contract/commission';
+import type { StoredUnit } from '../../core/commission/definitions';
 import type { PassEstimates } from '../../core/commission/estimate';
 import { LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
@@ -10,6 +11,7 @@ import { Opened } from '../shared/Opened';
 import { PlanLine } from '../shared/PlanLine';
 import { keepInAddress, UnitTabs } from '../shared/UnitTabs';
 import { usePictures } from '../client/usePictures';
+import type { Linking } from './Linked';
 import { UnitScheme } from './UnitScheme';
 import { usePainted } from './usePainted';
 import styles from './View.module.css';
@@ -31,6 +33,9 @@ function OpenedScheme({ picture, commissionId, wantedUnit }: SchemeViewProps & {
   const [units, setUnits] = useState(picture.units);
   const revisions = useRef(new Map(picture.units.map((unit) => [unit.id, unit.schemeRevision])));
   const saves = useRef(new Map<string, Promise<void>>());
+  const storing = useRef<(() => Promise<boolean>) | null>(null);
+  /** Goes on when the scheme that is shown came from elsewhere: it begins anew. */
+  const [epoch, setEpoch] = useState(0);
   const [paints, setPaints] = useState(picture.paints);
   const [estimate, setEstimate] = useState(picture.estimate);
   const [shown, setShown] = useState(() => (picture.units.find((unit) => unit.id === wantedUnit) ?? picture.units[0])?.id);
@@ -48,17 +53,39 @@ function OpenedScheme({ picture, commissionId, wantedUnit }: SchemeViewProps & {
     );
   }
 
-  const show = (id: string) => {
+  /** Everything that was changed is stored; false where it could not be. */
+  const settled = async (): Promise<boolean> => {
+    await storing.current?.();
+    // One was on its way: what came after it goes now.
+    await saves.current.get(unit.id)?.catch(() => undefined);
+    return (await storing.current?.()) ?? true;
+  };
+  const show = async (id: string) => {
+    const isSame = unit.linked !== null && units.find((each) => each.id === id)?.linked === unit.linked;
+    // What is changed here is changed there: it is opened as it is by then.
+    if (isSame && !(await settled())) return;
     setShown(id);
     keepInAddress(id);
+  };
+  const putUnits = (changed: Pick<StoredUnit, 'id' | 'scheme' | 'schemeRevision'>[]) => {
+    const by = new Map(changed.map((each) => [each.id, each]));
+    for (const { id, schemeRevision } of changed) revisions.current.set(id, schemeRevision);
+    setUnits((all) => all.map((each) => ({ ...each, ...by.get(each.id) })));
+  };
+  const link = async ({ lead, ...linking }: Linking) => {
+    if (!(await settled())) throw new Error('What was changed here is not saved yet: save it first, then try again.');
+    putUnits(await send<StoredUnit[]>('POST', `/api/units/${lead}/linked`, linking));
+    if (lead !== unit.id) setEpoch((last) => last + 1);
+    setEstimate(await send<PassEstimates>('GET', `/api/commissions/${commissionId}/passes`));
   };
   const saveScheme = (scheme: Scheme): Promise<void> => {
     const { id } = unit;
     setUnits((all) => all.map((each) => (each.id === id ? { ...each, scheme } : each)));
     // One save of a unit after the other, also when it is left and opened again meanwhile: each needs the revision of the last.
     const store = async () => {
-      const answer = await send<{ revision: number }>('PUT', `/api/units/${id}/scheme`, { revision: revisions.current.get(id), scheme });
+      const answer = await send<SavedScheme>('PUT', `/api/units/${id}/scheme`, { revision: revisions.current.get(id), scheme });
       revisions.current.set(id, answer.revision);
+      putUnits(answer.linked);
       setEstimate(await send<PassEstimates>('GET', `/api/commissions/${commissionId}/passes`));
     };
     const stored = (saves.current.get(id) ?? Promise.resolve()).then(store, store);
@@ -69,6 +96,7 @@ function OpenedScheme({ picture, commissionId, wantedUnit }: SchemeViewProps & {
     await send('PUT', '/api/paints', { revision: 0, paint });
     setPaints((all) => [...all, paint]);
   };
+  const isLinked = ({ linked }: StoredUnit) => linked !== null && units.filter((each) => each.linked === linked).length > 1;
   const minutesOfUnit = (id: string) =>
     estimate.passes.filter((pass) => pass.unitId === id).reduce((sum, pass) => sum + pass.unitMinutes, 0);
 
@@ -78,19 +106,23 @@ function OpenedScheme({ picture, commissionId, wantedUnit }: SchemeViewProps & {
         units={units.map((each) => ({
           id: each.id,
           name: each.name,
-          detail: `${counted(modelsOf(each), 'model')}, ${hasScheme(each) ? minutesText(minutesOfUnit(each.id)) : 'no scheme yet'}`,
+          detail: `${isLinked(each) ? 'linked, ' : ''}${counted(modelsOf(each), 'model')}, ${hasScheme(each) ? minutesText(minutesOfUnit(each.id)) : 'no scheme yet'}`,
         }))}
         shown={unit.id}
-        onShow={show}
+        onShow={(id) => void show(id)}
         controls="scheme"
       />
       <PlanLine kind="main" commissionId={commissionId} className={styles.toLine}>
         Next: in which order?
       </PlanLine>
       <UnitScheme
-        key={unit.id}
+        key={`${unit.id} ${epoch}`}
         unit={unit}
-        others={units.filter((each) => each.id !== unit.id && each.scheme.parts.length > 0)}
+        others={units.filter((each) => each.id !== unit.id)}
+        onLink={link}
+        onStoring={(store) => {
+          storing.current = store;
+        }}
         standard={picture.commission.standard}
         paints={paints}
         house={picture.house}

@@ -2,8 +2,10 @@ import { boolean, object, type InferType } from 'yup';
 import { ulid } from 'ulid';
 import { day, requiredText } from '../../core/formats/fields';
 import { copyScheme } from '../../core/scheme/authoring/copyScheme';
-import { UNCOUNTED, type Unit } from '../../core/scheme/model/definitions';
+import { followed } from '../../core/scheme/authoring/linked';
+import { EMPTY_SCHEME, UNCOUNTED, type Unit } from '../../core/scheme/model/definitions';
 import { seatModels } from '../../core/scheme/authoring/gone';
+import { allModels } from '../../core/scheme/model/whoTakes';
 import { undoneWords } from '../../core/commission/undone';
 import { UNSAVED } from '../../data/file/revisions';
 import { NotFoundError } from '../stores/errors';
@@ -73,11 +75,30 @@ export async function duplicateCommission(
   return { id: copy.id };
 }
 
-/** Units as they would be ordered again; whose test model speaks for whom stays among them. */
+/** Units as they would be ordered again; whose test model speaks for whom, and who is painted by one scheme, stays among them. */
 export function copiesOf(units: readonly Unit[]): Unit[] {
   const copies = units.map(copyUnit);
   const idOf = new Map(units.map((unit, index) => [unit.id, copies[index]!.id]));
-  return copies.map((copy, index) => ({ ...copy, testedBy: idOf.get(units[index]!.testedBy ?? '') ?? null }));
+  const tested = copies.map((copy, index) => ({ ...copy, testedBy: idOf.get(units[index]!.testedBy ?? '') ?? null }));
+  return linkedAs(units, tested);
+}
+
+/** Copies of units that are painted by one scheme are painted by one of their own. */
+function linkedAs(units: readonly Unit[], copies: readonly Unit[]): Unit[] {
+  const leads = new Map<string, Unit>();
+  return copies.map((copy, index) => {
+    const set = units[index]!.linked;
+    if (set === null || units.filter(({ linked }) => linked === set).length < 2) return copy;
+    const lead = leads.get(set);
+    if (lead) {
+      const own = { ...EMPTY_SCHEME, groups: copy.scheme.groups, variants: copy.scheme.variants };
+      const scheme = followed({ scheme: lead.scheme, models: allModels(lead) }, { scheme: own, models: allModels(copy) }, ulid);
+      return { ...copy, linked: lead.linked, scheme };
+    }
+    const first = { ...copy, linked: ulid() };
+    leads.set(set, first);
+    return first;
+  });
 }
 
 /** The unit as it would be ordered again: nothing painted, counted or settled yet. */

@@ -8,12 +8,15 @@ import { checkWorkSize } from '../../core/formats/scheme/workSize';
 import { CLEANINGS, withCleaning, withGluedLater } from '../../core/scheme/authoring/buildChoices';
 import { EMPTY_SCHEME } from '../../core/scheme/model/definitions';
 import { seatModels } from '../../core/scheme/authoring/gone';
+import { followed } from '../../core/scheme/authoring/linked';
+import { allModels } from '../../core/scheme/model/whoTakes';
 import type { RemovedPiece } from '../../core/scheme/model/removedPiece';
 import type { StoredUnit } from '../../core/commission/definitions';
 import { ConflictError } from '../stores/errors';
 import type { Stores } from '../stores/stores';
 import { findCommission, loadWorkshop } from '../workshop/loadWorkshop';
 import { startedUnits } from '../workshop/startedUnits';
+import { asideOf } from '../schemes/asideOf';
 import { keepRevision } from '../schemes/revisions';
 import { scopeBefore, writeScope } from './scope';
 
@@ -42,9 +45,15 @@ export async function saveIntake(stores: Stores, id: string | undefined, input: 
   if (elsewhere.length > 0) throw new InputError('units', elsewhere, 'give new units ids of their own: these belong to another commission');
   const before = new Map((await stores.commissions.allUnits(commission.id)).map((unit) => [unit.id, unit]));
   const removed = await stores.commissions.removedPieces(input.units.map((unit) => unit.id));
+  const takenOut = new Set((await stores.commissions.removedUnits(commission.id)).map((unit) => unit.id));
   const started = new Set(startedUnits([...before.values()], (await loadWorkshop(stores, now)).marks));
-  const units = input.units.map((unit) =>
-    unitFor(unit, { known: before.get(unit.id), isStarted: started.has(unit.id), removed }, commission.id),
+  const units = followingEachOther(
+    input.units.map((unit) => ({
+      known: before.get(unit.id),
+      isBack: takenOut.has(unit.id),
+      after: (known) => unitFor(unit, { known, isStarted: started.has(unit.id), removed }, commission.id),
+    })),
+    asideOf(removed),
   );
   checkWorkSize(units);
   const scope = await scopeBefore(stores, commission, { commission: input.commission, units }, now);
@@ -66,6 +75,37 @@ export async function saveIntake(stores: Stores, id: string | undefined, input: 
   return { revision: input.revision + 1 };
 }
 
+interface Entry {
+  known: StoredUnit | undefined;
+  /** It was taken out, and is put back. */
+  isBack: boolean;
+  /** What becomes of it as it is by then. */
+  after: (known: StoredUnit | undefined) => StoredUnit;
+}
+
+/** The units one after the other; what one changes of a scheme that it shares, those that are painted by the same one change too. */
+function followingEachOther(entries: readonly Entry[], aside: ReturnType<typeof asideOf>): StoredUnit[] {
+  const byNow = entries.map(({ known }) => known);
+  const follow = (lead: StoredUnit, place: number) => {
+    const own = byNow[place];
+    if (!own || own.id === lead.id || lead.linked === null || own.linked !== lead.linked) return;
+    const to = { scheme: own.scheme, models: allModels(own), aside: aside(own.id) };
+    byNow[place] = { ...own, scheme: followed({ scheme: lead.scheme, models: allModels(lead) }, to, ulid) };
+  };
+  for (const [place, { after, isBack }] of entries.entries()) {
+    const lead = isBack ? byNow.find((other, at) => !entries[at]!.isBack && other && other.linked === byNow[place]?.linked) : undefined;
+    if (lead) follow(lead, place);
+    const known = byNow[place];
+    const unit = after(known);
+    byNow[place] = unit;
+    if (known && paintedOf(unit) !== paintedOf(known)) for (const other of entries.keys()) follow(unit, other);
+  }
+  return byNow.map((unit) => unit!);
+}
+
+/** What of a scheme is shared, to be compared. */
+const paintedOf = ({ scheme: { groups: _groups, variants: _variants, ...shared } }: StoredUnit): string => JSON.stringify(shared);
+
 /**
  * A unit as Intake leaves it. Another count: who is not there any more is in no group, who comes back is what they were, and who is
  * new gets an option of every variant.
@@ -75,7 +115,8 @@ function unitFor(
   { known, isStarted, removed }: { known: StoredUnit | undefined; isStarted: boolean; removed: readonly RemovedPiece[] },
   commissionId: string,
 ): StoredUnit {
-  const of = { commissionId, schemeRevision: known?.schemeRevision ?? 1 };
+  // Which scheme it is painted by is said in the Scheme view.
+  const of = { commissionId, schemeRevision: known?.schemeRevision ?? 1, linked: known?.linked ?? null };
   const { scheme, ...roll } = known
     ? seatModels(known.scheme, known, entry, isStarted)
     : { scheme: EMPTY_SCHEME, gone: entry.gone, late: [] };

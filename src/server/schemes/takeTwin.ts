@@ -4,7 +4,7 @@ import { count, id, list } from '../../core/formats/fields';
 import { InputError } from '../../core/kernel/InputError';
 import type { TwinTaken } from '../../contract/colours';
 import { keepRevision } from './revisions';
-import { saveScheme } from './saveScheme';
+import { outOfDate, storeScheme } from './saveScheme';
 import { ConflictError } from '../stores/errors';
 import type { Stores } from '../stores/stores';
 import { loadWorkshop } from '../workshop/loadWorkshop';
@@ -28,12 +28,16 @@ export async function takeTwin(stores: Stores, { keep, replace }: InferType<type
   const why = `Before “${kept.name}” took the place of “${replaced.name}”.`;
   return stores.allOrNothing(async (all) => {
     const units: TwinTaken['units'] = [];
-    for (const { id: unitId, name, scheme, schemeRevision } of workshop.units) {
-      const merged = withOne(scheme, keep, replace);
-      if (JSON.stringify(merged) === JSON.stringify(scheme)) continue;
-      const before = await keepRevision(all, { id: unitId, scheme }, 'kept', why, now);
-      const { revision } = await saveScheme(all, unitId, { revision: schemeRevision, scheme: merged }, now);
-      units.push({ unitId, name, revisionId: before.id, schemeRevision: revision });
+    // Units with one scheme take it each for itself, and have one scheme still.
+    for (const unit of workshop.units) {
+      const merged = withOne(unit.scheme, keep, replace);
+      if (JSON.stringify(merged) === JSON.stringify(unit.scheme)) continue;
+      const before = await keepRevision(all, unit, 'kept', why, now);
+      const around = (await all.commissions.units(unit.commissionId)).map((each) =>
+        each.id === unit.id ? { ...each, scheme: merged } : each,
+      );
+      const { revision } = await storeScheme(all, { unit, scheme: merged, around }, now);
+      units.push({ unitId: unit.id, name: unit.name, revisionId: before.id, schemeRevision: revision });
     }
     if (units.length === 0) throw new InputError('replace', replaced.name, 'name a paint that an open scheme takes');
     return { units };
@@ -51,7 +55,9 @@ export async function undoTwin(stores: Stores, { units }: InferType<typeof undoT
     for (const { unitId, revisionId, schemeRevision } of units) {
       const before = kept.find((revision) => revision.id === revisionId && revision.unitId === unitId);
       if (!before) throw new ConflictError('The scheme as it was before is not kept any more: set the paint back in the Scheme view.');
-      await saveScheme(all, unitId, { revision: schemeRevision, scheme: before.scheme }, now);
+      const unit = await all.commissions.findUnit(unitId);
+      if (unit?.schemeRevision !== schemeRevision) throw outOfDate();
+      await storeScheme(all, { unit, scheme: before.scheme, around: await all.commissions.units(unit.commissionId) }, now);
     }
   });
 }

@@ -55,4 +55,5 @@ export const unitFields = {
     .default([]),
   testModel: oneOf(TEST_MODEL_STATES),
   testedBy: id().nullable().optional().default(null),
+  linked: id().nullable().optional().default(null),
 };

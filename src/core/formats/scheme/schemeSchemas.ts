@@ -64,6 +64,9 @@ const over = object({
   .optional()
   .default(undefined);
 
+/** What a part or a step is called in all units that are painted by one scheme. */
+const sharedName = () => id().optional().default(undefined);
+
 const step = object({
   id: id(),
   technique: oneOf(TECHNIQUES),
@@ -87,6 +90,7 @@ const step = object({
   like: object({ step: id(), technique: oneOf(TECHNIQUES), paint: optionalId() })
     .optional()
     .default(undefined),
+  shared: sharedName(),
 });
 
 const part = object({
@@ -99,6 +103,7 @@ const part = object({
   isBase: boolean().strict().default(false),
   on: id().nullable().optional().default(undefined),
   steps: list(step, MOST_STEPS),
+  shared: sharedName(),
 });
 
 const mix = object({
@@ -212,19 +217,25 @@ export function schemeOf(parsed: Parsed): Scheme {
   };
 }
 
-const partOf = ({ on, ...parsed }: Parsed['parts'][number]): Part =>
-  ({ ...parsed, ...(on && { on }), steps: parsed.steps.map((one) => stepOf({ ...(one as unknown as ParsedStep), over: null })) }) as Part;
+const partOf = ({ on, shared, ...parsed }: Parsed['parts'][number]): Part =>
+  ({
+    ...parsed,
+    ...(on && { on }),
+    ...(shared && { shared }),
+    steps: parsed.steps.map((one) => stepOf({ ...(one as unknown as ParsedStep), over: null })),
+  }) as Part;
 
 /** Without the fields that nobody has said anything of. */
 const said = <T extends object>(fields: T): T => Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as T;
 
-const stepOf = ({ like, over: laidOn, ...parsed }: ParsedStep): Step =>
+const stepOf = ({ like, shared, over: laidOn, ...parsed }: ParsedStep): Step =>
   ({
     ...parsed,
     paintFor: parsed.paintFor.map((each) => said(each) as PaintFor),
     for: forOf(parsed.for),
     ...(laidOn && { over: laidOn.only ? { only: laidOn.only } : { without: laidOn.without ?? [] } }),
     ...(like && { like }),
+    ...(shared && { shared }),
   }) as Step;
 
 const forOf = (whom: ParsedStep['for']): StepFor => {

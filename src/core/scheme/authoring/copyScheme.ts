@@ -9,7 +9,7 @@ export function copyScheme(scheme: Scheme, newId: () => string): Scheme {
     return ids.get(id)!;
   };
   const freshSteps = (steps: Step[]) =>
-    steps.map((step) => ({
+    steps.map(({ shared: _shared, ...step }) => ({
       ...step,
       id: fresh(step.id),
       ...(step.over && { over: mapOver(step.over, (ids) => ids.map(fresh)) }),
@@ -17,7 +17,7 @@ export function copyScheme(scheme: Scheme, newId: () => string): Scheme {
     }));
   return {
     ...scheme,
-    parts: scheme.parts.map((part) => ({
+    parts: scheme.parts.map(({ shared: _shared, ...part }) => ({
       ...part,
       id: fresh(part.id),
       touches: part.touches?.map(fresh) ?? null,

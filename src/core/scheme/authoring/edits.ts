@@ -86,7 +86,8 @@ export function duplicateStep(newId: NewId, scheme: Scheme, strip: StripId, step
 
 /** A part with its steps once more, further out than itself. */
 export function duplicatePart(newId: NewId, scheme: Scheme, part: Part): Scheme {
-  const copy = { ...part, id: newId(), name: `${part.name} 2`, steps: part.steps.map((step) => ownStep(step, newId())) };
+  const { shared: _shared, ...own } = part;
+  const copy = { ...own, id: newId(), name: `${part.name} 2`, steps: part.steps.map((step) => ownStep(step, newId())) };
   return { ...scheme, parts: scheme.parts.flatMap((each) => (each.id === part.id ? [each, copy] : [each])) };
 }
 

@@ -153,6 +153,8 @@ export interface Step {
   over?: Over;
   /** Left out where it was not copied from another unit's. */
   like?: StepLineage;
+  /** What it is called in every unit that is painted by the same scheme; left out where that is its own id. */
+  shared?: string;
 }
 
 export const REACHES = ['easy', 'hard'] as const;
@@ -172,6 +174,8 @@ export interface Part {
   /** Id of the part that an emblem lies on; left out for the one it is in. */
   on?: string;
   steps: Step[];
+  /** As of a step. */
+  shared?: string;
 }
 
 /** A rule of the painter's own: null minutes for one that always holds. */
@@ -281,6 +285,8 @@ export interface Unit {
   testModel: TestModelState;
   /** Id of the unit of the commission whose test model speaks for this one too; null where it has its own, or none. */
   testedBy: string | null;
+  /** Units of the commission that have the same here are painted by one scheme; null where it has one of its own. */
+  linked: string | null;
   scheme: Scheme;
 }
 
@@ -290,7 +296,7 @@ export type UnitEntry = Omit<Unit, 'scheme'>;
 /** What nobody has said of a unit yet. */
 export const UNCOUNTED: Pick<
   Unit,
-  'owned' | 'counted' | 'countNote' | 'gone' | 'late' | 'trayByTray' | 'goesFirst' | 'holder' | 'bits' | 'testModel' | 'testedBy'
+  'owned' | 'counted' | 'countNote' | 'gone' | 'late' | 'trayByTray' | 'goesFirst' | 'holder' | 'bits' | 'testModel' | 'testedBy' | 'linked'
 > = {
   owned: 0,
   counted: null,
@@ -303,6 +309,7 @@ export const UNCOUNTED: Pick<
   bits: [],
   testModel: 'none',
   testedBy: null,
+  linked: null,
 };
 
 /** A unit with what the test model of another says of it. */

@@ -15,6 +15,6 @@ export function likeOf({ technique, paint, like }: Step, paints: ReadonlyMap<str
 }
 
 /** A step once more in the same unit: it is painted beside the first, so that neither tells of the other. */
-export function ownStep({ like: _like, ...step }: Step, id: string): Step {
+export function ownStep({ like: _like, shared: _shared, ...step }: Step, id: string): Step {
   return { ...step, id };
 }
