@@ -117,7 +117,9 @@ describe('one scheme for seven units', () => {
     await user.isStored();
     const details = (await tabs()).map((tab) => tab.split('\n').at(-1)!);
     expect(new Set(details.slice(0, -1)).size).to.equal(1);
-    expect(details.at(-1)).to.match(/^3 models, /).and.not.equal(details[0]!.replace('linked, ', ''));
+    expect(details.at(-1))
+      .to.match(/^3 models, /)
+      .and.not.equal(details[0]!.replace('linked, ', ''));
     await show('Net menders');
     expect(await user.text('[data-testid="linked"] summary')).not.to.include('Pilots');
     expect(await user.complaints()).to.deep.equal([]);

@@ -129,7 +129,7 @@ describe('units that are painted by one scheme', () => {
     await given.shop.putOnBench(id);
     await given.shop.record(given.shop.painting(await given.shop.pass('Cutters', null), [1], 1));
     const [, now] = await unitsNow(id);
-    expect((await rejected(link(keepers!, [now!]))).message).to.match(/Cutters.*write into this scheme first.*\(wash\)/);
+    expect((await rejected(link(keepers!, [now!]))).message).to.match(/^Models of Cutters have wash that this scheme does not have: write/);
     expect((await unitsNow(id)).map(({ linked }) => linked)).to.deep.equal([null, null]);
   });
 

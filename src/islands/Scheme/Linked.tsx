@@ -53,7 +53,10 @@ export function Linked({ unit, others, onLink }: LinkedProps) {
       <summary>
         Painted by this scheme too: <strong>{linked.length === 0 ? 'no other unit' : linked.map(({ name }) => name).join(', ')}</strong>
       </summary>
-      <p>What is changed here is changed for each of them as well. Who is who stays by unit, and so does what is painted.</p>
+      <p>
+        What is changed here is changed for each of them as well. Who is who stays by unit, and so does what is painted; a scheme that a
+        unit has of its own is kept among its revisions.
+      </p>
       <ul className={styles.linked}>
         {others.map((other) => (
           <li key={other.id}>
@@ -63,17 +66,12 @@ export function Linked({ unit, others, onLink }: LinkedProps) {
                 checked={isLinked(other)}
                 onChange={(event) => act({ lead: unit.id, ...(event.target.checked ? joining(other) : leaving(other)) })}
               />{' '}
-              {other.name}, {counted(modelsOf(other), 'model')}
+              {other.name}, {isLinked(other) ? counted(modelsOf(other), 'model') : hasScheme(other) ? 'own scheme' : 'no scheme yet'}
             </label>
-            {!isLinked(other) && hasScheme(other) && <small> has a scheme of its own: it is kept, and can come back</small>}
           </li>
         ))}
       </ul>
-      {linked.length > 0 && (
-        <Button onClick={() => act({ lead: unit.id, ...leaving(unit) })}>
-          Give {unit.name} a scheme of its own
-        </Button>
-      )}
+      {linked.length > 0 && <Button onClick={() => act({ lead: unit.id, ...leaving(unit) })}>Give {unit.name} a scheme of its own</Button>}
       {problem && <p role="alert">{problem}</p>}
     </details>
   );

@@ -9,7 +9,7 @@ import { hasScheme } from '../../core/scheme/model/definitions';
 import { stepOfKey } from '../../core/scheme/model/halves';
 import { factsOf } from '../../core/scheme/model/techniques';
 import { allModels } from '../../core/scheme/model/whoTakes';
-import { NotFoundError } from '../stores/errors';
+import { ConflictError, NotFoundError } from '../stores/errors';
 import type { Stores } from '../stores/stores';
 import { loadWorkshop } from '../workshop/loadWorkshop';
 import { asideOf } from './asideOf';
@@ -87,9 +87,7 @@ function refuseLost({ name, scheme }: StoredUnit, lost: readonly string[]): void
   if (lost.length === 0) return;
   const works = allSteps(scheme).filter((step) => lost.includes(step.id));
   const names = [...new Set(works.map((step) => factsOf(step.technique).label.toLowerCase()))].join(', ');
-  throw new InputError(
-    'link',
-    name,
-    `write into this scheme first what is painted of it and not in here (${names}), or take those marks back`,
+  throw new ConflictError(
+    `Models of ${name} have ${names} that this scheme does not have: write that into this scheme first, or take those marks back.`,
   );
 }
