@@ -1,5 +1,7 @@
 import { useState } from 'react';
 import type { Part, Scheme } from '../../core/scheme/model/definitions';
+import { SHARE_NAMES, shareName, SHARES, type ShareName } from '../../core/scheme/model/shares';
+import { shareText } from './shareText';
 import { SelectField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';
 import { Button } from '../../ui/Button/Button';
@@ -24,6 +26,11 @@ const reachOptions = [
   { value: 'hard' as const, label: 'hard: a quarter longer' },
 ];
 
+const shareOptions = [
+  ...SHARE_NAMES.map((name) => ({ value: name as ShareName | 'other', label: `${name}, ${shareText(SHARES[name])}` })),
+  { value: 'other' as const, label: 'by number' },
+];
+
 /** What else can be said of a part: how large, how to reach, what it touches. */
 export function PartEditor({ part, scheme, unitId, pictures, onBefore, onDuplicate, onChange }: PartEditorProps) {
   const others = scheme.parts.filter((each) => each.id !== part.id);
@@ -41,6 +48,12 @@ export function PartEditor({ part, scheme, unitId, pictures, onBefore, onDuplica
           <strong>{part.name}</strong>
         </p>
         <div className={styles.pair}>
+          <SelectField
+            label="Size"
+            value={shareName(part.surface) ?? 'other'}
+            options={shareOptions}
+            onChange={(name) => name !== 'other' && onChange({ surface: SHARES[name] })}
+          />
           <NumberField
             label="Share of the model"
             unit="%"
@@ -49,6 +62,8 @@ export function PartEditor({ part, scheme, unitId, pictures, onBefore, onDuplica
             value={Math.round(part.surface * 1000) / 10}
             onChange={(share) => share !== null && onChange({ surface: share / 100 })}
           />
+        </div>
+        <div className={styles.pair}>
           <SelectField label="To reach" value={part.reach} options={reachOptions} onChange={(reach) => onChange({ reach })} />
         </div>
         <label className={styles.check}>

@@ -11,6 +11,7 @@ import {
 } from '../../core/scheme/model/definitions';
 import type { HouseRules } from '../../core/scheme/model/houseRules';
 import { MOMENTS, type Moment } from '../../core/scheme/model/moments';
+import { coverageIn, followsPart, usualDrying } from '../../core/scheme/model/shares';
 import { factsOf } from '../../core/scheme/model/techniques';
 import type { PassEstimates } from '../../core/commission/estimate';
 import { Button } from '../../ui/Button/Button';
@@ -23,6 +24,7 @@ import { Why } from '../shared/Why';
 import { stepCost } from '../../core/commission/stepCosts';
 import { CopyStep } from './CopyStep';
 import { HalfDone } from './HalfDone';
+import { shareText } from './shareText';
 import { paintedCount, type PaintedOn } from './paintedOn';
 import { LaidOn } from './LaidOn';
 import type { SaidOfMarks } from './markEffect';
@@ -131,6 +133,14 @@ export function StepEditor(props: StepEditorProps) {
             onChange={(share) => share && onChange({ coverage: share / 100 })}
           />
         </div>
+        {part && !followsPart(step, part) && (
+          <p>
+            Set by hand.{' '}
+            <Button kind="quiet" onClick={() => onChange({ coverage: coverageIn(step.technique, part) })}>
+              As the part says: {shareText(coverageIn(step.technique, part))}
+            </Button>
+          </p>
+        )}
         <div className={styles.pair}>
           <SelectField
             label="For"
@@ -151,7 +161,7 @@ export function StepEditor(props: StepEditorProps) {
           optional
           min={0}
           max={10000}
-          placeholder={String(potOf(step, paints, mixes)?.dryMinutes ?? facts.dryMinutes)}
+          placeholder={String(potOf(step, paints, mixes)?.dryMinutes ?? Math.round(usualDrying(step)))}
           value={step.dryMinutes}
           onChange={(dryMinutes) => onChange({ dryMinutes })}
         />

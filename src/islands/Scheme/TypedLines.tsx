@@ -5,6 +5,7 @@ import type { Paint, Scheme } from '../../core/scheme/model/definitions';
 import { factsOf } from '../../core/scheme/model/techniques';
 import { Button } from '../../ui/Button/Button';
 import { Swatch } from '../../ui/Swatch/Swatch';
+import { shareText } from './shareText';
 import own from './TypedLines.module.css';
 import styles from './View.module.css';
 
@@ -14,7 +15,7 @@ interface TypedLinesProps {
   onChange: (scheme: Scheme) => void;
 }
 
-const EXAMPLE = 'Coat: base Sea blue x2, layer Foam, edge\nBoots: base Tar\nOver everything: prime Fog, wash Bog';
+const EXAMPLE = 'Coat, large: base Sea blue x2, layer Foam, edge\nEye, dot: detail Foam\nOver everything: prime Fog, wash Bog';
 
 /** A whole scheme typed in as lines, with what it would become below. */
 export function TypedLines({ scheme, paints, onChange }: TypedLinesProps) {
@@ -30,7 +31,9 @@ export function TypedLines({ scheme, paints, onChange }: TypedLinesProps) {
     <details className={styles.section} data-testid="typed">
       <summary>Type parts and steps as lines</summary>
       <div className={own.typed}>
-        <label htmlFor={id}>One part a line: its name, a colon, its steps with commas between</label>
+        <label htmlFor={id}>
+          One part a line: its name (and how large: dot, small, medium, large, 8 %), a colon, its steps with commas between
+        </label>
         <textarea
           id={id}
           rows={5}
@@ -47,7 +50,10 @@ export function TypedLines({ scheme, paints, onChange }: TypedLinesProps) {
         <ul data-testid="typed-preview">
           {lines.map((line, index) => (
             <li key={`${index} ${line.part}`}>
-              <strong>{line.part ?? 'Over everything'}</strong>
+              <strong>
+                {line.part ?? 'Over everything'}
+                {line.surface !== null && `, ${shareText(line.surface)}`}
+              </strong>
               {line.steps.map((step, place) => (
                 <span key={place} className={own.typedStep}>
                   <Swatch hex={step.paint?.hex ?? null} kind={step.paint?.kind ?? null} />

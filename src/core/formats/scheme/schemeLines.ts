@@ -1,11 +1,12 @@
 import { surfaceOf } from '../../scheme/model/field';
 import { usualPart, usualStep } from '../../scheme/authoring/briefScheme';
 import { TECHNIQUES, type Technique, factsOf } from '../../scheme/model/techniques';
-import { mapOver, type Over, type Paint, type Scheme, type Step } from '../../scheme/model/definitions';
+import { coverageIn, readPartName, resized } from '../../scheme/model/shares';
+import { mapOver, type Over, type Paint, type Part, type Scheme, type Step } from '../../scheme/model/definitions';
 
 /**
- * A scheme typed in as lines, one part each: `Coat: base Sea blue x2, layer Foam, edge`. Before the colon the part, behind it its
- * steps: a technique, a paint of the shelf, how many coats. `Over everything: prime Fog` goes over all parts, `Everything but Face: wash Tar` over
+ * A scheme typed in as lines, one part each: `Coat: base Sea blue x2, layer Foam, edge`. Before the colon the part, with its share of the
+ * model behind a comma where it is said (`Eye, dot: detail Foam`), behind the colon its steps: a technique, a paint of the shelf, how many coats. `Over everything: prime Fog` goes over all parts, `Everything but Face: wash Tar` over
  * all but those named, `Over Coat and Hat: dry brush Foam` over those named.
  */
 export interface TypedScheme {
@@ -17,6 +18,8 @@ export interface TypedScheme {
 export interface TypedLine {
   /** Null for what goes over everything, or over several parts. */
   part: string | null;
+  /** Its share of the model; null where nobody has said. */
+  surface: number | null;
   /** Names of parts; left out for everything. */
   over?: Over;
   steps: TypedStep[];
@@ -87,12 +90,15 @@ export function readSchemeLines(text: string, shelf: readonly Paint[]): TypedSch
 }
 
 /** Where a line goes: a part, everything, or several parts by their names. */
-function placeOf(name: string): Pick<TypedLine, 'part' | 'over'> {
-  if (OVER_EVERYTHING.test(name)) return { part: null };
-  const but = EVERYTHING_BUT.exec(name);
-  if (but) return { part: null, over: { without: namesIn(but[1]!) } };
-  const some = OVER_SOME.exec(name);
-  return some ? { part: null, over: { only: namesIn(some[1]!) } } : { part: name };
+function placeOf(text: string): Omit<TypedLine, 'steps'> {
+  const over = { part: null, surface: null };
+  if (OVER_EVERYTHING.test(text)) return over;
+  const but = EVERYTHING_BUT.exec(text);
+  if (but) return { ...over, over: { without: namesIn(but[1]!) } };
+  const some = OVER_SOME.exec(text);
+  if (some) return { ...over, over: { only: namesIn(some[1]!) } };
+  const { name, surface } = readPartName(text);
+  return { part: name, surface };
 }
 
 const namesIn = (text: string): string[] =>
@@ -137,11 +143,10 @@ const FROM_TABLE = ['highlight', 'detail', 'weather', 'sealed'];
 /** The scheme with the lines in it: steps of a part that is there already go to the end of its strip. Parts that a line goes over are made where they are new. */
 export function withSchemeLines(scheme: Scheme, lines: readonly TypedLine[], newId: () => string): Scheme {
   const stepOf = ({ technique, paint, coats, unknownPaint }: TypedStep, surface: number): Step => {
-    const { moment } = factsOf(technique);
     return {
-      ...usualStep(newId(), technique, paint?.id ?? null, moment === 'highlight' ? surface / 3 : surface),
+      ...usualStep(newId(), technique, paint?.id ?? null, coverageIn(technique, { surface })),
       coats,
-      standard: FROM_TABLE.includes(moment) ? 'table' : 'quick',
+      standard: FROM_TABLE.includes(factsOf(technique).moment) ? 'table' : 'quick',
       note: unknownPaint ?? '',
     };
   };
@@ -163,10 +168,12 @@ export function withSchemeLines(scheme: Scheme, lines: readonly TypedLine[], new
     }
     const name = line.part;
     const known = partNamed(name);
-    const steps = line.steps.map((step) => stepOf(step, known?.surface ?? SURFACE));
+    const surface = line.surface ?? known?.surface ?? SURFACE;
+    const steps = line.steps.map((step) => stepOf(step, surface));
+    const into = (part: Part): Part => ({ ...part, steps: [...part.steps, ...steps] });
     parts = known
-      ? parts.map((part) => (part === known ? { ...part, steps: [...part.steps, ...steps] } : part))
-      : [...parts, { ...usualPart(newId(), name, steps), surface: SURFACE }];
+      ? parts.map((part) => (part === known ? into(resized(known, surface)) : part))
+      : [...parts, { ...usualPart(newId(), name, steps), surface }];
   }
   return { ...scheme, parts, allOver };
 }

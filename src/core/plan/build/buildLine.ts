@@ -19,6 +19,7 @@ import { changeoverMinutes, setupId, setupOf, startMinutes, type SetupInfo } fro
 import { staminaWish } from './stamina';
 import { splitTrays, type UnitTray } from '../../scheme/passes/splitTrays';
 import { factsOf, type Technique } from '../../scheme/model/techniques';
+import { usualDrying } from '../../scheme/model/shares';
 import { factorOf, modelFactors, type ModelFactor } from '../../scheme/model/whoTakes';
 
 /** A line problem and what its ids mean. */
@@ -191,10 +192,10 @@ function jobOf(
   };
 }
 
-/** The step's own drying wins over the label of what is on the brush, the label over the technique's usual time; the climate scales it. */
+/** The step's own drying wins over the label of what is on the brush, the label over what is usual for the technique; the climate scales it. */
 export function dryMinutesOf(step: Step, potId: string | null, roster: Pick<Roster, 'paints' | 'house'>): number {
   const label = potId === null ? null : (roster.paints.get(potId)?.dryMinutes ?? null);
-  return (step.dryMinutes ?? label ?? factsOf(step.technique).dryMinutes) * roster.house.dryingFactor;
+  return (step.dryMinutes ?? label ?? usualDrying(step)) * roster.house.dryingFactor;
 }
 
 /** Not to be picked up for so long; never longer than it is wet. */

@@ -3,6 +3,7 @@ import type { NewId } from '../../kernel/ids';
 import { allSteps } from '../model/allSteps';
 import { usualPart, usualStep } from './briefScheme';
 import { mapOver, type Part, type Scheme, type Step, type StepFor } from '../model/definitions';
+import { coverageIn, followsPart, LEAST_COVERAGE, readPartName, resized } from '../model/shares';
 import { type Technique, factsOf } from '../model/techniques';
 import type { SchoolQuestion, Strength } from '../model/schools';
 import { ownStep } from '../model/lineage';
@@ -47,10 +48,6 @@ export const newStep = (
   ),
   standard: isOneOf(factsOf(technique).moment, 'base', 'shade', 'prime', 'rim', 'ground', 'varnish', 'build') ? 'quick' : 'table',
 });
-
-const LEAST_COVERAGE = 0.005;
-const coverageIn = (technique: Technique, { surface }: Pick<Part, 'surface'>): number =>
-  Math.max(LEAST_COVERAGE, factsOf(technique).moment === 'highlight' ? surface / 3 : surface);
 
 /** A step takes the place of another, in its own strip or in that of another part; at the end where no place is named. */
 export function moveStepTo(scheme: Scheme, stepId: string, to: { strip: StripId; before: string | null }): Scheme {
@@ -105,10 +102,12 @@ export function pasteStep(newId: NewId, scheme: Scheme, step: Step, from: Part |
   };
 }
 
-export const addPart = (newId: NewId, scheme: Scheme, name: string, paint: string | null): Scheme => ({
-  ...scheme,
-  parts: [...scheme.parts, usualPart(newId(), name, [newStep(newId, 'basecoat', paint, false)])],
-});
+/** Its share may stand behind its name: `Eye, dot`. */
+export function addPart(newId: NewId, scheme: Scheme, typed: string, paint: string | null): Scheme {
+  const { name, surface } = readPartName(typed);
+  const part = usualPart(newId(), name, [newStep(newId, 'basecoat', paint, false)]);
+  return { ...scheme, parts: [...scheme.parts, surface === null ? part : resized(part, surface)] };
+}
 
 export const addStep = (scheme: Scheme, strip: StripId, step: Step): Scheme => mapStrip(scheme, strip, (steps) => [...steps, step]);
 
@@ -118,8 +117,16 @@ export const addUsualGround = (newId: NewId, scheme: Scheme): Scheme => ({
   allOver: [...scheme.allOver, ...(['prime', 'wash', 'rim', 'varnish'] as const).map((technique) => newStep(newId, technique, null, true))],
 });
 
-export const changeStep = (scheme: Scheme, strip: StripId, stepId: string, part: Partial<Step>): Scheme =>
-  mapStrip(scheme, strip, (steps) => steps.map((step) => (step.id === stepId ? withoutIdlePaint({ ...step, ...part }) : step)));
+/** A step that covers what is usual in its part does so with another technique too. */
+export const changeStep = (scheme: Scheme, strip: StripId, stepId: string, change: Partial<Step>): Scheme => {
+  const part = scheme.parts.find(({ id }) => id === strip);
+  const changed = (step: Step): Step => {
+    const next = { ...step, ...change };
+    const follows = part && change.coverage === undefined && followsPart(step, part);
+    return withoutIdlePaint(follows ? { ...next, coverage: coverageIn(next.technique, part) } : next);
+  };
+  return mapStrip(scheme, strip, (steps) => steps.map((step) => (step.id === stepId ? changed(step) : step)));
+};
 
 const withoutIdlePaint = (step: Step): Step =>
   factsOf(step.technique).usesPaint ? step : { ...step, paint: null, mix: null, paintFor: [] };
@@ -136,9 +143,12 @@ export const moveStep = (scheme: Scheme, strip: StripId, stepId: string, by: num
     ),
   );
 
-export const changePart = (scheme: Scheme, partId: string, change: Partial<Part>): Scheme => ({
+/** Steps that follow the size of their part go with it. */
+export const changePart = (scheme: Scheme, partId: string, { surface, ...change }: Partial<Part>): Scheme => ({
   ...scheme,
-  parts: scheme.parts.map((part) => (part.id === partId ? { ...part, ...change } : part)),
+  parts: scheme.parts.map((part) =>
+    part.id === partId ? { ...(surface === undefined ? part : resized(part, surface)), ...change } : part,
+  ),
 });
 
 export const movePart = (scheme: Scheme, partId: string, by: number): Scheme => ({

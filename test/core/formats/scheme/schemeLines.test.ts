@@ -38,6 +38,35 @@ describe('a scheme typed as lines', () => {
     ]);
   });
 
+  it('says how large each part is, and of one that is there already too', () => {
+    const { lines } = read('Eye, dot: detail Foam\nCoat, 8 %: layer Foam\nOver Coat and Eye: wash Bog');
+    expect(lines.map(({ part, surface }) => [part, surface])).to.deep.equal([
+      ['Eye', 0.005],
+      ['Coat', 0.08],
+      [null, null],
+    ]);
+    const coat = { ...part('Coat', step('basecoat', { coverage: 0.3 })), surface: 0.3 };
+    const made = withSchemeLines(scheme([coat]), lines, newId);
+    expect(made.parts.map(({ name, surface }) => [name, surface])).to.deep.equal([
+      ['Coat', 0.08],
+      ['Eye', 0.005],
+    ]);
+    expect(made.parts.map(({ steps }) => steps.map(({ coverage }) => coverage))).to.deep.equal([[0.08, 0.08 / 3], [0.005]]);
+  });
+
+  it('enters a job of thirty parts in some thirty keys a part, each as large as it was said', () => {
+    const sizes = ['dot', 'small', 'medium', 'large'];
+    const text = Array.from({ length: 30 }, (_, index) => `Part ${index + 1}, ${sizes[index % 4]}: base Sea, layer Foam`).join('\n');
+    expect(text.length / 30).to.be.below(40);
+    const { lines, problems } = read(text);
+    expect(problems).to.deep.equal([]);
+    const made = withSchemeLines(EMPTY_SCHEME, lines, newId);
+    expect(made.parts).to.have.length(30);
+    expect(made.parts.map(({ surface, steps }) => [surface, steps[0]!.coverage])).to.deep.equal(
+      made.parts.map((_, index) => [0.005, 0.03, 0.1, 0.25][index % 4]!).map((share) => [share, share]),
+    );
+  });
+
   it('knows techniques by their short and their long names', () => {
     const techniques = read('A: Base coat Foam, dry brush Foam, drybrush Foam, edge line Foam, dark lining Foam, transfer, varnish')
       .lines[0]!.steps;
