@@ -131,7 +131,13 @@ function jobRow({ sessions, trays }: LegSheet, job: JobInfo, begin: number): Tab
   return [
     { canvas: [{ type: 'rect', x: 0, y: 0, w: BOX_POINTS, h: BOX_POINTS, lineWidth: 0.75, lineColor: INK }] },
     { text: sessions ? timeOfDayText(sessions.origin + begin * MINUTE_MS) : sinceStart(begin), color: SOFT },
-    { text: [{ text: `${job.unitName} ${positionsText(tray.models)}: `, color: SOFT }, `${part}${coatWords(job)}`] },
+    {
+      text: [
+        { text: `${job.unitName} ${positionsText(tray.models)}: `, color: SOFT },
+        `${part}${coatWords(job)}`,
+        ...(job.recipe.length > 0 ? [{ text: `\n${job.recipe.join('; ')}`, fontSize: 8 }] : []),
+      ],
+    },
     job.models.length === tray.models.length
       ? counted(job.models.length, 'model')
       : `${counted(job.models.length, 'model')} (${positionsText(job.models)})`,

@@ -32,7 +32,7 @@ const base = (paste: PaintKey, colour: PaintKey, light: PaintKey): PartEntry => 
 
 const ground = (primer: PaintKey, wash: PaintKey): StepEntry[] => [
   ['prime', primer, 1],
-  ['wash', wash, 0.85],
+  ['wash', wash, 0.85, { strength: '1:1 with medium', note: 'draw the pools out of the face' }],
   ['varnish', 'matt', 1],
 ];
 
@@ -47,7 +47,7 @@ export const TIDE_COAST: UnitEntry[] = [
       ['Trousers', [['basecoat', 'slate', 0.14], ['edge', 'gullGrey', 0.03, table]]],
       ['Oilskin coat', [['basecoat', 'oilskin', 0.26, twoCoats], ['edge', 'sailcloth', 0.05, table]]],
       ['Belt and boots', [['basecoat', 'peat', 0.08], ['edge', 'saddle', 0.02, table]]],
-      ['Lantern', [['basecoat', 'brass', 0.05], ['translucent', 'lampGlow', 0.02], ['gloss-effect', 'gloss', 0.02, table]]],
+      ['Lantern', [['basecoat', 'brass', 0.05], ['translucent', 'lampGlow', 0.02, { note: 'from the middle of the glass outwards' }], ['gloss-effect', 'gloss', 0.02, table]]],
       ['Whistle and badge', [['detail', 'herring', 0.01, leadersOnly]]],
       base('shingle', 'driftwood', 'cuttle'),
     ],

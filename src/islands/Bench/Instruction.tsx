@@ -1,4 +1,5 @@
 import { MINUTE_MS } from '../../core/kernel/timeUnits';
+import { dipFor } from '../../core/bench/guide/benchLine';
 import { weightOf } from '../../core/bench/replay/divideStretch';
 import { coatWords } from '../../core/scheme/model/halves';
 import { allowsCountdown, factsOf } from '../../core/scheme/model/techniques';
@@ -34,6 +35,7 @@ export function Instruction({ bench, now }: { bench: Bench; now: number }) {
           {trayWords(bench, job)}, model {view.model}
           {isLeader && ', a leader'}
         </p>
+        <Recipe bench={bench} />
         <Wet bench={bench} now={now} />
         <Broken bench={bench} />
         {bench.trouble.models > 0 && (
@@ -47,6 +49,20 @@ export function Instruction({ bench, now }: { bench: Bench; now: number }) {
         <Budget bench={bench} />
       </div>
     </section>
+  );
+}
+
+/** What is in the hand, how what is on it is made, how strong it is, and what the painter noted of the step. */
+function Recipe({ bench }: { bench: Bench }) {
+  const pass = bench.pass!;
+  const { hand } = factsOf(pass.technique);
+  const { recipe } = dipFor(pass, bench.view.model ?? bench.job!.models[0]);
+  const said = [...(hand === 'none' ? [] : [hand]), ...recipe];
+  if (said.length === 0) return null;
+  return (
+    <p className={styles.quiet} data-testid="recipe">
+      {said.join(' · ')}
+    </p>
   );
 }
 

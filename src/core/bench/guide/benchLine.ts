@@ -4,6 +4,7 @@ import type { Roster, RosterUnit } from '../../plan/build/roster';
 import { idOfHalf, type Half } from '../../scheme/model/halves';
 import type { Size } from '../../scheme/model/definitions';
 import type { Technique } from '../../scheme/model/techniques';
+import { mixTexts, recipeOf } from '../../scheme/model/recipe';
 import { likeOf } from '../../scheme/model/lineage';
 import { hardRules } from '../../scheme/rules/orderRules';
 import { effortOf, passesOf, type Dip, type Pass } from '../../scheme/passes/passes';
@@ -54,6 +55,8 @@ export interface BenchDip extends Dip {
   lacksPaint: boolean;
   dryMinutes: number;
   handleMinutes: number;
+  /** How it is made and used, in words. */
+  recipe: string[];
 }
 
 export interface BenchUnit {
@@ -129,6 +132,7 @@ function benchPasses(unit: RosterUnit, roster: Roster, first: number, reasons: s
     if (!reasons.includes(reason)) reasons.push(reason);
     return reasons.indexOf(reason);
   };
+  const mixes = mixTexts(unit.scheme, roster.paints);
   const dipOf = ({ step, half }: Pass, dip: Dip): BenchDip => {
     const dryMinutes = dryMinutesOf(step, dip.potId, roster);
     return {
@@ -137,6 +141,7 @@ function benchPasses(unit: RosterUnit, roster: Roster, first: number, reasons: s
       lacksPaint: lacksPaint(step.technique, dip.potId),
       dryMinutes,
       handleMinutes: handleMinutesOf(step.technique, dryMinutes),
+      recipe: recipeOf(step, dip.potId, mixes),
     };
   };
   return passes.map((pass) => {

@@ -19,6 +19,7 @@ import { changeoverMinutes, setupId, setupOf, startMinutes, type SetupInfo } fro
 import { staminaWish } from './stamina';
 import { splitTrays, type UnitTray } from '../../scheme/passes/splitTrays';
 import { factsOf, type Technique } from '../../scheme/model/techniques';
+import { mixTexts, recipeOf } from '../../scheme/model/recipe';
 import { usualDrying } from '../../scheme/model/shares';
 import { factorOf, modelFactors, type ModelFactor } from '../../scheme/model/whoTakes';
 
@@ -97,6 +98,7 @@ const SPAN_DIGITS = 10_000;
 function buildUnit(unit: RosterUnit, roster: Roster) {
   const passes = passesOf(unit, unit.standard, roster.house);
   const factors = modelFactors(unit.scheme, roster.house);
+  const mixes = mixTexts(unit.scheme, roster.paints);
   const trays: TrayInfo[] = splitTrays(unit, roster.house).map((tray) => ({ ...tray, unitName: unit.name }));
   const stretches = passStretches(passes, trays, factors, roster.doneModels);
   const ordinary = new Map(
@@ -107,7 +109,7 @@ function buildUnit(unit: RosterUnit, roster: Roster) {
   const perTray = trays.map((tray) => {
     const ofTray = stretches.filter((stretch) => stretch.tray === tray);
     const jobs = ofTray.map((stretch) =>
-      jobOf(stretch, unit, { factors, ordinary: ordinary.get(stretch)!, moment: rules.moments.get(stretch.pass.key)! }, roster),
+      jobOf(stretch, unit, { factors, ordinary: ordinary.get(stretch)!, moment: rules.moments.get(stretch.pass.key)!, mixes }, roster),
     );
     return { jobs, ...orderOnTray(jobs, rules) };
   });
@@ -165,7 +167,12 @@ function leadersInTurn(jobs: readonly JobInfo[], trays: ReadonlyMap<string, Unit
 function jobOf(
   { pass, dip, tray, ofTray }: PassStretch,
   unit: RosterUnit,
-  { factors, ordinary, moment }: { factors: readonly ModelFactor[]; ordinary: number; moment: Moment },
+  {
+    factors,
+    ordinary,
+    moment,
+    mixes,
+  }: { factors: readonly ModelFactor[]; ordinary: number; moment: Moment; mixes: ReadonlyMap<string, string> },
   roster: Roster,
 ): JobInfo {
   return {
@@ -189,6 +196,7 @@ function jobOf(
     models: ofTray,
     minutes: ofTray.map((model) => ordinary * factorOf(factors, model)),
     dryMinutes: dryMinutesOf(pass.step, dip.potId, roster),
+    recipe: recipeOf(pass.step, dip.potId, mixes),
   };
 }
 

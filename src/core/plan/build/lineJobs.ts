@@ -30,6 +30,8 @@ export interface JobInfo {
   /** Minutes for each of them. */
   minutes: number[];
   dryMinutes: number;
+  /** How what is on the brush is made and used, in words. */
+  recipe: string[];
 }
 
 /** Hands-on minutes of all the models of a job. */

@@ -7,7 +7,7 @@ export type BriefStep<Key extends string> = [
   technique: Technique,
   paint: Key | null,
   coverage: number,
-  more?: { coats?: number; leadersOnly?: true; standard?: Standard },
+  more?: { coats?: number; leadersOnly?: true; standard?: Standard; strength?: string; note?: string },
 ];
 export type BriefPart<Key extends string> = [name: string, steps: BriefStep<Key>[]];
 
@@ -57,11 +57,18 @@ export function wholeScheme<Key extends string>(brief: BriefScheme<Key>, newId: 
   const models = Array.from({ length: brief.leaders ?? 0 }, (_, index) => index + 1);
   const leaders: Group[] =
     models.length === 0 ? [] : [{ id: newId(), name: 'leader', kind: 'leader', models, standard: null, factor: null }];
-  const step = ([technique, paint, coverage, { coats = 1, leadersOnly, standard = 'quick' } = {}]: BriefStep<Key>): Step => ({
+  const step = ([
+    technique,
+    paint,
+    coverage,
+    { coats = 1, leadersOnly, standard = 'quick', strength = '', note = '' } = {},
+  ]: BriefStep<Key>): Step => ({
     ...usualStep(newId(), technique, paint === null ? null : paintId(paint), coverage),
     coats,
     for: leadersOnly ? { only: leaders.map((group) => group.id) } : null,
     standard,
+    strength,
+    note,
   });
   return {
     ...EMPTY_SCHEME,
