@@ -41,7 +41,12 @@ describe('what is shown is what is done', () => {
       const { units } = await answer<MoneyPicture>(`/api/commissions/${id}/money`);
       return { likely, price: units.reduce((sum, each) => sum + each.likely, 0) };
     };
-    const order = async () => (await user.text('[aria-label="Next"]')).split('\n').slice(1, 4);
+    /** What comes next, whatever the time is by now. */
+    const order = async () =>
+      (await user.text('[aria-label="Next"]'))
+        .replaceAll(/ Ready in [^\n]*/g, '')
+        .split('\n')
+        .slice(1, 4);
     const lay = async () => {
       await user.open('/line');
       await user.find('[data-searching="false"]');

@@ -4,14 +4,14 @@ import { viewBench, lookBacks, troubleSpots } from '../../src/core/bench/guide/v
 import type { BenchEvent } from '../../src/core/bench/definitions';
 import type { BenchFigures } from '../../src/contract/bench';
 import type { StoredLogRow } from '../../src/core/log/definitions';
-import { Advice } from '../../src/islands/Bench/Advice';
-import { Instruction } from '../../src/islands/Bench/Instruction';
-import { LateTimes } from '../../src/islands/Bench/LateTimes';
-import { MissPicker } from '../../src/islands/Bench/MissPicker';
-import { References } from '../../src/islands/Bench/References';
-import { SidePanel } from '../../src/islands/Bench/SidePanel';
-import { TrayStrip } from '../../src/islands/Bench/TrayStrip';
-import type { Bench } from '../../src/islands/Bench/useBench';
+import { Advice } from '../../src/islands/Bench/guide/Advice';
+import { Instruction } from '../../src/islands/Bench/guide/Instruction';
+import { LateTimes } from '../../src/islands/Bench/said/LateTimes';
+import { MissPicker } from '../../src/islands/Bench/said/MissPicker';
+import { References } from '../../src/islands/Bench/guide/References';
+import { SidePanel } from '../../src/islands/Bench/around/SidePanel';
+import { TrayStrip } from '../../src/islands/Bench/guide/TrayStrip';
+import type { Bench } from '../../src/islands/Bench/taps/useBench';
 import { START, tap, TestBench } from '../support/bench';
 import { paint, part, roster, step, unit } from '../support/units';
 

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { heldOver, minuteOfPlace, stepped, type Carry } from '../../src/islands/Line/useCarry';
+import { heldOver, minuteOfPlace, stepped, type Carry } from '../../src/islands/Line/chart/useCarry';
 import { smallLine } from '../support/line';
 
 const { plan } = smallLine();

@@ -6,12 +6,12 @@ import type { Reconciliation } from '../../src/core/commission/reconcile';
 import type { IntakeFigures } from '../../src/contract/intakeFigures';
 import type { ScopeChange } from '../../src/core/commission/scope';
 import type { TestModelPicture } from '../../src/contract/testModelPicture';
-import { BackPlanned } from '../../src/islands/Intake/BackPlanned';
-import { Bits } from '../../src/islands/Intake/Bits';
-import { Reconciled } from '../../src/islands/Intake/Reconciled';
+import { BackPlanned } from '../../src/islands/Intake/commission/BackPlanned';
+import { Bits } from '../../src/islands/Intake/units/Bits';
+import { Reconciled } from '../../src/islands/Intake/units/Reconciled';
 import { ScopeChanges } from '../../src/islands/shared/ScopeChanges';
-import { StandardPrices } from '../../src/islands/Intake/StandardPrices';
-import { TestModel } from '../../src/islands/Intake/TestModel';
+import { StandardPrices } from '../../src/islands/Intake/commission/StandardPrices';
+import { TestModel } from '../../src/islands/Intake/commission/TestModel';
 import type { Pictures } from '../../src/islands/client/usePictures';
 
 const nothing = () => undefined;

@@ -7,16 +7,16 @@ import { explainPlace, type PlaceReason } from '../../src/core/line/hand/explain
 import { planOrder } from '../../src/core/line/search/planOrder';
 import { placesFor } from '../../src/core/line/hand/places';
 import { sharedLegs } from '../../src/core/plan/build/sharedLegs';
-import { CarryDetails } from '../../src/islands/Line/CarryDetails';
-import { chartBlocks, threadPath } from '../../src/islands/Line/chartBlocks';
-import { JobDetails, whyHere } from '../../src/islands/Line/JobDetails';
-import { LegList } from '../../src/islands/Line/LegList';
-import { RelayChart } from '../../src/islands/Line/RelayChart';
-import { SharedLegs } from '../../src/islands/Line/SharedLegs';
-import { StrategyTable } from '../../src/islands/Line/StrategyTable';
+import { CarryDetails } from '../../src/islands/Line/chart/CarryDetails';
+import { chartBlocks, threadPath } from '../../src/islands/Line/chart/chartBlocks';
+import { JobDetails, whyHere } from '../../src/islands/Line/chart/JobDetails';
+import { LegList } from '../../src/islands/Line/legs/LegList';
+import { RelayChart } from '../../src/islands/Line/chart/RelayChart';
+import { SharedLegs } from '../../src/islands/Line/legs/SharedLegs';
+import { StrategyTable } from '../../src/islands/Line/search/StrategyTable';
 import { LineTimes } from '../../src/islands/shared/LineTimes';
-import { legAround, type Carry } from '../../src/islands/Line/useCarry';
-import { Wishes, wishText } from '../../src/islands/Line/Wishes';
+import { legAround, type Carry } from '../../src/islands/Line/chart/useCarry';
+import { Wishes, wishText } from '../../src/islands/Line/wishes/Wishes';
 import { differenceText } from '../../src/ui/format';
 import { smallLine } from '../support/line';
 

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { chartScale } from '../../src/islands/Line/chartScale';
+import { chartScale } from '../../src/islands/Line/chart/chartScale';
 import { LineTimes } from '../../src/islands/shared/LineTimes';
 import { smallLine } from '../support/line';
 

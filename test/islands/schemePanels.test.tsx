@@ -4,10 +4,10 @@ import { DEFAULT_HOUSE_RULES } from '../../src/core/scheme/model/houseRules';
 import type { PassEstimates } from '../../src/core/commission/estimate';
 import type { LibraryEntry } from '../../src/contract/library';
 import type { SchemeRevision } from '../../src/core/commission/revisions';
-import { Recolour } from '../../src/islands/Scheme/Recolour';
-import { Revisions } from '../../src/islands/Scheme/Revisions';
-import { StopLines } from '../../src/islands/Scheme/Stops';
-import { Undercoats } from '../../src/islands/Scheme/Undercoats';
+import { Recolour } from '../../src/islands/Scheme/begin/Recolour';
+import { Revisions } from '../../src/islands/Scheme/whole/Revisions';
+import { StopLines } from '../../src/islands/Scheme/step/Stops';
+import { Undercoats } from '../../src/islands/Scheme/whole/Undercoats';
 import { LibraryList } from '../../src/islands/shared/LibraryList';
 import { paint, part, scheme, step, unit } from '../support/units';
 

@@ -11,6 +11,8 @@ export const labOf = (hex: string): Lab => toLab65(hex)!;
 /**
  * How different two colours look: CIEDE2000 (Sharma, Wu and Dalal 2005) under D65. Below 1 hardly anybody tells them apart side by
  * side; at the distance of a table it takes a few.
+ *
+ * @example differenceOf(labOf('#ff0000'), labOf('#ff0000')) // 0
  */
 export const differenceOf = (a: Lab, b: Lab): number => ciede2000({ mode: 'lab65', ...a }, { mode: 'lab65', ...b });
 

@@ -2,7 +2,11 @@ import Papa from 'papaparse';
 
 const DELIMITERS = [',', ';', '\t'];
 
-/** What separates the columns of the header. */
+/**
+ * What separates the columns of the header.
+ *
+ * @example delimiterOf('unit;size;count') // ';'
+ */
 export function delimiterOf(csv: string): string {
   const [header = ''] = csv.split(/[\r\n]/, 1);
   const counts = DELIMITERS.map((delimiter) => header.split(delimiter).length);

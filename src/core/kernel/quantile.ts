@@ -1,4 +1,8 @@
-/** The value below which a share (0 to 1) of the sorted values lies, interpolated (Hyndman and Fan 1996, type 7). */
+/**
+ * The value below which a share (0 to 1) of the sorted values lies, interpolated (Hyndman and Fan 1996, type 7).
+ *
+ * @example quantile([10, 20, 30, 40], 0.5) // 25
+ */
 export function quantile(sorted: ArrayLike<number>, share: number): number {
   if (sorted.length === 0) throw new Error('quantile: no values');
   const at = (sorted.length - 1) * share;

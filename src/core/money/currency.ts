@@ -1,6 +1,11 @@
 import type { Rate } from './definitions';
 
-/** How many minor units make one of a currency (ISO 4217): 100 for most, 1 for yen. */
+/**
+ * How many minor units make one of a currency (ISO 4217): 100 for most, 1 for yen.
+ *
+ * @example minorPerMajor('EUR') // 100
+ * @example minorPerMajor('JPY') // 1
+ */
 export const minorPerMajor = (currency: string): number => 10 ** decimalsOf(currency);
 
 /** Decimals that amounts of a currency are written with. */

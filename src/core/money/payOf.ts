@@ -47,7 +47,11 @@ export interface Pay {
 export const scopeMinutes = ({ minutesBefore, minutesAfter }: Pick<ScopeChange, 'minutesBefore' | 'minutesAfter'>): number =>
   minutesAfter - minutesBefore;
 
-/** What a change of scope would be at the rate, in whole units of the currency. */
+/**
+ * What a change of scope would be at the rate, in whole units of the currency.
+ *
+ * @example scopePrice({ minutesBefore: 60, minutesAfter: 90 }, { hourlyRateMinor: 2400, currency: 'EUR', minorPerMajor: 100 }) // 1200
+ */
 export const scopePrice = (change: Pick<ScopeChange, 'minutesBefore' | 'minutesAfter'>, rate: Rate): number =>
   Math.round(minutesPrice(scopeMinutes(change), rate) / rate.minorPerMajor) * rate.minorPerMajor || 0;
 

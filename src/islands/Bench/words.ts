@@ -2,7 +2,7 @@ import { partWords } from '../../core/scheme/model/workWords';
 import type { BenchJob, BenchPass } from '../../core/bench/guide/benchLine';
 import { factsOf } from '../../core/scheme/model/techniques';
 import { coatWords } from '../../core/scheme/model/halves';
-import type { Bench } from './useBench';
+import type { Bench } from './taps/useBench';
 
 type Names = Pick<Bench, 'units' | 'passes' | 'paints' | 'line'>;
 

@@ -11,7 +11,7 @@ import styles from './OnTheLine.module.css';
 import { priceText } from '../shared/dateWords';
 import { LineTimes } from '../shared/LineTimes';
 import { useLineSets, type LineSetsAnswer } from '../client/useLineSets';
-import type { LineDesk } from './useLineDesk';
+import type { LineDesk } from './search/useLineDesk';
 
 /** Which units are on the line; each can be put on or taken off, with its price said before it is done. */
 export function OnTheLine({ desk }: { desk: LineDesk }) {

@@ -2,16 +2,16 @@ import type { MoneyPicture } from '../../contract/money';
 import { Opened } from '../shared/Opened';
 import { dayOfText } from '../../ui/format';
 import { ScopeChanges } from '../shared/ScopeChanges';
-import { Alternatives } from './Alternatives';
-import { Comparison } from './Comparison';
-import { NotDone } from './NotDone';
-import { OpenCounts } from './OpenCounts';
-import { PricePanel } from './PricePanel';
-import { Quotes } from './Quotes';
-import { StatementPanel } from './StatementPanel';
-import { Terms } from './Terms';
+import { Alternatives } from './price/Alternatives';
+import { Comparison } from './account/Comparison';
+import { NotDone } from './account/NotDone';
+import { OpenCounts } from './price/OpenCounts';
+import { PricePanel } from './price/PricePanel';
+import { Quotes } from './price/Quotes';
+import { StatementPanel } from './account/StatementPanel';
+import { Terms } from './price/Terms';
 import { useMoney } from './useMoney';
-import { WhatItPays } from './WhatItPays';
+import { WhatItPays } from './price/WhatItPays';
 import styles from './View.module.css';
 
 export function MoneyView({ commissionId }: { commissionId: string }) {

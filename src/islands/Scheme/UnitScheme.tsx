@@ -34,24 +34,24 @@ import {
   changeStep,
   type StripId,
 } from '../../core/scheme/authoring/edits';
-import { NewPart } from './NewPart';
-import { PartEditor } from './PartEditor';
-import { Revisions } from './Revisions';
-import { Removed } from './Removed';
-import { Roster } from './Roster';
-import { SchemeDrag } from './SchemeDrag';
-import { SchemeSections } from './SchemeSections';
-import { SchemeFiles } from './SchemeFiles';
-import { Starters } from './Starters';
-import { StepEditor } from './StepEditor';
-import { StopLines } from './Stops';
-import { Strip } from './Strip';
-import { Linked, type Linking } from './Linked';
-import { markEffect } from './markEffect';
-import { paintedOn } from './paintedOn';
-import { TypedLines } from './TypedLines';
-import { UsedAgain } from './UsedAgain';
-import { useWarnings } from './useWarnings';
+import { NewPart } from './strips/NewPart';
+import { PartEditor } from './step/PartEditor';
+import { Revisions } from './whole/Revisions';
+import { Removed } from './whole/Removed';
+import { Roster } from './roster/Roster';
+import { SchemeDrag } from './strips/SchemeDrag';
+import { SchemeSections } from './whole/SchemeSections';
+import { SchemeFiles } from './begin/SchemeFiles';
+import { Starters } from './begin/Starters';
+import { StepEditor } from './step/StepEditor';
+import { StopLines } from './step/Stops';
+import { Strip } from './strips/Strip';
+import { Linked, type Linking } from './whole/Linked';
+import { markEffect } from './step/markEffect';
+import { paintedOn } from './step/paintedOn';
+import { TypedLines } from './begin/TypedLines';
+import { UsedAgain } from './begin/UsedAgain';
+import { useWarnings } from './whole/useWarnings';
 import styles from './View.module.css';
 
 interface UnitSchemeProps {

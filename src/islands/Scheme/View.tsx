@@ -11,9 +11,9 @@ import { Opened } from '../shared/Opened';
 import { PlanLine } from '../shared/PlanLine';
 import { keepInAddress, UnitTabs } from '../shared/UnitTabs';
 import { usePictures } from '../client/usePictures';
-import type { Linking } from './Linked';
+import type { Linking } from './whole/Linked';
 import { UnitScheme } from './UnitScheme';
-import { usePainted } from './usePainted';
+import { usePainted } from './step/usePainted';
 import styles from './View.module.css';
 
 interface SchemeViewProps {

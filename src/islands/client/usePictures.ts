@@ -1,6 +1,7 @@
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { Picture, PictureKind } from '../../core/commission/pictures';
 import { send, sendFile } from './api';
+import { useDerived } from './useDerived';
 
 /** Where a picture belongs. */
 export interface PicturePlace {
@@ -25,7 +26,11 @@ export interface Pictures {
 }
 
 export function usePictures(commissionId: string): Pictures {
-  const [all, setAll] = useState<Picture[]>([]);
+  const ask = useCallback(() => send<Picture[]>('GET', `/api/pictures?commission=${commissionId}`), [commissionId]);
+  const kept = useDerived(ask);
+  /** What was done here, over the pictures as they were when the view was opened. */
+  const [done, setDone] = useState<readonly ((all: Picture[]) => Picture[])[]>([]);
+  const all = useMemo(() => done.reduce((now, change) => change(now), kept.value ?? []), [done, kept.value]);
   const [error, setError] = useState<string | null>(null);
   const [unsaved, setUnsaved] = useState<ReadonlyMap<string, PictureChange>>(new Map());
   useEffect(() => {
@@ -35,10 +40,8 @@ export function usePictures(commissionId: string): Pictures {
     return () => window.removeEventListener('beforeunload', warn);
   }, [unsaved]);
   const fail = (problem: Error) => setError(problem.message);
-  useEffect(() => {
-    send<Picture[]>('GET', `/api/pictures?commission=${commissionId}`).then(setAll, fail);
-  }, [commissionId]);
-  const patch = (id: string, part: Partial<Picture>) => setAll((now) => now.map((each) => (each.id === id ? { ...each, ...part } : each)));
+  const change = useCallback((how: (now: Picture[]) => Picture[]) => setDone((before) => [...before, how]), []);
+  const patch = (id: string, part: Partial<Picture>) => change((now) => now.map((each) => (each.id === id ? { ...each, ...part } : each)));
   const add = useCallback(
     async (files: readonly File[], { unitId, partId, kind }: PicturePlace) => {
       setError(null);
@@ -51,13 +54,13 @@ export function usePictures(commissionId: string): Pictures {
         });
         try {
           const picture = await sendFile<Picture>(`/api/pictures?${query}`, file);
-          setAll((now) => [...now, picture]);
+          change((now) => [...now, picture]);
         } catch (problem) {
           setError(`${file.name}: ${(problem as Error).message}`);
         }
       }
     },
-    [commissionId],
+    [commissionId, change],
   );
   const store = async (id: string, part: PictureChange) => {
     try {
@@ -71,7 +74,7 @@ export function usePictures(commissionId: string): Pictures {
   };
   return {
     all,
-    error,
+    error: error ?? kept.error,
     unsaved,
     add,
     change: (id, part) => {

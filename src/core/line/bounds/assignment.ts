@@ -1,6 +1,6 @@
 /**
  * The least sum of one entry from every row and every column of a square matrix, by shortest augmenting paths
- * (the Hungarian method with potentials); O(n^3). Entries are row-major, finite or Infinity; Infinity when nothing fits.
+ * (the Hungarian method with potentials: Kuhn 1955, Jonker and Volgenant 1987); O(n^3). Entries are row-major, finite or Infinity; Infinity when nothing fits.
  */
 export function cheapestAssignment(cost: ArrayLike<number>, n: number): number {
   const rowPotential = new Float64Array(n + 1);

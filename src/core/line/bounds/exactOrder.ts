@@ -74,7 +74,7 @@ const STOP_CHECK = 32;
 const ROUNDING = 1e-9;
 
 /**
- * Branch and bound, one job longer at a time: all begun orders of the same length side by side. One is dropped when its
+ * Branch and bound (Land and Doig 1960) with dominance (Ibaraki 1977), one job longer at a time: all begun orders of the same length side by side. One is dropped when its
  * bound is not below the best total known, or when another one of the same jobs leaves the rest at least as well off.
  * When more are left than `width`, those with the largest bounds are left out, and the answer is a good order and a
  * bound, but no proof.

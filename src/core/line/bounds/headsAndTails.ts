@@ -3,7 +3,7 @@ import type { CompiledLine } from '../problem/compiledLine';
 import type { Openings } from './openings';
 import { enteredOrder } from '../problem/precedence';
 
-/** For each job, what no order can beat: the earliest begin, and the least minutes from its end to the end of the line. */
+/** Heads and tails (Carlier 1982). For each job, what no order can beat: the earliest begin, and the least minutes from its end to the end of the line. */
 export interface HeadsAndTails {
   heads: Float64Array;
   tails: Float64Array;

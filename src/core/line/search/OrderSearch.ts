@@ -19,7 +19,7 @@ const HEATS_WHILE_LATE = [1, 4, 12];
 const STOP_CHECK_STEPS = 128;
 
 /**
- * Simulated annealing with moves of single jobs, of runs and legs, and of jobs next to others under the same setup, in
+ * Simulated annealing (Kirkpatrick, Gelatt and Vecchi 1983) with moves of single jobs, of runs and legs, and of jobs next to others under the same setup, in
  * rounds that each begin from the best order so far. It can be run a number of steps at a time; the same line, seed and
  * number of steps give the same order however they are cut up.
  */

@@ -49,7 +49,11 @@ export function renumbered({ groups, variants }: Roster, from: readonly number[]
   };
 }
 
-/** Deals models out by ratio, in their order: 2 to 1 gives a, a, b, a, a, b. */
+/**
+ * Deals models out by ratio, in their order: 2 to 1 gives a, a, b, a, a, b.
+ *
+ * @example dealByRatio([2, 1], [1, 2, 3, 4, 5, 6]) // [[1, 2, 4, 5], [3, 6]]
+ */
 export function dealByRatio(parts: readonly number[], models: readonly number[]): number[][] {
   const dealt = parts.map((): number[] => []);
   const round = parts.flatMap((count, option) => Array.from({ length: count }, () => option));

@@ -13,7 +13,11 @@ import { fitRoster, renumbered } from './dealOut';
 /** A part or a step, as far as it has a counterpart in other units. */
 type Piece = Pick<Step, 'id' | 'shared'>;
 
-/** What a piece is called in every unit that has it: by the id it has where it was made. */
+/**
+ * What a piece is called in every unit that has it: by the id it has where it was made.
+ *
+ * @example sharedId({ id: 'a', shared: 'b' }) // 'b'
+ */
 export const sharedId = ({ id, shared }: Piece): string => shared ?? id;
 
 /** A scheme with those it is for. */

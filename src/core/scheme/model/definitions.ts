@@ -39,6 +39,9 @@ export const STANDARD_LABELS = {
   display: 'display: leaders and centrepieces',
 } as const satisfies Record<Standard, string>;
 
+/**
+ * @example includesStandard('table', 'quick') // true
+ */
 export const includesStandard = (paidFor: Standard, needed: Standard): boolean => STANDARDS.indexOf(paidFor) >= STANDARDS.indexOf(needed);
 
 export const PAINT_KINDS = ['opaque', 'translucent', 'wash', 'metallic', 'texture', 'varnish'] as const;
@@ -338,7 +341,12 @@ export const approved = <U extends GatedUnit>(unit: U): U => ({
 /** Models that the box should hold: those promised, without what is owned or not needed. */
 export const expectedOf = ({ promised, owned }: Pick<Unit, 'promised' | 'owned'>): number => promised - owned;
 
-/** Models to paint: what is in the box, or what it should hold until it is counted. */
+/**
+ * Models to paint: what is in the box, or what it should hold until it is counted.
+ *
+ * @example modelsOf({ promised: 20, owned: 2, counted: null }) // 18
+ * @example modelsOf({ promised: 20, owned: 2, counted: 17 }) // 17
+ */
 export const modelsOf = (unit: Pick<Unit, 'promised' | 'owned' | 'counted'>): number => unit.counted ?? expectedOf(unit);
 
 /** Whether anybody has written down yet how the unit is painted. */

@@ -35,10 +35,18 @@ export function halvesOf(step: Pick<Step, 'faces' | 'technique'>, { faces }: Pic
 
 const SUFFIX = new RegExp(`^(.+)\\.(${ALL.flat().join('|')})$`);
 
-/** The id under which a half is marked and logged. */
+/**
+ * The id under which a half is marked and logged.
+ *
+ * @example idOfHalf('coat', 'fronts') // 'coat.fronts'
+ */
 export const idOfHalf = (stepId: string, half: Half | null): string => (half === null ? stepId : `${stepId}.${half}`);
 
-/** The step that such an id is of, and which half. */
+/**
+ * The step that such an id is of, and which half.
+ *
+ * @example halfOfId('coat.fronts') // { stepId: 'coat', half: 'fronts' }
+ */
 export function halfOfId(id: string): { stepId: string; half: Half | null } {
   const found = SUFFIX.exec(id);
   return found ? { stepId: found[1]!, half: found[2] as Half } : { stepId: id, half: null };
@@ -50,7 +58,11 @@ export const idsOfStep = (id: string): string[] => {
   return [stepId, ...ALL.flat().map((half) => idOfHalf(stepId, half))];
 };
 
-/** The step of a pass key. */
+/**
+ * The step of a pass key.
+ *
+ * @example stepOfKey('coat.fronts#2') // 'coat'
+ */
 export const stepOfKey = (passKey: string): string => halfOfId(readCoatKey(passKey).step).stepId;
 
 /** Keys of the pairs of halves that make up the coat of a pass key, and of the coat as a whole. */

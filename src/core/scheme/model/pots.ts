@@ -11,7 +11,11 @@ export interface Pot extends Paint {
 const toOklab = converter('oklab');
 const toLab = converter('lab65');
 
-/** CIE L* under D65, 0 to 100. */
+/**
+ * CIE L* under D65, 0 to 100.
+ *
+ * @example lightnessOf({ hex: '#ffffff' }) // 100
+ */
 export const lightnessOf = ({ hex }: Pick<Paint, 'hex'>): number => toLab(hex)!.l;
 
 /** FNV-1a over the characters, twice with different seeds: 64 bits, as letters and digits. */
@@ -27,7 +31,11 @@ function hashOf(text: string): string {
 const kinOf = (mix: Mix, mixes: ReadonlyMap<string, Mix>): Mix[] =>
   mix.of.flatMap((share) => ('mix' in share ? (mixes.get(share.mix) ?? []) : []));
 
-/** The ids of mixes that are made of each other in a circle, in its order; null where there is none. */
+/**
+ * The ids of mixes that are made of each other in a circle, in its order; null where there is none.
+ *
+ * @example circleOfMixes([{ id: 'a', name: 'A', of: [{ mix: 'b', parts: 1 }], thin: null }, { id: 'b', name: 'B', of: [{ mix: 'a', parts: 1 }], thin: null }]) // ['a', 'b', 'a']
+ */
 export function circleOfMixes(mixes: readonly Mix[]): string[] | null {
   const byId = new Map(mixes.map((mix) => [mix.id, mix]));
   const safe = new Set<string>();

@@ -13,7 +13,7 @@ function inDrops(parts: readonly number[]): number[] {
 
 const drops = (count: number, of: string): string => `${count} ${count === 1 ? 'drop' : 'drops'} ${of}`;
 
-/** @example '2 drops Sea blue, 1 drop Foam, 1 drop water' */
+/** Parts as whole drops, what thins them last: '2 drops Sea blue, 1 drop Foam, 1 drop water'. */
 function mixText({ of, thin }: Mix, nameOf: (share: Mix['of'][number]) => string): string {
   const counts = inDrops([...of.map(({ parts }) => parts), ...(thin ? [thin.parts] : [])]);
   const names = [...of.map(nameOf), ...(thin ? [thin.with] : [])];

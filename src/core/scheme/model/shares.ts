@@ -7,7 +7,11 @@ export const SHARES = { dot: 0.005, small: 0.03, medium: 0.1, large: 0.25 } as c
 export type ShareName = keyof typeof SHARES;
 export const SHARE_NAMES = Object.keys(SHARES) as ShareName[];
 
-/** The name of a share that is just so large; null for one that has none. */
+/**
+ * The name of a share that is just so large; null for one that has none.
+ *
+ * @example shareName(0.03) // 'small'
+ */
 export const shareName = (surface: number): ShareName | null => SHARE_NAMES.find((name) => isSame(SHARES[name], surface)) ?? null;
 
 const isSame = (a: number, b: number) => Math.abs(a - b) < 1e-6;
@@ -15,7 +19,11 @@ const isSame = (a: number, b: number) => Math.abs(a - b) < 1e-6;
 /** Nothing that is painted covers less. */
 export const LEAST_COVERAGE = 0.005;
 
-/** What a step in a part usually covers of the model: all of the part, a highlight a third of it. */
+/**
+ * What a step in a part usually covers of the model: all of the part, a highlight a third of it.
+ *
+ * @example coverageIn('layer', { surface: 0.3 }) // 0.1
+ */
 export const coverageIn = (technique: Technique, { surface }: Pick<Part, 'surface'>): number =>
   Math.max(LEAST_COVERAGE, factsOf(technique).moment === 'highlight' ? surface / 3 : surface);
 
@@ -54,7 +62,11 @@ export function readPartName(text: string): { name: string; surface: number | nu
 const MOST_OF_A_DOT = 0.01;
 const DOT_DRIES = 1 / 3;
 
-/** Minutes that a step usually dries, before its label or the painter say otherwise; a dot of paint a third as long. */
+/**
+ * Minutes that a step usually dries, before its label or the painter say otherwise; a dot of paint a third as long.
+ *
+ * @example usualDrying({ technique: 'detail', coverage: 0.005 }) // 2.67
+ */
 export function usualDrying({ technique, coverage }: Pick<Step, 'technique' | 'coverage'>): number {
   const { dryMinutes, hand } = factsOf(technique);
   return coverage <= MOST_OF_A_DOT && isOneOf(hand, 'broad brush', 'fine brush') ? dryMinutes * DOT_DRIES : dryMinutes;

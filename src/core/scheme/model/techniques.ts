@@ -126,5 +126,9 @@ export const TECHNIQUE_FACTS = {
 /** The facts of a technique as the general type, so that optional fields read alike for all. */
 export const factsOf = (technique: Technique): TechniqueFacts => TECHNIQUE_FACTS[technique];
 
-/** No countdown is ever shown while a knife or a spray can is in the hand. */
+/**
+ * No countdown is ever shown while a knife or a spray can is in the hand.
+ *
+ * @example allowsCountdown('clean') // false
+ */
 export const allowsCountdown = (technique: Technique): boolean => !isOneOf(factsOf(technique).hand, 'knife', 'spray', 'airbrush');

@@ -7,7 +7,11 @@ export const partWords = (part: string | null): string => part?.toLowerCase() ||
 /** The same where it stands by itself: "coat", or "over everything". */
 export const placeWords = (part: string | null): string => part?.toLowerCase() || 'over everything';
 
-/** A piece of work by itself: "Wash, over everything", with what is on the brush "Wash Bog wash, over everything". */
+/**
+ * A piece of work by itself: "Wash, over everything", with what is on the brush "Wash Bog wash, over everything".
+ *
+ * @example workWords('wash', null, 'Bog wash') // 'Wash Bog wash, over everything'
+ */
 export const workWords = (technique: Technique, part: string | null, paint: string | null = null): string =>
   `${factsOf(technique).label}${paint === null ? '' : ` ${paint}`}, ${placeWords(part)}`;
 
@@ -22,7 +26,11 @@ function listed(names: readonly string[]): string {
   return others.length === 0 ? (last ?? 'nothing') : `${(names.length > MOST_NAMED ? others : others.reverse()).join(', ')} and ${last}`;
 }
 
-/** The parts that a step over several is laid on, as they are called in one: "coat, hat and boots", "everything but face"; null for everything. */
+/**
+ * The parts that a step over several is laid on, as they are called in one: "coat, hat and boots", "everything but face"; null for everything.
+ *
+ * @example overWords({ without: ['f'] }, [{ id: 'f', name: 'Face' }, { id: 'c', name: 'Coat' }]) // 'everything but face'
+ */
 export function overWords(over: Over | undefined, parts: readonly Pick<Part, 'id' | 'name'>[]): string | null {
   if (!over) return null;
   const named = (ids: readonly string[]) => listed(parts.filter(({ id }) => ids.includes(id)).map(({ name }) => name.toLowerCase()));

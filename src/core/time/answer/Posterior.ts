@@ -50,7 +50,10 @@ interface StepView {
   slopes: number[];
 }
 
-/** The joint posterior of a fit, asked about steps that are logged and steps that are not. */
+/**
+ * The joint posterior of a fit (Laplace approximation around the mode: Gelman et al., Bayesian Data Analysis, 3rd ed., chapter
+ * 4), asked about steps that are logged and steps that are not.
+ */
 export class Posterior implements TimeModel {
   private readonly views = new Map<string, StepView>();
   private lower: Float64Array | null = null;

@@ -50,7 +50,11 @@ const NORMS = {
   pack: { perModel: 0.8, perCm2: 0.002 },
 } as const satisfies Record<Technique, Norm>;
 
-/** The shipped norm: minutes per model for a technique on a share (0 to 1) of the surface of a model of this size. */
+/**
+ * The shipped norm: minutes per model for a technique on a share (0 to 1) of the surface of a model of this size.
+ *
+ * @example normMinutes('basecoat', 'foot', 0.5) // 2.7
+ */
 export function normMinutes(technique: Technique, size: Size, coverage: number): number {
   const { perModel, perCm2 } = NORMS[technique];
   return perModel + perCm2 * SURFACE_CM2[size] * coverage;

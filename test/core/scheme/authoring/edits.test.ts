@@ -1,7 +1,7 @@
 import { ulid } from 'ulid';
 import { expect } from 'chai';
 import { duplicatePart, duplicateStep, newStep, pasteStep } from '../../../../src/core/scheme/authoring/edits';
-import { dropped, type DragItem } from '../../../../src/islands/Scheme/SchemeDrag';
+import { dropped, type DragItem } from '../../../../src/islands/Scheme/strips/SchemeDrag';
 import { part, scheme, step } from '../../../support/units';
 
 const steps = ['a', 'b', 'c'].map((id) => step('layer', { id, coverage: 0.1 }));

@@ -1,0 +1,149 @@
+import { MINUTE_MS } from '../../../core/kernel/timeUnits';
+import { dipFor } from '../../../core/bench/guide/benchLine';
+import { weightOf } from '../../../core/bench/replay/divideStretch';
+import { coatWords } from '../../../core/scheme/model/halves';
+import { allowsCountdown, factsOf } from '../../../core/scheme/model/techniques';
+import { Notice } from '../../../ui/Notice/Notice';
+import { Swatch } from '../../../ui/Swatch/Swatch';
+import { cx } from '../../../ui/cx';
+import { clockText, counted, minutesText, positionsText } from '../../../ui/format';
+import type { Bench } from '../taps/useBench';
+import { passWords, trayWords, unitWords } from '../words';
+import styles from '../View.module.css';
+
+const NOTES_SHOWN = 2;
+
+/** What to do with this model, readable at a metre. */
+export function Instruction({ bench, now }: { bench: Bench; now: number }) {
+  const { view, paints } = bench;
+  const job = bench.job!;
+  const pass = bench.pass!;
+  const facts = factsOf(pass.technique);
+  const paint = paints.get(job.paintId ?? '') ?? null;
+  const isLeader = view.model !== null && bench.units.get(job.unitId)!.leaders.includes(view.model);
+  return (
+    <section className={styles.instruction} aria-label="What to do now" aria-live="polite">
+      <Swatch hex={paint?.hex ?? null} kind={paint?.kind ?? null} size="large" />
+      <div>
+        <p className={styles.what} data-testid="instruction">
+          {paint?.name ?? (job.lacksPaint ? `${facts.label}: no paint chosen` : facts.label)}
+        </p>
+        <p className={styles.where}>
+          {facts.label}
+          {coatWords(pass)}
+          {pass.part ? ` on ${pass.part.toLowerCase()}` : ' over everything'}, {unitWords(bench, job.unitId)}
+          {trayWords(bench, job)}, model {view.model}
+          {isLeader && ', a leader'}
+        </p>
+        <Recipe bench={bench} />
+        <Wet bench={bench} now={now} />
+        <Broken bench={bench} />
+        {bench.trouble.models > 0 && (
+          <p className={styles.quiet} data-testid="trouble">
+            Missed before on {counted(bench.trouble.models, 'model')}
+            {bench.trouble.notes.length > 0 && `: ${bench.trouble.notes.join(', ')}`}. Look there.
+          </p>
+        )}
+        <Notes bench={bench} />
+        {facts.caution && view.needsStart ? <Notice kind="caution">{facts.caution}</Notice> : <Timer bench={bench} now={now} />}
+        <Budget bench={bench} />
+      </div>
+    </section>
+  );
+}
+
+/** What is in the hand, how what is on it is made, how strong it is, and what the painter noted of the step. */
+function Recipe({ bench }: { bench: Bench }) {
+  const pass = bench.pass!;
+  const { hand } = factsOf(pass.technique);
+  const { recipe } = dipFor(pass, bench.view.model ?? bench.job!.models[0]);
+  const said = [...(hand === 'none' ? [] : [hand]), ...recipe];
+  if (said.length === 0) return null;
+  return (
+    <p className={styles.quiet} data-testid="recipe">
+      {said.join(' · ')}
+    </p>
+  );
+}
+
+/** What is still wet or resting, before it is taken up, and what could be done meanwhile. */
+function Wet({ bench, now }: { bench: Bench; now: number }) {
+  const { view } = bench;
+  const tool = view.toolReadyAt > now && view.toolReadyAt >= view.readyAt;
+  if (Math.max(view.readyAt, view.toolReadyAt) <= now || !Number.isFinite(view.readyAt)) return null;
+  const minutes = minutesText(Math.max(0.1, (Math.max(view.readyAt, view.toolReadyAt) - now) / MINUTE_MS));
+  return (
+    <p className={styles.wet} data-testid="wet">
+      <span className={styles.hatch} aria-hidden="true" />
+      {tool ? `The tool has to rest for ${minutes}` : `Model ${view.model} is dry in ${minutes}`}
+    </p>
+  );
+}
+
+/** Rules that taking this up would break, said before the first tap. */
+function Broken({ bench }: { bench: Bench }) {
+  const [first] = bench.view.broken;
+  if (!first) return null;
+  return (
+    <div data-testid="broken">
+      <Notice kind="flag">
+        {passWords(first.before)} is not done on {first.models.length === 1 ? 'model' : 'models'} {positionsText(first.models)}:{' '}
+        {first.reason}
+        {bench.view.broken.length > 1 && ` ${counted(bench.view.broken.length - 1, 'more earlier step')} not done.`}
+      </Notice>
+    </div>
+  );
+}
+
+/** What was noted of this step or this model. */
+function Notes({ bench }: { bench: Bench }) {
+  const { view, state } = bench;
+  const job = bench.job!;
+  const notes = state.notes.filter(
+    (note) => note.unit === job.unitId && (note.passKey === job.passKey || (view.model !== null && note.models.includes(view.model))),
+  );
+  if (notes.length === 0) return null;
+  return (
+    <p className={styles.quiet} data-testid="notes">
+      {notes
+        .slice(-NOTES_SHOWN)
+        .map(({ text, models }) => `${models.length > 0 ? `Model ${positionsText(models)}: ` : ''}${text}`)
+        .join(' · ')}
+    </p>
+  );
+}
+
+/** What a model of the unit may take at the price agreed. Not with a knife, a drill or a spray can in the hand. */
+function Budget({ bench }: { bench: Bench }) {
+  const budget = bench.figures.budgets.find(({ unitId }) => unitId === bench.job!.unitId);
+  if (!budget || !allowsCountdown(bench.pass!.technique)) return null;
+  const left = budget.budget - budget.spent;
+  return (
+    <p className={styles.quiet} data-testid="budget">
+      The price pays {minutesText(budget.budget)} a model: {minutesText(budget.spent)} spent,{' '}
+      {left >= 0 ? `${minutesText(left)} left` : `${minutesText(-left)} over`}, likely {minutesText(budget.needed)} to go
+    </p>
+  );
+}
+
+/** Time on this model against its estimate; never a countdown with a knife or a spray can in the hand. */
+function Timer({ bench, now }: { bench: Bench; now: number }) {
+  const { view, figures } = bench;
+  const pass = bench.pass!;
+  const known = figures.passes.find((each) => each.passKey === pass.key)?.p50;
+  const ordinary = known === undefined ? pass.minutes : known * pass.effort;
+  const minutes = ordinary * weightOf(view.model === null ? [] : [view.model], bench.units.get(pass.unitId)!);
+  if (!allowsCountdown(pass.technique)) return <p className={styles.timer}>about {minutesText(minutes)} a model; take the time it needs</p>;
+  const { workingSince, pausedSince } = view.clock;
+  const since = Math.max(workingSince ?? 0, Number.isFinite(view.readyAt) ? view.readyAt : 0);
+  const seconds = view.needsStart || workingSince === null ? 0 : Math.max(0, ((pausedSince ?? now) - since) / 1000);
+  return (
+    <p className={styles.timer}>
+      <span className={cx(styles.clock, seconds > minutes * 60 && styles.over)} data-testid="clock">
+        {clockText(seconds)}
+      </span>{' '}
+      of about {clockText(minutes * 60)}
+      {pausedSince !== null && <strong> paused</strong>}
+    </p>
+  );
+}

@@ -1,0 +1,212 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { dipFor, factsOfPass, type BenchJob, type BenchPass } from '../../../core/bench/guide/benchLine';
+import { effectiveEvents } from '../../../core/bench/replay/effectiveEvents';
+import { endingAdvice } from '../../../core/bench/guide/evening';
+import { foldClock } from '../../../core/bench/replay/foldClock';
+import { foldMarks, marksOn } from '../../../core/bench/replay/foldMarks';
+import { isTrayFetched, readyAtOfStart } from '../../../core/bench/guide/startingTaps';
+import {
+  dryingPlaces,
+  lookBacks,
+  passesDoneOn,
+  troubleSpots,
+  viewBench,
+  type BenchScene,
+  type LookBack,
+} from '../../../core/bench/guide/viewBench';
+import { wholeEvent } from '../../../core/formats/commission/benchEvents';
+import { changeoverMinutes, setupOf, startMinutes } from '../../../core/scheme/passes/setups';
+import { lineTools } from '../../../core/plan/build/lineTools';
+import { factsOf } from '../../../core/scheme/model/techniques';
+import { unpackMarks, type BenchFigures, type BenchPicture, type PaintedPass } from '../../../contract/bench';
+import { send } from '../../client/api';
+import { programNow } from '../../client/clock';
+import { useArrival } from './useArrival';
+import { useEvents, type NewEvent } from './useEvents';
+
+/** Figures follow the taps, at most this often. */
+const FIGURES_MS = 400;
+
+/** The bench as it stands: the state after all taps, what to do now, and what a tap does. */
+export function useBench(picture: BenchPicture, reload: () => void, now: number) {
+  const { line, house } = picture;
+  const paints = useMemo(() => new Map(picture.paints.map((paint) => [paint.id, paint])), [picture]);
+  const units = useMemo(() => new Map(line.units.map((unit) => [unit.id, unit])), [line]);
+  const passes = useMemo(() => new Map(line.passes.map((pass) => [pass.key, pass])), [line]);
+  const factsFor = useCallback(
+    (key: string, model?: number) => {
+      const pass = passes.get(key);
+      if (!pass) return undefined;
+      const dip = dipFor(pass, model);
+      return factsOfPass(pass, dip, units.get(pass.unitId)!, paints.get(dip.potId ?? '')?.name ?? null);
+    },
+    [passes, units, paints],
+  );
+  const { figures, refreshFigures } = useFigures(picture);
+  const {
+    events: more,
+    unsent,
+    ownTaps,
+    problem,
+    isOutdated,
+    isHeard,
+    record,
+  } = useEvents(picture, { onStored: refreshFigures, onStale: reload });
+  const events = useMemo(() => [...picture.events.map(wholeEvent), ...more], [picture, more]);
+
+  const [first] = useState<BenchFigures>(picture);
+  const arrivedAt = useArrival(picture.now);
+  const hasEnded = useMemo(() => effectiveEvents(events).at(-1)?.kind === 'ended', [events]);
+  const before = useMemo(() => unpackMarks(picture.before.marks), [picture]);
+  const state = useMemo(
+    () =>
+      marksOn(
+        line.passes.map((each) => each.key),
+        foldMarks(events, { before, knownFacts: factsFor }),
+      ),
+    [line, events, before, factsFor],
+  );
+  const clock = useMemo(
+    () => foldClock(events, { before: picture.before.clock, marked: before.marks, knownFacts: factsFor }).clock,
+    [events, before, picture, factsFor],
+  );
+  const scene = useMemo<BenchScene>(
+    () => ({
+      line,
+      tools: lineTools(house),
+      state,
+      clock,
+      changeover: (from, to) => {
+        const next = setupOf(to.setupId, paints);
+        return from === null || from === '' ? startMinutes(next, house) : changeoverMinutes(setupOf(from, paints), next, house);
+      },
+    }),
+    [line, house, state, clock, paints],
+  );
+  const view = viewBench(scene, now);
+  const { job, model } = view;
+  const pass = job && passes.get(job.passKey)!;
+
+  /** With the facts of the pot that these models take. */
+  const of = ({ key, unitId, stepId, coat }: BenchPass, models: readonly number[]) => ({
+    unit: unitId,
+    step: stepId,
+    coat,
+    facts: factsFor(key, models[0]) ?? null,
+  });
+  const place = ({ unitId, stepId, coat }: BenchPass) => ({ unit: unitId, step: stepId, coat });
+  const start = (next: BenchJob, models: number[] = []): NewEvent => {
+    const { technique } = passes.get(next.passKey)!;
+    const readyAt = readyAtOfStart({
+      now: programNow(),
+      arrivedAt,
+      workingSince: view.clock.workingSince,
+      firstReadyAt: view.readiness.firstReadyAt(next),
+    });
+    return { kind: 'started', ...of(passes.get(next.passKey)!, next.models), models, readyAt, note: factsOf(technique).caution ?? '' };
+  };
+
+  const actions = {
+    /** The one thing the big button means now. */
+    main: () => {
+      if (clock.pausedSince !== null && view.clock.pausedSince !== null) return record({ kind: 'resumed' });
+      if (!job || !pass || model === null) return;
+      const isWet = Math.max(view.readyAt, view.toolReadyAt) > now;
+      if (view.needsStart) return record(start(job, isWet ? [model] : []));
+      if (isWet) return record(start(job, [model]));
+      const waited = view.readyAt > (view.clock.workingSince ?? Infinity) ? new Date(view.readyAt).toISOString() : null;
+      const begins = view.clock.current?.passKey !== pass.key || pass.dips.length > 1;
+      const fetchMinutes = isTrayFetched(line, events, job.unitId, model) ? house.fetchMinutes : null;
+      record({ kind: 'done', ...(begins ? of(pass, [model]) : place(pass)), models: [model], readyAt: waited, fetchMinutes });
+    },
+    takeUp: (next: BenchJob) => record(start(next)),
+    /** Takes this model next, under the pass in hand; from another job the setup is taken up first. */
+    pick: (from: BenchJob, chosen: number) => {
+      const taps: NewEvent[] =
+        view.clock.current?.passKey === from.passKey && view.clock.current.setupId === from.setupId ? [] : [start(from)];
+      record(...taps, { kind: 'picked', unit: from.unitId, models: [chosen] });
+    },
+    /** What is offered while the model in hand is wet. */
+    takeOffer: () => {
+      if (job && view.dryModel !== null) actions.pick(job, view.dryModel);
+      else if (view.offer) actions.takeUp(view.offer.job);
+    },
+    setAside: () => {
+      if (job && model !== null) record({ kind: 'set-aside', unit: job.unitId, models: [model] });
+    },
+    bringBack: (unit: string, models: number[]) => record({ kind: 'brought-back', unit, models }),
+    undo: () => {
+      const target = clock.lastUndoable;
+      if (!target) return;
+      record({ kind: 'undone', target: target.id, unit: target.unit });
+      // What lies before the events of this window is worked out by the server.
+      if (!events.some((event) => event.id === target.id)) setTimeout(reload, FIGURES_MS);
+    },
+    pause: () => record({ kind: view.clock.pausedSince === null ? 'paused' : 'resumed' }),
+    miss: (missed: BenchPass, models: number[], note = '') => record({ kind: 'missed', ...place(missed), models, note }),
+    touchUp: (missed: BenchPass, models: number[]) => record({ kind: 'touched-up', ...of(missed, models), models }),
+    /** Of any unit that is open; the server knows the facts of those that are not on the line. */
+    touchUpAnywhere: (unit: string, { key, stepId, coat }: PaintedPass, models: number[], minutes: number | null) =>
+      record({ kind: 'touched-up', unit, step: stepId, coat, models, minutes, facts: factsFor(key, models[0]) ?? null }),
+    looked: ({ pass: washed, models }: LookBack) => record({ kind: 'looked', ...place(washed), models }),
+    note: (text: string) => record({ kind: 'noted', ...(pass ? place(pass) : {}), models: model === null ? [] : [model], note: text }),
+    /** Models that were painted and not ticked, from the leg sheet say; minutes are null where nobody knows them. */
+    tickOff: (ticked: BenchJob, models: number[], minutes: number | null) =>
+      record({ kind: 'done', ...of(passes.get(ticked.passKey)!, models), models, minutes: minutes ?? 0 }),
+    end: () => record({ kind: 'ended' }),
+    /** The time since the last tap was a break: it is taken out of the work. */
+    wasBreak: () => clock.lastAt !== null && record({ kind: 'paused', at: new Date(clock.lastAt + 1).toISOString() }, { kind: 'resumed' }),
+  };
+
+  return {
+    picture,
+    line,
+    units,
+    passes,
+    paints,
+    state,
+    clock,
+    scene,
+    view,
+    job,
+    pass,
+    references: picture.pictures,
+    figures,
+    first,
+    unsent,
+    isHeard,
+    ownTaps,
+    problem,
+    isOutdated,
+    actions,
+    refreshFigures,
+    ending: endingAdvice(scene, view, picture.sessions, now),
+    hasEnded,
+    lookBacks: lookBacks(scene, now),
+    drying: dryingPlaces(scene, now),
+    trouble: pass ? troubleSpots(scene, pass) : { models: 0, notes: [] },
+    passesOn: (unitId: string, each: number) => passesDoneOn(scene, unitId, each),
+  };
+}
+
+export type Bench = ReturnType<typeof useBench>;
+
+/** The figures as they follow the taps; those the window was opened with stay for comparison. */
+function useFigures(picture: BenchPicture) {
+  const [figures, setFigures] = useState<BenchFigures>(picture);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const [shownFor, setShownFor] = useState(picture);
+  if (shownFor !== picture) {
+    setShownFor(picture);
+    setFigures(picture);
+  }
+  const refreshFigures = useCallback(() => {
+    clearTimeout(timer.current);
+    timer.current = setTimeout(() => {
+      // The old figures stay until the next tap is stored.
+      send<BenchFigures>('GET', '/api/bench/figures').then(setFigures, () => undefined);
+    }, FIGURES_MS);
+  }, []);
+  useEffect(() => () => clearTimeout(timer.current), []);
+  return { figures, refreshFigures };
+}

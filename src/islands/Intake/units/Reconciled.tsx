@@ -1,0 +1,70 @@
+import type { Reconciliation } from '../../../core/commission/reconcile';
+import type { Undone } from '../../../core/commission/undone';
+import { UndoneList } from '../../shared/UndoneList';
+import { Panel } from '../../../ui/Panel/Panel';
+import { counted } from '../../../ui/format';
+import own from './units.module.css';
+import styles from '../View.module.css';
+
+interface ReconciledProps {
+  rows: Reconciliation[];
+  commissionId: string;
+  /** What else stands between the commission and its hand-over. */
+  undone: readonly Undone[];
+}
+
+/** Every model counted from the promise to the last coat, with whatever nobody paints as things stand. */
+export function Reconciled({ rows, commissionId, undone }: ReconciledProps) {
+  const others = undone.filter(({ kind }) => kind !== 'open');
+  const open = rows.reduce((sum, row) => sum + row.open.length, 0);
+  const hrefs = { intake: '#units', scheme: `/c/${commissionId}/scheme`, bench: '/bench' } as const;
+  return (
+    <Panel title={open === 0 ? 'Every model is accounted for' : `${counted(open, 'thing')} to settle before every model is accounted for`}>
+      <table className={styles.figures} data-testid="reconciled">
+        <thead>
+          <tr>
+            <th scope="col">Unit</th>
+            <th scope="col">Promised</th>
+            <th scope="col">Owned</th>
+            <th scope="col">Counted</th>
+            <th scope="col">In trays</th>
+            <th scope="col">Primed</th>
+            <th scope="col">Finished</th>
+            <th scope="col">Still open</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => (
+            <tr key={row.unitId} data-reconciled={row.name}>
+              <th scope="row">{row.name}</th>
+              <td>{row.promised}</td>
+              <td>{row.owned === 0 ? '–' : row.owned}</td>
+              <td>{row.counted ?? '?'}</td>
+              <td>{row.inTrays}</td>
+              <td>{row.primed ?? '–'}</td>
+              <td>
+                {row.finished} of {row.toPaint}
+              </td>
+              <td className={own.openEnds}>
+                {row.open.length === 0
+                  ? 'nothing'
+                  : row.open.map((end, index) => (
+                      <span key={end.what}>
+                        {index > 0 && '; '}
+                        <a href={end.at === 'scheme' ? `${hrefs.scheme}?unit=${row.unitId}` : hrefs[end.at]}>{end.what}</a>
+                      </span>
+                    ))}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {others.length > 0 && (
+        <details className={own.beforeDelivery}>
+          <summary>{counted(others.length, 'thing')} more before delivery</summary>
+          <UndoneList undone={others} commissionId={commissionId} />
+        </details>
+      )}
+    </Panel>
+  );
+}

@@ -1,0 +1,112 @@
+import { useRef, useState } from 'react';
+import {
+  guessColumns,
+  readRoster,
+  ROSTER_FIELDS,
+  unitsOf,
+  type NewUnit,
+  type RosterColumns,
+  type RosterTable,
+} from '../../../core/formats/commission/readRoster';
+import { Button } from '../../../ui/Button/Button';
+import { Dialog } from '../../../ui/Dialog/Dialog';
+import { SelectField } from '../../../ui/Field/Field';
+import { FileButton } from '../../../ui/FileButton/FileButton';
+import { counted } from '../../../ui/format';
+import styles from './units.module.css';
+
+interface RosterFileProps {
+  /** Names of units that are there. */
+  names: string[];
+  onAdd: (units: NewUnit[]) => void;
+}
+
+const FIELD_LABELS = { name: 'The name is in', models: 'How many models is in', size: 'The size is in' } as const;
+const NONE = '';
+const SHOWN = 12;
+
+/** A list of units from a spreadsheet: first what would be taken and what is wrong, line by line, then the units. */
+export function RosterFile({ names, onAdd }: RosterFileProps) {
+  const dialog = useRef<HTMLDialogElement>(null);
+  const [table, setTable] = useState<RosterTable | null>(null);
+  const [columns, setColumns] = useState<RosterColumns>({ name: 0, models: null, size: null });
+  const [error, setError] = useState<string | null>(null);
+  const show = async (file: File) => {
+    try {
+      const read = readRoster(await file.text());
+      setTable(read);
+      setColumns(guessColumns(read.header));
+      setError(null);
+    } catch (problem) {
+      setTable(null);
+      setError((problem as Error).message);
+    }
+    dialog.current?.showModal();
+  };
+  const { units, bad } = table ? unitsOf(table, columns, names) : { units: [], bad: [] };
+  return (
+    <>
+      <FileButton label="Roster file" accept=".csv,text/csv" onChoose={(file) => void show(file)}>
+        Units from CSV
+      </FileButton>
+      <Dialog
+        ref={dialog}
+        title="What the list holds"
+        tools={
+          <>
+            {units.length > 0 && (
+              <Button
+                kind="main"
+                onClick={() => {
+                  onAdd(units);
+                  dialog.current?.close();
+                }}
+              >
+                Add {counted(units.length, 'unit')}
+              </Button>
+            )}
+            <Button onClick={() => dialog.current?.close()}>Cancel</Button>
+          </>
+        }
+      >
+        {error && <p role="alert">{error}</p>}
+        {table && (
+          <>
+            <div className={styles.mapping}>
+              {ROSTER_FIELDS.map((field) => (
+                <SelectField
+                  key={field}
+                  label={FIELD_LABELS[field]}
+                  value={columns[field] === null ? NONE : String(columns[field])}
+                  options={[
+                    { value: NONE, label: 'no column' },
+                    ...table.header.map((title, place) => ({ value: String(place), label: title || `column ${place + 1}` })),
+                  ]}
+                  onChange={(place) => setColumns({ ...columns, [field]: place === NONE ? null : Number(place) })}
+                />
+              ))}
+            </div>
+            {bad.length > 0 && (
+              <ul className={styles.badRows} data-testid="bad-rows">
+                {bad.slice(0, SHOWN).map(({ line, column, message }) => (
+                  <li key={`${line} ${column}`}>
+                    Line {line}, {column} {message}.
+                  </li>
+                ))}
+                {bad.length > SHOWN && <li>And {bad.length - SHOWN} more.</li>}
+              </ul>
+            )}
+            <ul className={styles.badRows} data-testid="good-rows">
+              {units.slice(0, SHOWN).map((unit) => (
+                <li key={unit.name}>
+                  {unit.name}: {counted(unit.promised, 'model')}, {unit.size}
+                </li>
+              ))}
+              {units.length > SHOWN && <li>And {units.length - SHOWN} more.</li>}
+            </ul>
+          </>
+        )}
+      </Dialog>
+    </>
+  );
+}

@@ -1,0 +1,110 @@
+import { useState } from 'react';
+import { ulid } from 'ulid';
+import { PAINT_KINDS, type Mix, type Paint, type PaintKind } from '../../../core/scheme/model/definitions';
+import { potsOf, type Pot } from '../../../core/scheme/model/pots';
+import { Button } from '../../../ui/Button/Button';
+import { SelectField, TextField } from '../../../ui/Field/Field';
+import { FindPaint } from './FindPaint';
+import { Swatch } from '../../../ui/Swatch/Swatch';
+import styles from './step.module.css';
+
+/** What is on the brush: a paint of the shelf, a mix of the scheme, or neither. */
+export interface PotChoice {
+  paint: string | null;
+  mix: string | null;
+}
+
+interface PaintPickerProps {
+  label: string;
+  value: PotChoice;
+  paints: Paint[];
+  /** Mixes of the scheme; left out where only a paint can be chosen. */
+  mixes?: Mix[];
+  onChange: (choice: PotChoice) => void;
+  onNewPaint: (paint: Paint) => Promise<void>;
+  /** Told while a new paint is being written, so that nothing is taken before it is on the shelf. */
+  onAdding?: (adding: boolean) => void;
+}
+
+const NONE = '';
+const NEW = 'new';
+const MIX = 'mix ';
+/** What the colour field starts from, a different one each time, until the painter has matched the pot. */
+const FIRST_COLOURS = ['#8a5a33', '#4f6b3a', '#3f5f8a', '#a33f33', '#c9a24a', '#6b4a7a', '#4a4f55', '#d8cdb4'];
+const kindOptions = PAINT_KINDS.map((value) => ({ value, label: value }));
+
+/** A paint from the shelf, or a new one put on it right here; or a mix. */
+export function PaintPicker({ label, value, paints, mixes = [], onChange, onNewPaint, onAdding }: PaintPickerProps) {
+  const [adding, setAddingHere] = useState(false);
+  const setAdding = (now: boolean) => {
+    setAddingHere(now);
+    onAdding?.(now);
+  };
+  const paint = potOf(value, paints, mixes);
+  const options = [
+    { value: NONE, label: 'no paint yet' },
+    ...paints.map((each) => ({ value: each.id, label: each.kind === 'opaque' ? each.name : `${each.name} (${each.kind})` })),
+    ...mixes.map((mix) => ({ value: `${MIX}${mix.id}`, label: `${mix.name} (mix)` })),
+    { value: NEW, label: 'a new paint …' },
+  ];
+  const add = async (name: string, hex: string, kind: PaintKind) => {
+    const added: Paint = { id: ulid(), name, hex, kind, dryMinutes: null };
+    await onNewPaint(added);
+    onChange({ paint: added.id, mix: null });
+    setAdding(false);
+  };
+  if (adding) return <NewPaint names={paints.map((each) => each.name)} onAdd={add} onCancel={() => setAdding(false)} />;
+  return (
+    <div className={styles.picker}>
+      <Swatch hex={paint?.hex ?? null} kind={paint?.kind ?? null} />
+      <SelectField
+        label={label}
+        value={value.mix === null ? (value.paint ?? NONE) : `${MIX}${value.mix}`}
+        options={options}
+        onChange={(id) => (id === NEW ? setAdding(true) : onChange(choiceOf(id)))}
+      />
+      <FindPaint label={label} options={options.filter(({ value: id }) => id !== NEW)} onFound={(id) => onChange(choiceOf(id))} />
+    </div>
+  );
+}
+
+const choiceOf = (id: string): PotChoice =>
+  id.startsWith(MIX) ? { paint: null, mix: id.slice(MIX.length) } : { paint: id === NONE ? null : id, mix: null };
+
+/** The paint or mix of a choice, as something that has a colour and a name. */
+export function potOf({ paint, mix }: PotChoice, paints: Paint[], mixes: Mix[]): Pot | null {
+  const shelf = new Map(paints.map((each) => [each.id, each]));
+  return (mix === null ? shelf.get(paint ?? '') : potsOf({ mixes }, shelf).get(mix)) ?? null;
+}
+
+interface NewPaintProps {
+  names: string[];
+  onAdd: (name: string, hex: string, kind: PaintKind) => Promise<void>;
+  onCancel: () => void;
+}
+
+function NewPaint({ names, onAdd, onCancel }: NewPaintProps) {
+  const [name, setName] = useState('');
+  const [hex, setHex] = useState(() => FIRST_COLOURS[names.length % FIRST_COLOURS.length]!);
+  const [kind, setKind] = useState<PaintKind>('opaque');
+  const [error, setError] = useState<string | null>(null);
+  const add = () => {
+    if (name.trim() === '') return setError('The paint has no name: give it the one on its label.');
+    if (names.some((other) => other.toLowerCase() === name.trim().toLowerCase()))
+      return setError(`"${name}" is on the shelf already: choose it from the list.`);
+    onAdd(name.trim(), hex, kind).catch((problem: Error) => setError(problem.message));
+  };
+  return (
+    <div className={styles.newPaint} onKeyDown={(event) => event.key === 'Enter' && (event.preventDefault(), add())}>
+      <TextField label="Name of the new paint" value={name} onChange={setName} error={error} autoFocus />
+      <TextField label="Colour" type="color" value={hex} onChange={setHex} />
+      <SelectField label="Kind" value={kind} options={kindOptions} onChange={setKind} />
+      <span className={styles.newPaintTools}>
+        <Button onClick={add}>Add paint</Button>
+        <Button kind="quiet" onClick={onCancel}>
+          Cancel
+        </Button>
+      </span>
+    </div>
+  );
+}

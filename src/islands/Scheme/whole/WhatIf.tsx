@@ -1,0 +1,39 @@
+import { alternatives, type StepMinutes } from '../../../core/scheme/advice/alternatives';
+import type { Scheme, Standard } from '../../../core/scheme/model/definitions';
+import { differenceText } from '../../../ui/format';
+import styles from './WhatIf.module.css';
+import view from '../View.module.css';
+
+interface WhatIfProps {
+  scheme: Scheme;
+  /** What the client pays for. */
+  standard: Standard;
+  minutesOf: StepMinutes;
+}
+
+/** What other ways of painting this unit would cost or save, side by side, before anything is decided. */
+export function WhatIf({ scheme, standard, minutesOf }: WhatIfProps) {
+  const ways = alternatives(scheme, standard, minutesOf);
+  if (ways.length === 0) return null;
+  return (
+    <details className={view.section} data-testid="what-if">
+      <summary>What would it cost, or save?</summary>
+      <table className={styles.whatIf}>
+        <thead>
+          <tr>
+            <th scope="col">Another way</th>
+            <th scope="col">Hands-on, over the unit</th>
+          </tr>
+        </thead>
+        <tbody>
+          {ways.map(({ what, minutes }) => (
+            <tr key={what}>
+              <td>{what}</td>
+              <td>{differenceText(minutes)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </details>
+  );
+}
