@@ -16,7 +16,8 @@ type PackedMark = [
   dryMinutes: number,
   handleMinutes: number,
   setup: number,
-  missed?: NonNullable<Mark['missed']>,
+  missed?: Mark['missed'],
+  leftOut?: true,
 ];
 
 export interface PackedMarks extends Pick<BenchMarks, 'notes' | 'trouble'> {
@@ -92,6 +93,7 @@ export function packMarks({ marks, aside, looked, notes, trouble }: BenchMarks):
       key,
       [...models].map(([model, mark]): PackedMark => {
         const setup = numberOf(mark.setupId);
+        if (mark.leftOut) return [model, mark.at, mark.dryMinutes, mark.handleMinutes, setup, null, true];
         return mark.missed
           ? [model, mark.at, mark.dryMinutes, mark.handleMinutes, setup, mark.missed]
           : [model, mark.at, mark.dryMinutes, mark.handleMinutes, setup];
@@ -110,9 +112,9 @@ export const unpackMarks = ({ marks, setups, aside, looked, notes, trouble }: Pa
     marks.map(([key, models]) => [
       key,
       new Map(
-        models.map(([model, at, dryMinutes, handleMinutes, setup, missed]) => [
+        models.map(([model, at, dryMinutes, handleMinutes, setup, missed, leftOut]) => [
           model,
-          { at, dryMinutes, handleMinutes, setupId: setups[setup]!, missed: missed ?? null },
+          { at, dryMinutes, handleMinutes, setupId: setups[setup]!, missed: missed ?? null, ...(leftOut && { leftOut }) },
         ]),
       ),
     ]),

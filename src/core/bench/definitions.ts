@@ -29,6 +29,8 @@ export const BENCH_EVENT_KINDS = [
   'reopened',
   /** These models count as done under this pass as they are, though it was changed since. */
   'kept',
+  /** These models do without this pass: nothing is painted, and nothing waits for it. */
+  'left-out',
   /** These models were looked over while the wash was wet. */
   'looked',
   /** Enough for today. */
@@ -111,6 +113,8 @@ export interface Mark {
   setupId: string;
   /** A spot was left out and waits for a touch-up. */
   missed: { at: number; eventId: string; note: string } | null;
+  /** Nothing was painted: the model does without. */
+  leftOut?: true;
 }
 
 /** Marks by pass key (`step#coat`), then by model of the unit. */

@@ -84,9 +84,9 @@ async function marksBefore(trx: Knex, events: readonly BenchEvent[], from: numbe
   const earlier: BenchEvent[] = [];
   for (const piece of inPieces([...steps]))
     earlier.push(
-      ...(await trx('bench_event').whereIn('step', piece).whereIn('kind', ['done', 'kept', 'reopened']).where('atMs', '<', from)).map(
-        eventOf,
-      ),
+      ...(
+        await trx('bench_event').whereIn('step', piece).whereIn('kind', ['done', 'kept', 'left-out', 'reopened']).where('atMs', '<', from)
+      ).map(eventOf),
     );
   const undone = events.filter((event) => event.kind === 'undone');
   for (const piece of inPieces(earlier.map(({ id }) => id)))

@@ -22,6 +22,8 @@ import { SheetEntry } from './said/SheetEntry';
 import { SidePanel } from './around/SidePanel';
 import { TouchUpPicker } from './said/TouchUpPicker';
 import { TrayStrip } from './guide/TrayStrip';
+import { leftOutOf } from '../../core/bench/guide/decisions';
+import { Decide } from './said/Decide';
 import { useBench, type Bench } from './taps/useBench';
 import { useBenchKeys } from './taps/useBenchKeys';
 import { useSteady } from './taps/useSteady';
@@ -62,7 +64,7 @@ const TICK_MS = 1000;
 const AWAY_MINUTES = 25;
 const AWAY_BEFORE_START_MINUTES = 10;
 
-type Asking = { kind: 'miss'; start: MissStart | null } | { kind: 'touch-up' } | { kind: 'note' } | { kind: 'sheet' };
+type Asking = { kind: 'miss'; start: MissStart | null } | { kind: 'touch-up' } | { kind: 'note' } | { kind: 'sheet' } | { kind: 'decide' };
 
 function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () => void }) {
   const now = useNow(picture.now, TICK_MS, programNow);
@@ -89,8 +91,10 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
   const isQuickMiss = asking?.kind === 'miss' && asking.start === null && choices.length > 0;
   const byNumber = (index: number) => {
     if (isQuickMiss && choices[index]) back(() => miss(choices[index]!, [view.model!], ''))();
+    else if (asking?.kind === 'decide' && bench.decisions[index]) back(() => actions.decide(bench.decisions[index]!))();
     else if (asking?.kind === 'touch-up' && view.misses[index]) back(() => touchUp(view.misses[index]!))();
   };
+  const canDecide = job !== null || bench.line.units.some(({ id }) => leftOutOf(id, bench).length > 0);
   const steady = useSteady(mainMeaning(bench, now), bench.ownTaps);
   const act = () => (isQuickMiss || (asking?.kind === 'touch-up' && view.misses.length > 0) ? byNumber(0) : steady.press(actions.main));
   useBenchKeys(
@@ -102,6 +106,7 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
       p: back(actions.pause),
       m: () => ask({ kind: 'miss', start: null }),
       n: () => ask({ kind: 'note' }),
+      c: () => canDecide && ask({ kind: 'decide' }),
       z: () => ask({ kind: 'touch-up' }),
       e: back(actions.end),
       f: () => void (document.fullscreenElement ? document.exitFullscreen() : document.documentElement.requestFullscreen()),
@@ -190,6 +195,16 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
             onCancel={back(() => undefined)}
           />
         )}
+        {asking?.kind === 'decide' && canDecide && (
+          <Decide
+            bench={bench}
+            decisions={bench.decisions}
+            onDecide={(decision) => back(() => actions.decide(decision))()}
+            onTakeBack={(without, models) => back(() => actions.takeBack(without, models))()}
+            onPot={(pot) => back(() => actions.takePot(bench.pass!, pot))()}
+            onCancel={back(() => undefined)}
+          />
+        )}
         {asking?.kind === 'note' && <NoteLine onNote={(text) => back(() => actions.note(text))()} onCancel={back(() => undefined)} />}
         {asking?.kind === 'sheet' && (
           <SheetEntry
@@ -209,6 +224,9 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
           <Button onClick={() => ask({ kind: 'touch-up' })}>Touched up</Button>
           <Button onClick={back(actions.setAside)} disabled={view.model === null}>
             Set aside
+          </Button>
+          <Button onClick={() => ask({ kind: 'decide' })} disabled={!canDecide}>
+            Decide
           </Button>
           <Button onClick={() => ask({ kind: 'note' })}>Note</Button>
           <Button onClick={() => ask({ kind: 'sheet' })} disabled={!job}>

@@ -9,7 +9,7 @@ export const sayOfMarksSchema = object({
   events: list(
     object({
       id: id(),
-      kind: oneOf(['kept', 'reopened', 'undone'] as const),
+      kind: oneOf(['kept', 'left-out', 'reopened', 'undone'] as const),
       step: id().nullable().notRequired().defined(),
       coat: count(1, 10).nullable().notRequired().defined(),
       models: list(count(1, MOST_MODELS), MOST_MODELS),

@@ -109,6 +109,7 @@ class ClockFold {
       case 'touched-up':
         return this.work(event, key!, at);
       case 'kept':
+      case 'left-out':
         this.fresh(key!, event.models);
         return;
       case 'reopened':

@@ -45,6 +45,8 @@ function take(folded: BenchMarks, event: BenchEvent, key: string | null, facts: 
     case 'kept':
       // Nothing was painted then: it is dry, and no brush was used.
       return markDone(folded, event, key!, undefined);
+    case 'left-out':
+      return markDone(folded, event, key!, undefined, { leftOut: true });
     case 'touched-up':
       return touchUp(folded, event, key!);
     case 'missed':
@@ -82,7 +84,13 @@ function entry<K, V>(map: Map<K, V>, key: K, make: () => V): V {
 }
 
 /** One model tapped twice, on two devices say, stays as it was tapped first. */
-function markDone(folded: BenchMarks, event: BenchEvent, key: string, facts: WorkFacts | undefined): void {
+function markDone(
+  folded: BenchMarks,
+  event: BenchEvent,
+  key: string,
+  facts: WorkFacts | undefined,
+  more: Pick<Mark, 'leftOut'> = {},
+): void {
   const models = entry(folded.marks, key, () => new Map<number, Mark>());
   for (const model of event.models) {
     if (models.has(model)) continue;
@@ -92,6 +100,7 @@ function markDone(folded: BenchMarks, event: BenchEvent, key: string, facts: Wor
       handleMinutes: facts?.handleMinutes ?? 0,
       setupId: facts ? setupId({ ...facts, id: event.step! }, facts.paintId) : '',
       missed: null,
+      ...more,
     });
     folded.looked.get(key)?.delete(model);
   }
@@ -112,7 +121,7 @@ function reopen(marks: BenchMarks['marks'], key: string, model: number): void {
 function touchUp(folded: BenchMarks, event: BenchEvent, key: string): void {
   for (const model of event.models) {
     const mark = folded.marks.get(key)?.get(model);
-    if (mark) folded.marks.get(key)!.set(model, { ...mark, at: Date.parse(event.at), missed: null });
+    if (mark && !mark.leftOut) folded.marks.get(key)!.set(model, { ...mark, at: Date.parse(event.at), missed: null });
   }
 }
 
@@ -121,7 +130,7 @@ function miss(folded: BenchMarks, event: BenchEvent, key: string): void {
   const missed: number[] = [];
   for (const model of event.models) {
     const mark = folded.marks.get(key)?.get(model);
-    if (!mark) continue;
+    if (!mark || mark.leftOut) continue;
     missed.push(model);
     folded.marks.get(key)!.set(model, { ...mark, missed: { at: Date.parse(event.at), eventId: event.id, note: event.note } });
   }

@@ -75,13 +75,14 @@ export function factsAsToday<F extends object>({
   } as WorkFacts;
 }
 
-const OF_A_PASS: readonly BenchEventKind[] = ['started', 'done', 'missed', 'touched-up', 'reopened', 'kept', 'looked'];
+const OF_A_PASS: readonly BenchEventKind[] = ['started', 'done', 'missed', 'touched-up', 'reopened', 'kept', 'left-out', 'looked'];
 const OF_MODELS: readonly BenchEventKind[] = [
   'done',
   'missed',
   'touched-up',
   'reopened',
   'kept',
+  'left-out',
   'looked',
   'picked',
   'set-aside',

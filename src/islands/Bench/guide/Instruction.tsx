@@ -1,6 +1,5 @@
 import { MINUTE_MS } from '../../../core/kernel/timeUnits';
 import { dipFor } from '../../../core/bench/guide/benchLine';
-import { weightOf } from '../../../core/bench/replay/divideStretch';
 import { coatWords } from '../../../core/scheme/model/halves';
 import { allowsCountdown, factsOf } from '../../../core/scheme/model/techniques';
 import { Notice } from '../../../ui/Notice/Notice';
@@ -128,11 +127,9 @@ function Budget({ bench }: { bench: Bench }) {
 
 /** Time on this model against its estimate; never a countdown with a knife or a spray can in the hand. */
 function Timer({ bench, now }: { bench: Bench; now: number }) {
-  const { view, figures } = bench;
+  const { view } = bench;
   const pass = bench.pass!;
-  const known = figures.passes.find((each) => each.passKey === pass.key)?.p50;
-  const ordinary = known === undefined ? pass.minutes : known * pass.effort;
-  const minutes = ordinary * weightOf(view.model === null ? [] : [view.model], bench.units.get(pass.unitId)!);
+  const minutes = bench.minutesOf(pass, view.model === null ? [] : [view.model]);
   if (!allowsCountdown(pass.technique)) return <p className={styles.timer}>about {minutesText(minutes)} a model; take the time it needs</p>;
   const { workingSince, pausedSince } = view.clock;
   const since = Math.max(workingSince ?? 0, Number.isFinite(view.readyAt) ? view.readyAt : 0);

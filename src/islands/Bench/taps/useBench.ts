@@ -22,6 +22,8 @@ import { unpackMarks, type BenchFigures, type BenchPicture, type PaintedPass } f
 import { send } from '../../client/api';
 import { programNow } from '../../client/clock';
 import { useArrival } from './useArrival';
+import { decisionsOn, type Decision } from '../../../core/bench/guide/decisions';
+import { weightOf } from '../../../core/bench/replay/divideStretch';
 import { useEvents, type NewEvent } from './useEvents';
 
 /** Figures follow the taps, at most this often. */
@@ -106,6 +108,20 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
     return { kind: 'started', ...of(passes.get(next.passKey)!, next.models), models, readyAt, note: factsOf(technique).caution ?? '' };
   };
 
+  const [refused, setRefused] = useState<string | null>(null);
+  /** Changes the scheme from here; what is laid on the bench follows it. */
+  const changeStep = (changed: BenchPass, change: { coats?: number; pot?: string; keeps: boolean }) => {
+    setRefused(null);
+    send('POST', `/api/units/${changed.unitId}/step`, { step: changed.stepId, ...change }).then(reload, (error: Error) =>
+      setRefused(error.message),
+    );
+  };
+  /** Likely minutes of these models under a pass. */
+  const minutesOf = ({ key, unitId, minutes, effort }: BenchPass, models: readonly number[]): number => {
+    const known = figures.passes.find((each) => each.passKey === key)?.p50;
+    return (known === undefined ? minutes : known * effort) * weightOf(models, units.get(unitId)!);
+  };
+
   const actions = {
     /** The one thing the big button means now. */
     main: () => {
@@ -153,6 +169,16 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
     /** Models that were painted and not ticked, from the leg sheet say; minutes are null where nobody knows them. */
     tickOff: (ticked: BenchJob, models: number[], minutes: number | null) =>
       record({ kind: 'done', ...of(passes.get(ticked.passKey)!, models), models, minutes: minutes ?? 0 }),
+    /** What was decided of models; another coat is a change of the scheme. */
+    decide: ({ kind, models, passes: changed }: Decision) => {
+      const [first] = changed;
+      if (kind === 'start over') record(...changed.map((each): NewEvent => ({ kind: 'reopened', ...place(each), models })));
+      else if (kind === 'leave out' || kind === 'leave out the rest') record({ kind: 'left-out', ...place(first!), models });
+      else changeStep(first!, { coats: first!.coats + (kind === 'a coat less' ? -1 : 1), keeps: kind === 'another coat on the rest' });
+    },
+    /** They get the pass after all. */
+    takeBack: (without: BenchPass, models: number[]) => record({ kind: 'reopened', ...place(without), models }),
+    takePot: (changed: BenchPass, pot: string) => changeStep(changed, { pot, keeps: true }),
     end: () => record({ kind: 'ended' }),
     /** The time since the last tap was a break: it is taken out of the work. */
     wasBreak: () => clock.lastAt !== null && record({ kind: 'paused', at: new Date(clock.lastAt + 1).toISOString() }, { kind: 'resumed' }),
@@ -176,8 +202,10 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
     unsent,
     isHeard,
     ownTaps,
-    problem,
+    problem: problem ?? refused,
     isOutdated,
+    minutesOf,
+    decisions: pass ? decisionsOn(pass, model, { line, state, minutesOf }) : [],
     actions,
     refreshFigures,
     ending: endingAdvice(scene, view, picture.sessions, now),
