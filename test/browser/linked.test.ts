@@ -124,4 +124,25 @@ describe('one scheme for seven units', () => {
     expect(await user.text('[data-testid="linked"] summary')).not.to.include('Pilots');
     expect(await user.complaints()).to.deep.equal([]);
   });
+
+  it('has a model too many here and gives it to another unit, with what is on it', async () => {
+    await user.open('/c/ferry/intake');
+    await user.fill('Counted of Ferry crew', '4');
+    await user.isStored();
+    await user.press('Move models to another unit');
+    expect(await (await user.field('From')).getAttribute('value')).to.equal('u2');
+    await user.find('button[aria-label="model 4"][aria-pressed="true"]');
+    await (await user.find('button[aria-label="model 1"]')).click();
+    await (await user.find('button[aria-label="model 4"]')).click();
+    await user.choose('To', 'Bell ringers');
+    await user.press('Move 1 model to Bell ringers');
+    await driver.wait(
+      async () => (await (await user.field('Counted of Bell ringers')).getAttribute('value').catch(() => '')) === '4',
+      20_000,
+    );
+    expect(await (await user.field('Counted of Ferry crew')).getAttribute('value')).to.equal('3');
+    const painted = (await (await fetch(`${app.url}/api/commissions/ferry/painted`)).json()) as { models: number[] }[];
+    expect(painted.map(({ models }) => models)).to.have.deep.members([[2], [4]]);
+    expect(await user.complaints()).to.deep.equal([]);
+  });
 });

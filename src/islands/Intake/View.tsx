@@ -18,6 +18,7 @@ import { BackPlanned } from './commission/BackPlanned';
 import { BesideOthers } from './commission/BesideOthers';
 import { CommissionActions } from './commission/CommissionActions';
 import { EarlierUnits } from './units/EarlierUnits';
+import { MoveModels } from './units/MoveModels';
 import { NewUnitRow } from './units/NewUnitRow';
 import { Reconciled } from './units/Reconciled';
 import { RosterFile } from './units/RosterFile';
@@ -67,6 +68,7 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
         aside={
           <span className={styles.sources}>
             <EarlierUnits commissionId={picture.commission.id} onBefore={intake.retry} />
+            <MoveModels units={units} onBefore={intake.retry} />
             <RosterFile names={units.map((unit) => unit.name)} onAdd={intake.addUnits} />
           </span>
         }
