@@ -96,7 +96,7 @@ export const houses = {
       plan: ['running', 'stores', 'work', 'workshop'],
       schemes: ['running', 'stores', 'workshop', 'plan'],
       money: ['stores', 'workshop', 'mail', 'plan'],
-      bench: ['running', 'stores', 'workshop', 'plan', 'money'],
+      bench: ['running', 'stores', 'workshop', 'plan', 'schemes', 'money'],
       ledger: ['running', 'stores', 'work', 'workshop'],
       house: ['stores', 'workshop'],
       intake: ['stores', 'workshop', 'mail', 'plan', 'schemes', 'bench'],
