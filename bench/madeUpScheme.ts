@@ -1,7 +1,8 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { usualPart, usualStep } from '../src/core/scheme/authoring/briefScheme';
-import { EMPTY_SCHEME, UNCOUNTED, type Paint, type PaintKind, type Part, type Step, type Unit } from '../src/core/scheme/model/definitions';
+import { EMPTY_SCHEME, UNCOUNTED, type Paint, type Part, type Step, type Unit } from '../src/core/scheme/model/definitions';
+import type { PaintKind } from '../src/core/scheme/model/paintKinds';
 import type { Technique } from '../src/core/scheme/model/techniques';
 
 const PARTS = ['face', 'shirt', 'trousers', 'coat', 'boots', 'belt', 'bag', 'hat', 'rope', 'lantern'];

@@ -5,7 +5,7 @@ import { jobMinutes, type JobInfo } from '../core/plan/build/lineJobs';
 import { coatWords } from '../core/scheme/model/halves';
 import { STAGE_LABELS, type Moment } from '../core/scheme/model/moments';
 import { handOf, setupLabel } from '../core/scheme/passes/setups';
-import { factsOf } from '../core/scheme/model/techniques';
+import { cautionOf } from '../core/scheme/model/techniques';
 import type { LegSheet } from '../contract/legSheet';
 import { counted, dayText, minutesText, momentText, positionsText, timeOfDayText } from '../ui/format';
 import { INK, RULE, SOFT } from './paper';
@@ -92,7 +92,7 @@ const sessionName = ({ sessions }: LegSheet, session: number) =>
   sessions ? momentText(sessions.origin + sessions.sessions[session]!.from * MINUTE_MS) : '';
 
 function legHead({ setup, minutes }: LegSheet['legs'][number], number: number): Content {
-  const { caution } = factsOf(setup.technique);
+  const caution = cautionOf(setup.technique, setup.paint?.kind ?? null);
   const label = setupLabel(setup);
   const hand = handOf(setup);
   return [

@@ -2,7 +2,6 @@ import { usualPart, usualStep } from '../../src/core/scheme/authoring/briefSchem
 import {
   type Group,
   type Paint,
-  type PaintKind,
   type Part,
   type Scheme,
   type Standard,
@@ -11,6 +10,7 @@ import {
   EMPTY_SCHEME,
   FACES,
 } from '../../src/core/scheme/model/definitions';
+import type { PaintKind } from '../../src/core/scheme/model/paintKinds';
 import { type Technique, TECHNIQUES } from '../../src/core/scheme/model/techniques';
 import type { Roster, RosterUnit } from '../../src/core/plan/build/roster';
 import { DEFAULT_HOUSE_RULES } from '../../src/core/scheme/model/houseRules';

@@ -1,4 +1,5 @@
-import type { Paint, PaintKind } from '../../core/scheme/model/definitions';
+import type { Paint } from '../../core/scheme/model/definitions';
+import type { PaintKind } from '../../core/scheme/model/paintKinds';
 
 type PaintEntry = [key: string, name: string, hex: string, kind: PaintKind, dryMinutes?: number];
 

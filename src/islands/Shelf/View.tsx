@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { ulid } from 'ulid';
-import { PAINT_KINDS, type StoredPaint } from '../../core/scheme/model/definitions';
+import { type StoredPaint } from '../../core/scheme/model/definitions';
+import { PAINT_KINDS } from '../../core/scheme/model/paintKinds';
 import { commonPaints } from '../../core/scheme/authoring/starters';
 import { Button } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';

@@ -1,5 +1,5 @@
 import { SIZE_LABELS, SIZES, STANDARD_LABELS, STANDARDS, type Size, type Standard } from '../../core/scheme/model/definitions';
-import { TECHNIQUES, type Technique, factsOf } from '../../core/scheme/model/techniques';
+import { OTHER_NAMES, TECHNIQUES, type Technique, factsOf } from '../../core/scheme/model/techniques';
 
 interface Option<T> {
   value: T;
@@ -9,4 +9,17 @@ interface Option<T> {
 export const sizeOptions: Option<Size>[] = SIZES.map((value) => ({ value, label: SIZE_LABELS[value] }));
 export const standardOptions: Option<Standard>[] = STANDARDS.map((value) => ({ value, label: STANDARD_LABELS[value] }));
 export const standardNames: Option<Standard>[] = STANDARDS.map((value) => ({ value, label: value }));
-export const techniqueOptions: Option<Technique>[] = TECHNIQUES.map((value) => ({ value, label: factsOf(value).label }));
+
+/** What else is found by its first letters. */
+const ALSO = ['shade', 'highlight', 'undercoat', 'primer', 'chips', 'powder', 'paste', 'tufts'] as const;
+
+/** Techniques by their labels, then by what painters also call them. */
+export const techniqueOptions: Option<string>[] = [
+  ...TECHNIQUES.map((value) => ({ value: value as string, label: factsOf(value).label as string })),
+  ...ALSO.map((name) => ({
+    value: `also ${name}`,
+    label: `${name.charAt(0).toUpperCase()}${name.slice(1)}: ${factsOf(OTHER_NAMES[name]!).label.toLowerCase()}`,
+  })),
+];
+
+export const techniqueNamed = (value: string): Technique => OTHER_NAMES[value.replace(/^also /, '')] ?? (value as Technique);

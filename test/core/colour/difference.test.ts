@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { byColour } from '../../../src/core/colour/colourOrder';
 import { differenceOf, labOf, MOST_LIGHTNESS_WEIGHT } from '../../../src/core/colour/difference';
 import { nearTwins } from '../../../src/core/colour/nearTwins';
-import type { PaintKind } from '../../../src/core/scheme/model/definitions';
+import type { PaintKind } from '../../../src/core/scheme/model/paintKinds';
 import { Random, seeds } from '../../support/random';
 
 /** The 34 pairs of Sharma, Wu and Dalal (2005), table 1: L*, a*, b* of the two, and their CIEDE2000. */

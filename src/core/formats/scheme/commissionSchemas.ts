@@ -1,5 +1,6 @@
 import { boolean, number, object, string } from 'yup';
-import { PAINT_KINDS, SIZES, STANDARDS, TEST_MODEL_STATES } from '../../scheme/model/definitions';
+import { SIZES, STANDARDS, TEST_MODEL_STATES } from '../../scheme/model/definitions';
+import { PAINT_KINDS } from '../../scheme/model/paintKinds';
 import { atLeast, count, day, hexColour, id, list, note, oneOf, requiredText, text, yesOrNo } from '../fields';
 import { dryMinutes, MOST_MODELS } from './schemeSchemas';
 

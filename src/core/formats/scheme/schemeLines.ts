@@ -1,6 +1,6 @@
 import { surfaceOf } from '../../scheme/model/field';
 import { usualPart, usualStep } from '../../scheme/authoring/briefScheme';
-import { TECHNIQUES, type Technique, factsOf } from '../../scheme/model/techniques';
+import { OTHER_NAMES, TECHNIQUES, type Technique, factsOf } from '../../scheme/model/techniques';
 import { coverageIn, readPartName, resized } from '../../scheme/model/shares';
 import { mapOver, type Over, type Paint, type Part, type Scheme, type Step } from '../../scheme/model/definitions';
 
@@ -39,30 +39,10 @@ const OVER_SOME = /^over (.+)$/i;
 const COATS = /\s+(?:x\s*(\d+)|(\d+)\s*(?:x|coats?))$/i;
 const MOST_COATS = 10;
 
-/** Short words for techniques; every technique is known by its label and its id too. */
-const SHORT: Record<string, Technique> = {
-  base: 'basecoat',
-  coat: 'basecoat',
-  shade: 'wash',
-  highlight: 'layer',
-  line: 'edge',
-  primer: 'prime',
-  undercoat: 'prime',
-  dry: 'drybrush',
-  brush: 'drybrush',
-  translucent: 'translucent',
-  chips: 'sponge',
-  powder: 'pigment',
-  paste: 'texture',
-  sand: 'texture',
-  tufts: 'scatter',
-  matt: 'varnish',
-};
-
 const WORDS: readonly (readonly [string, Technique])[] = [
   ...TECHNIQUES.map((technique) => [factsOf(technique).label.toLowerCase(), technique] as const),
   ...TECHNIQUES.map((technique) => [technique, technique] as const),
-  ...Object.entries(SHORT),
+  ...Object.entries(OTHER_NAMES),
 ].sort(([a], [b]) => b.length - a.length);
 
 /** Reads lines against the paints of a shelf. Nothing is guessed: what is not understood is a problem that names it. */

@@ -1,3 +1,4 @@
+import { isOneOf } from '../../kernel/isOneOf';
 import { type Paint, type Part, type Scheme, type Step, type Unit, includesStandard, type Standard } from '../model/definitions';
 import { isLaidOn } from '../model/field';
 import { lightnessOf } from '../model/pots';
@@ -113,7 +114,7 @@ function onThePrimer({ parts, allOver }: Pick<Scheme, 'parts' | 'allOver'>, stan
 }
 
 function harmOf(paint: Paint, step: Step, name: string, ground: number): string | null {
-  const isSheer = step.technique === 'translucent' || step.technique === 'wash' || paint.kind === 'translucent' || paint.kind === 'wash';
+  const isSheer = step.technique === 'translucent' || step.technique === 'wash' || isOneOf(paint.kind, 'translucent', 'wash', 'ink');
   if (isSheer && ground < PALE_ENOUGH) return `${name}: translucent, needs a pale coat under it`;
   if (BRUSHED_OVER.includes(step.technique))
     return ground >= lightnessOf(paint) ? `${name}: brushed over, needs a darker coat under it` : null;

@@ -1,5 +1,6 @@
 import { wholeScheme, type BriefPart, type BriefScheme, type BriefStep } from './briefScheme';
-import type { Paint, PaintKind, Scheme, Size } from '../model/definitions';
+import type { Paint, Scheme, Size } from '../model/definitions';
+import type { PaintKind } from '../model/paintKinds';
 
 type ColourEntry = [name: string, hex: string, kind?: PaintKind];
 

@@ -1,3 +1,4 @@
+import type { PaintKind } from './paintKinds';
 import type { Moment } from './moments';
 import type { Schools, Strengths } from './schools';
 import type { Technique } from './techniques';
@@ -43,9 +44,6 @@ export const STANDARD_LABELS = {
  * @example includesStandard('table', 'quick') // true
  */
 export const includesStandard = (paidFor: Standard, needed: Standard): boolean => STANDARDS.indexOf(paidFor) >= STANDARDS.indexOf(needed);
-
-export const PAINT_KINDS = ['opaque', 'translucent', 'wash', 'metallic', 'texture', 'varnish'] as const;
-export type PaintKind = (typeof PAINT_KINDS)[number];
 
 export interface Paint {
   id: string;

@@ -1,4 +1,5 @@
 import { isOneOf } from '../../kernel/isOneOf';
+import type { PaintKind } from './paintKinds';
 import type { Moment } from './moments';
 
 export const TECHNIQUES = [
@@ -62,6 +63,7 @@ export interface TechniqueFacts {
 const SPRAY_CAUTION =
   'Spray outdoors or with extraction, away from flames, wearing a respirator for organic vapours. The label and local rules come first.';
 const SOLVENT_CAUTION = 'Oil or enamel: solvent fumes. Air the room and wear gloves. The label and local rules come first.';
+const DUST_CAUTION = 'Wear a dust mask. The label and local rules come first.';
 
 const facts = (
   label: string,
@@ -110,7 +112,7 @@ export const TECHNIQUE_FACTS = {
   streak: facts('Streaks', 'broad brush', 'weather', 30, { caution: SOLVENT_CAUTION }),
   pigment: facts('Powders', 'broad brush', 'sealed', 60, {
     messy: true,
-    caution: 'Wear a dust mask. The label and local rules come first.',
+    caution: DUST_CAUTION,
   }),
   texture: facts('Texture', 'tweezers', 'ground', 60, { handleMinutes: 20 }),
   seal: facts('Seal the paste', 'broad brush', 'ground', 60, { usesPaint: false, handleMinutes: 20 }),
@@ -132,3 +134,37 @@ export const factsOf = (technique: Technique): TechniqueFacts => TECHNIQUE_FACTS
  * @example allowsCountdown('clean') // false
  */
 export const allowsCountdown = (technique: Technique): boolean => !isOneOf(factsOf(technique).hand, 'knife', 'spray', 'airbrush');
+
+/**
+ * What to mind of a technique with what is on the brush: powders raise dust and effects are solvents whatever they are laid on with, and
+ * work that is mostly done in oil or enamel is harmless with a water-based paint. Nothing known of the paint counts as the worse.
+ *
+ * @example cautionOf('pinwash', 'wash') // null
+ */
+export function cautionOf(technique: Technique, kind: PaintKind | null): string | null {
+  const { caution, hand } = factsOf(technique);
+  const isSprayed = isOneOf(hand, 'spray', 'airbrush');
+  if (kind === 'effect' && !isSprayed) return SOLVENT_CAUTION;
+  if (kind === 'powder' && !isSprayed) return DUST_CAUTION;
+  return caution === SOLVENT_CAUTION && kind !== null ? null : caution;
+}
+
+/** What painters also call techniques; each is known by its label and its id too. */
+export const OTHER_NAMES: Readonly<Record<string, Technique>> = {
+  base: 'basecoat',
+  coat: 'basecoat',
+  shade: 'wash',
+  highlight: 'layer',
+  line: 'edge',
+  primer: 'prime',
+  undercoat: 'prime',
+  dry: 'drybrush',
+  brush: 'drybrush',
+  translucent: 'translucent',
+  chips: 'sponge',
+  powder: 'pigment',
+  paste: 'texture',
+  sand: 'texture',
+  tufts: 'scatter',
+  matt: 'varnish',
+};

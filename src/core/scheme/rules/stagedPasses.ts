@@ -1,6 +1,7 @@
 import { isOneOf } from '../../kernel/isOneOf';
 import { groupBy } from '../../kernel/groupBy';
-import type { PaintKind, Part, Scheme } from '../model/definitions';
+import type { Part, Scheme } from '../model/definitions';
+import type { PaintKind } from '../model/paintKinds';
 import { momentOf } from '../model/momentOf';
 import { momentOrder, type Moment } from '../model/moments';
 import type { Pass } from '../passes/passes';

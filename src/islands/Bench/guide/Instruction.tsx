@@ -1,7 +1,7 @@
 import { MINUTE_MS } from '../../../core/kernel/timeUnits';
 import { dipFor } from '../../../core/bench/guide/benchLine';
 import { coatWords } from '../../../core/scheme/model/halves';
-import { allowsCountdown, factsOf } from '../../../core/scheme/model/techniques';
+import { allowsCountdown, cautionOf, factsOf } from '../../../core/scheme/model/techniques';
 import { Notice } from '../../../ui/Notice/Notice';
 import { Swatch } from '../../../ui/Swatch/Swatch';
 import { cx } from '../../../ui/cx';
@@ -19,6 +19,7 @@ export function Instruction({ bench, now }: { bench: Bench; now: number }) {
   const pass = bench.pass!;
   const facts = factsOf(pass.technique);
   const paint = paints.get(job.paintId ?? '') ?? null;
+  const caution = cautionOf(pass.technique, paint?.kind ?? null);
   const isLeader = view.model !== null && bench.units.get(job.unitId)!.leaders.includes(view.model);
   return (
     <section className={styles.instruction} aria-label="What to do now" aria-live="polite">
@@ -44,7 +45,7 @@ export function Instruction({ bench, now }: { bench: Bench; now: number }) {
           </p>
         )}
         <Notes bench={bench} />
-        {facts.caution && view.needsStart ? <Notice kind="caution">{facts.caution}</Notice> : <Timer bench={bench} now={now} />}
+        {caution && view.needsStart ? <Notice kind="caution">{caution}</Notice> : <Timer bench={bench} now={now} />}
         <Budget bench={bench} />
       </div>
     </section>

@@ -17,7 +17,7 @@ import {
 import { wholeEvent } from '../../../core/formats/commission/benchEvents';
 import { changeoverMinutes, setupOf, startMinutes } from '../../../core/scheme/passes/setups';
 import { lineTools } from '../../../core/plan/build/lineTools';
-import { factsOf } from '../../../core/scheme/model/techniques';
+import { cautionOf } from '../../../core/scheme/model/techniques';
 import { unpackMarks, type BenchFigures, type BenchPicture, type PaintedPass } from '../../../contract/bench';
 import { send } from '../../client/api';
 import { programNow } from '../../client/clock';
@@ -105,7 +105,13 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
       workingSince: view.clock.workingSince,
       firstReadyAt: view.readiness.firstReadyAt(next),
     });
-    return { kind: 'started', ...of(passes.get(next.passKey)!, next.models), models, readyAt, note: factsOf(technique).caution ?? '' };
+    return {
+      kind: 'started',
+      ...of(passes.get(next.passKey)!, next.models),
+      models,
+      readyAt,
+      note: cautionOf(technique, paints.get(next.paintId ?? '')?.kind ?? null) ?? '',
+    };
   };
 
   const [refused, setRefused] = useState<string | null>(null);

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { ulid } from 'ulid';
-import { PAINT_KINDS, type Mix, type Paint, type PaintKind } from '../../../core/scheme/model/definitions';
+import { type Mix, type Paint } from '../../../core/scheme/model/definitions';
+import { PAINT_KINDS, type PaintKind } from '../../../core/scheme/model/paintKinds';
 import { potsOf, type Pot } from '../../../core/scheme/model/pots';
 import { Button } from '../../../ui/Button/Button';
 import { SelectField, TextField } from '../../../ui/Field/Field';

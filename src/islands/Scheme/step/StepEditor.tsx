@@ -12,14 +12,14 @@ import {
 import type { HouseRules } from '../../../core/scheme/model/houseRules';
 import { MOMENTS, type Moment } from '../../../core/scheme/model/moments';
 import { coverageIn, followsPart, usualDrying } from '../../../core/scheme/model/shares';
-import { factsOf } from '../../../core/scheme/model/techniques';
+import { cautionOf, factsOf } from '../../../core/scheme/model/techniques';
 import type { PassEstimates } from '../../../core/commission/estimate';
 import { Button } from '../../../ui/Button/Button';
 import { SelectField, TextField } from '../../../ui/Field/Field';
 import { NumberField } from '../../../ui/Field/NumberField';
 import { Notice } from '../../../ui/Notice/Notice';
 import { counted, differenceText, minutesText } from '../../../ui/format';
-import { standardNames, techniqueOptions } from '../../shared/options';
+import { standardNames, techniqueNamed, techniqueOptions } from '../../shared/options';
 import { Why } from '../../shared/Why';
 import { stepCost } from '../../../core/commission/stepCosts';
 import { CopyStep } from './CopyStep';
@@ -90,6 +90,7 @@ export function StepEditor(props: StepEditorProps) {
     );
   }
   const facts = factsOf(step.technique);
+  const caution = cautionOf(step.technique, potOf(step, paints, mixes)?.kind ?? null);
   /** What changes the work asks first when models are painted already. */
   const changeWork = (change: Partial<Step>) => (painted.length > 0 ? setPending(change) : onChange(change));
   const cost = stepCost(unit, step, part, estimate, house);
@@ -100,7 +101,7 @@ export function StepEditor(props: StepEditorProps) {
           label="Technique"
           value={step.technique}
           options={techniqueOptions}
-          onChange={(technique) => changeWork({ technique })}
+          onChange={(name) => changeWork({ technique: techniqueNamed(name) })}
         />
         {facts.usesPaint && (
           <PaintPicker
@@ -207,7 +208,7 @@ export function StepEditor(props: StepEditorProps) {
         </p>
         {!includesStandard(standard, step.standard) && <p>Above the standard paid for ({standard}): it is not planned.</p>}
       </div>
-      {facts.caution && <Notice kind="caution">{facts.caution}</Notice>}
+      {caution && <Notice kind="caution">{caution}</Notice>}
       <details className={own.reasons}>
         <summary>Why this order?</summary>
         <ul>

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { hasOpenCount, includesStandard, modelsOf } from '../../../../src/core/scheme/model/definitions';
-import { TECHNIQUES, allowsCountdown, factsOf } from '../../../../src/core/scheme/model/techniques';
+import { TECHNIQUES, allowsCountdown, cautionOf, factsOf } from '../../../../src/core/scheme/model/techniques';
 import { DEFAULT_HOUSE_RULES } from '../../../../src/core/scheme/model/houseRules';
 import { passesOf } from '../../../../src/core/scheme/passes/passes';
 import { modelsForStep } from '../../../../src/core/scheme/model/whoTakes';
@@ -74,5 +74,18 @@ describe('the reason of an estimate', () => {
     expect(why(2.2, 0, 0)).to.equal('This technique is not logged yet; your pace elsewhere: 10 % slower than the norm.');
     expect(why(1.8, 0, 62)).to.equal('None of this step logged yet, 62 models of this technique elsewhere: 10 % faster than the norm.');
     expect(why(2.02, 1, 8)).to.equal('1 model of this step logged, 8 of this technique: about the norm.');
+  });
+});
+
+describe('what to mind', () => {
+  it('goes by the technique and by what is on the brush', () => {
+    expect(cautionOf('pinwash', null)).to.match(/solvent/);
+    expect(cautionOf('pinwash', 'effect')).to.match(/solvent/);
+    expect(cautionOf('pinwash', 'wash')).to.equal(null);
+    expect(cautionOf('glaze', 'effect')).to.match(/solvent/);
+    expect(cautionOf('wash', 'powder')).to.match(/dust mask/);
+    // A can stays a can, whatever is in it.
+    for (const kind of [null, 'primer', 'effect', 'powder'] as const) expect(cautionOf('prime', kind)).to.match(/respirator/);
+    expect(cautionOf('basecoat', 'ink')).to.equal(null);
   });
 });
