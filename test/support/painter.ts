@@ -23,7 +23,7 @@ const setUpOf = ({ setUp, taps }: Leg) => (taps > 0 ? setUp : 0);
 const NOT_KNOWN = { setUp: null, isTold: false };
 const FETCH_MINUTES = 0.5;
 
-type Act = 'paint' | 'start' | 'pause' | 'undo' | 'miss' | 'touch up' | 'set aside' | 'note' | 'repaint' | 'evening' | 'twice';
+type Act = 'paint' | 'start' | 'pause' | 'undo' | 'miss' | 'touch up' | 'set aside' | 'note' | 'repaint' | 'without' | 'evening' | 'twice';
 const ACTS: readonly Act[] = [
   'paint',
   'paint',
@@ -39,6 +39,7 @@ const ACTS: readonly Act[] = [
   'set aside',
   'note',
   'repaint',
+  'without',
   'evening',
   'twice',
 ];
@@ -54,6 +55,8 @@ export class RandomPainter {
   worked = 0;
   readonly marks = new Map<string, Set<number>>();
   readonly missed = new Set<string>();
+  /** Left out: there is nothing on them that could be missed. */
+  private readonly without = new Set<string>();
   private inHand: WalkPass | null = null;
   /** Worked since the last tap and given to the next one. */
   private pending = 0;
@@ -90,6 +93,8 @@ export class RandomPainter {
         return this.other('noted', this.random.pick(passes));
       case 'repaint':
         return this.repaint();
+      case 'without':
+        return this.doWithout(this.random.pick(passes));
       case 'evening':
         return this.evening();
       case 'twice':
@@ -201,7 +206,7 @@ export class RandomPainter {
 
   private miss(): BenchEvent[] {
     const place = this.somethingPainted();
-    if (!place) return [];
+    if (!place || this.without.has(`${place.pass.key} ${place.model}`)) return [];
     this.missed.add(`${place.pass.key} ${place.model}`);
     return [this.quiet('missed', { ...this.of(place.pass), models: [place.model] })];
   }
@@ -240,7 +245,20 @@ export class RandomPainter {
     if (!place) return [];
     this.marks.get(place.pass.key)!.delete(place.model);
     this.missed.delete(`${place.pass.key} ${place.model}`);
+    this.without.delete(`${place.pass.key} ${place.model}`);
     return [this.quiet('reopened', { ...this.of(place.pass), models: [place.model] })];
+  }
+
+  /** A model does without the pass: no time is worked, and it may be painted after all once it is opened again. */
+  private doWithout(pass: WalkPass): BenchEvent[] {
+    const open = pass.models.filter((model) => !this.isMarked(pass, model));
+    if (open.length === 0) return [];
+    const model = this.random.pick(open);
+    if (!this.marks.has(pass.key)) this.marks.set(pass.key, new Set());
+    this.marks.get(pass.key)!.add(model);
+    this.without.add(`${pass.key} ${model}`);
+    if (!this.painted.some(({ key }) => key === pass.key)) this.painted.push(pass);
+    return [this.quiet('left-out', { ...this.of(pass), models: [model] })];
   }
 
   /** Stops for the night, with a word or without, and comes back the next day. */
