@@ -12,7 +12,8 @@ export interface Undone extends OpenEnd {
   /** Null for the commission as a whole. */
   unitId: string | null;
   unit: string;
-  kind: 'left' | 'open' | 'curing' | 'scope';
+  /** `left-out` was decided at the bench: it is said, and waits for nobody. */
+  kind: 'left' | 'left-out' | 'open' | 'curing' | 'scope';
   /** When it settles itself, UTC ms; null where somebody must. */
   until: number | null;
 }
@@ -38,6 +39,10 @@ export function undoneOf({ units, marks, house, changes, now }: Asked): Undone[]
       (sum, { key, models }) => sum + models.filter((model) => !doneModels(marks.marks, key).has(model)).length,
       0,
     );
+    const without = passes.reduce(
+      (sum, { key, models }) => sum + models.filter((model) => marks.marks.get(key)?.get(model)?.leftOut).length,
+      0,
+    );
     const curesUntil = curingUntil(passes, marks, now);
     return [
       ...(left > 0
@@ -46,6 +51,17 @@ export function undoneOf({ units, marks, house, changes, now }: Asked): Undone[]
               ...of,
               kind: 'left' as const,
               what: `${left} model-${left === 1 ? 'step' : 'steps'} not painted`,
+              at: 'bench' as const,
+              until: null,
+            },
+          ]
+        : []),
+      ...(without > 0
+        ? [
+            {
+              ...of,
+              kind: 'left-out' as const,
+              what: `${without} model-${without === 1 ? 'step' : 'steps'} left out at the bench`,
               at: 'bench' as const,
               until: null,
             },
@@ -74,7 +90,7 @@ export function undoneOf({ units, marks, house, changes, now }: Asked): Undone[]
 function curingUntil(passes: readonly Pass[], { marks }: BenchMarks, now: number): number | null {
   const at = passes
     .filter(({ step }) => step.technique === 'varnish')
-    .flatMap(({ key }) => [...(marks.get(key)?.values() ?? [])].map((mark) => mark.at + DAY_MS));
+    .flatMap(({ key }) => [...(marks.get(key)?.values() ?? [])].filter((mark) => !mark.leftOut).map((mark) => mark.at + DAY_MS));
   const last = Math.max(0, ...at);
   return last > now ? last : null;
 }

@@ -77,7 +77,7 @@ function describe(
       house: workshop.house,
       changes: changes.filter(({ commissionId }) => commissionId === commission.id),
       now: now.getTime(),
-    }).filter(({ kind }) => kind !== 'left'),
+    }).filter(({ kind }) => kind !== 'left' && kind !== 'left-out'),
     openCounts: units.filter(hasOpenCount).map((unit) => unit.name),
     waitingTestModels: units.filter(isWaiting).map((unit) => unit.name),
     unitsWithoutScheme: units.filter((unit) => !hasScheme(unit)).map((unit) => unit.name),

@@ -45,7 +45,7 @@ export class BenchReadiness {
       const before = this.line.passes[after.pass]!;
       for (const each of this.waitsFor(before, model, after.scope)) {
         const mark = this.mark(before.key, each);
-        ready = Math.max(ready, mark ? mark.at + (after.lagMinutes ?? mark.dryMinutes) * MINUTE_MS : Infinity);
+        ready = Math.max(ready, mark ? mark.at + waitAfter(mark, after.lagMinutes) * MINUTE_MS : Infinity);
       }
     }
     const handle = this.handleAt(pass.unitId, model);
@@ -127,3 +127,6 @@ export class BenchReadiness {
 
 /** When a mark is dry, UTC ms. */
 export const dryAt = (mark: Pick<Mark, 'at' | 'dryMinutes'>): number => mark.at + mark.dryMinutes * MINUTE_MS;
+
+/** Nothing waits for what was left out. */
+const waitAfter = ({ leftOut, dryMinutes }: Mark, lagMinutes: number | null): number => (leftOut ? 0 : (lagMinutes ?? dryMinutes));
