@@ -131,7 +131,12 @@ describe('what is shown is what is done', () => {
       await user.keys(' ');
       await user.find('[data-unsent="0"]');
       const models = (log: typeof before) => log.reduce((sum, row) => sum + row.models, 0);
-      await driver.wait(async () => models(await rows()) === models(before) + 1, PATIENCE_MS, 'the model never came into the log');
+      await driver
+        .wait(async () => models(await rows()) === models(before) + 1, PATIENCE_MS)
+        .catch(async () => {
+          const told = [JSON.stringify(await rows()), await user.text('main')].join(' ');
+          throw new Error(`the model never came into the log after ${JSON.stringify(before)}, but: ${told}`);
+        });
     };
 
     it('takes neither waiting for paint to dry nor a break for set-up', async () => {

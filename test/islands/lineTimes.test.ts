@@ -63,6 +63,8 @@ describe('the times of a line in the sessions of the week', () => {
     expect(times.changeText({ bench: 3, finish: 28, late: 0 }, 1460)).to.equal('+3 min, done 28 min later');
     expect(times.changeText({ bench: 3, finish: 0, late: 0 }, 1460), 'the end of a session took it up').to.equal('+3 min');
     expect(times.changeText({ bench: 0, finish: -4, late: 0 }, 1460)).to.equal('done 4 min earlier');
+    // Never "done 0 min earlier".
+    expect(times.changeText({ bench: 33, finish: -0.02, late: 0 }, 1460)).to.equal('+33 min, done no later');
     expect(times.changeText({ bench: 0, finish: 0, late: 0 }, 1460)).to.equal('no change');
   });
 });

@@ -45,11 +45,12 @@ export class LineTimes {
     const sessions = this.sessionOf(doneAt + finish) - this.sessionOf(doneAt);
     const hasBench = Math.abs(bench) >= SMALLEST_MINUTES;
     const isApart = Math.abs(finish - bench) >= (hasBench ? WORTH_SAYING_MINUTES : SMALLEST_MINUTES);
+    const isSame = sessions === 0 && Math.abs(finish) < SMALLEST_MINUTES;
     const shift = sessions === 0 ? minutesText(Math.abs(finish)) : counted(Math.abs(sessions), 'session');
     const parts = [
       hasBench && differenceText(bench),
       Math.abs(late) >= WORTH_LATENESS && (late > 0 ? 'worse for the dates' : 'better for the dates'),
-      (sessions !== 0 || isApart) && `done ${shift} ${finish > 0 ? 'later' : 'earlier'}`,
+      (sessions !== 0 || isApart) && (isSame ? 'done no later' : `done ${shift} ${finish > 0 ? 'later' : 'earlier'}`),
     ].filter(Boolean);
     return parts.length === 0 ? differenceText(0) : parts.join(', ');
   }

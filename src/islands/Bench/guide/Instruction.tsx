@@ -6,6 +6,7 @@ import { Notice } from '../../../ui/Notice/Notice';
 import { Swatch } from '../../../ui/Swatch/Swatch';
 import { cx } from '../../../ui/cx';
 import { clockText, counted, minutesText, positionsText } from '../../../ui/format';
+import { likelyMinutes } from '../likelyMinutes';
 import type { Bench } from '../taps/useBench';
 import { passWords, trayWords, unitWords } from '../words';
 import styles from '../View.module.css';
@@ -130,7 +131,7 @@ function Budget({ bench }: { bench: Bench }) {
 function Timer({ bench, now }: { bench: Bench; now: number }) {
   const { view } = bench;
   const pass = bench.pass!;
-  const minutes = bench.minutesOf(pass, view.model === null ? [] : [view.model]);
+  const minutes = likelyMinutes(bench, pass, view.model === null ? [] : [view.model]);
   if (!allowsCountdown(pass.technique)) return <p className={styles.timer}>about {minutesText(minutes)} a model; take the time it needs</p>;
   const { workingSince, pausedSince } = view.clock;
   const since = Math.max(workingSince ?? 0, Number.isFinite(view.readyAt) ? view.readyAt : 0);

@@ -23,7 +23,7 @@ import { send } from '../../client/api';
 import { programNow } from '../../client/clock';
 import { useArrival } from './useArrival';
 import { decisionsOn, type Decision } from '../../../core/bench/guide/decisions';
-import { weightOf } from '../../../core/bench/replay/divideStretch';
+import { likelyMinutes } from '../likelyMinutes';
 import { useEvents, type NewEvent } from './useEvents';
 
 /** Figures follow the taps, at most this often. */
@@ -122,12 +122,6 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
       setRefused(error.message),
     );
   };
-  /** Likely minutes of these models under a pass. */
-  const minutesOf = ({ key, unitId, minutes, effort }: BenchPass, models: readonly number[]): number => {
-    const known = figures.passes.find((each) => each.passKey === key)?.p50;
-    return (known === undefined ? minutes : known * effort) * weightOf(models, units.get(unitId)!);
-  };
-
   const actions = {
     /** The one thing the big button means now. */
     main: () => {
@@ -210,8 +204,9 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
     ownTaps,
     problem: problem ?? refused,
     isOutdated,
-    minutesOf,
-    decisions: pass ? decisionsOn(pass, model, { line, state, minutesOf }) : [],
+    decisions: pass
+      ? decisionsOn(pass, model, { line, state, minutesOf: (each, models) => likelyMinutes({ figures, units }, each, models) })
+      : [],
     actions,
     refreshFigures,
     ending: endingAdvice(scene, view, picture.sessions, now),
