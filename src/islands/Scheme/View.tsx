@@ -74,9 +74,12 @@ function OpenedScheme({ picture, commissionId, wantedUnit }: SchemeViewProps & {
   };
   const link = async ({ lead, ...linking }: Linking) => {
     if (!(await settled())) throw new Error('What was changed here is not saved yet: save it first, then try again.');
-    putUnits(await send<StoredUnit[]>('POST', `/api/units/${lead}/linked`, linking));
+    const changed = await send<StoredUnit[]>('POST', `/api/units/${lead}/linked`, linking);
+    const passes = await send<PassEstimates>('GET', `/api/commissions/${commissionId}/passes`);
+    // Together: a unit with a scheme and no minutes yet would read as no work.
+    putUnits(changed);
+    setEstimate(passes);
     if (lead !== unit.id) setEpoch((last) => last + 1);
-    setEstimate(await send<PassEstimates>('GET', `/api/commissions/${commissionId}/passes`));
   };
   const saveScheme = (scheme: Scheme): Promise<void> => {
     const { id } = unit;
