@@ -62,6 +62,7 @@ describe('models that are moved to another unit', () => {
   it('are refused where they are not there, or the unit would be empty', async () => {
     const { keepers, cutters } = await primed();
     expect((await rejected(move(keepers.id, cutters.id, [13]))).message).to.include('name models of Keepers that are there');
+    expect((await rejected(move(keepers.id, cutters.id, [3, 3]))).message).to.include('name every model once');
     expect((await rejected(move(keepers.id, keepers.id, [1]))).message).to.include('name another unit');
     expect((await rejected(move(cutters.id, keepers.id, [1, 2, 3, 4, 5, 6, 7, 8]))).message).to.include('leave at least one model');
   });

@@ -38,6 +38,7 @@ export async function moveModels(
   const there = allModels(from);
   const missing = models.find((model) => !there.includes(model));
   if (missing !== undefined) throw new InputError('models', missing, `name models of ${from.name} that are there`);
+  if (new Set(models).size < models.length) throw new InputError('models', models, 'name every model once');
   if (models.length >= there.length)
     throw new InputError('models', models.length, `leave at least one model in ${from.name}, or take the unit out`);
   const { marks } = (await loadWorkshop(stores, now)).marks;

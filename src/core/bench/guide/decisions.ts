@@ -1,3 +1,4 @@
+import { factsOf } from '../../scheme/model/techniques';
 import type { BenchMarks } from '../definitions';
 import type { BenchLine, BenchPass } from './benchLine';
 
@@ -56,7 +57,9 @@ export function decisionsOn(pass: BenchPass, model: number | null, { line, state
   return found;
 }
 
-const isPainted = (state: BenchMarks, { key }: BenchPass, model: number): boolean => {
+/** Covering a model leaves it cleaned and glued together. */
+const isPainted = (state: BenchMarks, { key, technique }: BenchPass, model: number): boolean => {
+  if (!factsOf(technique).usesPaint) return false;
   const mark = state.marks.get(key)?.get(model);
   return mark !== undefined && !mark.leftOut;
 };

@@ -46,6 +46,15 @@ describe('decisions at the bench', () => {
     expect(short(decisions(2, ...painted)).map(([kind]) => kind)).not.to.include('start over');
   });
 
+  it('leave a model cleaned when it is started over', () => {
+    const allOver = [step('clean', { id: 'clean' }), step('wash', { id: 'wash', paint: 'red' })];
+    const over = new TestBench(roster([unit('cutters', [], allOver, { promised: 2 })], { paints }));
+    const [clean, wash] = over.line.passes as [typeof COAT, typeof COAT];
+    const events = [over.started(0, clean), over.done(1, clean, 1), over.started(2, wash), over.done(3, wash, 1)];
+    const all = decisionsOn(wash, 1, { line: over.line, state: foldMarks(events), minutesOf });
+    expect(all.at(-1)!.passes.map(({ stepId }) => stepId)).to.deep.equal(['wash']);
+  });
+
   it('leave models out: nothing is painted, nothing waits, no time passes, and they can be taken back', () => {
     const events = [started(0, COAT), done(1, COAT, 1), leftOut(2, COAT, 2, 3)];
     const { marks } = foldMarks(events);
