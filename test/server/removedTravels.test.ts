@@ -71,6 +71,27 @@ describe('what was taken out', () => {
     expect(await other.stores.commissions.removedPieces([keepers!.id])).to.deep.equal([]);
   });
 
+  it('keeps its order where it happened in the same millisecond, and so do changes of what was agreed', async () => {
+    const { id, units } = await given.shop.commission();
+    const at = minute(1).toISOString();
+    for (let nr = 0; nr < 12; nr++) {
+      const change = { at, unitId: units[0]!.id, unit: 'Keepers', subject: 'models', before: `${nr}`, after: `${nr + 1}` } as const;
+      const said = { note: '', priceMinor: null, takenBackAt: null, minutesBefore: nr, minutesAfter: nr + 1 };
+      await given.stores.scope.put({ ...change, ...said, id: `change ${(nr * 7) % 12}`, commissionId: id });
+    }
+    const [keepers] = await given.stores.commissions.units(id);
+    await saveScheme(
+      given.stores,
+      keepers!.id,
+      { revision: keepers!.schemeRevision, scheme: { ...keepers!.scheme, parts: [] } },
+      minute(2),
+    );
+    const { text } = await exportCommission(given.stores, id);
+    await importCommission(other.stores, JSON.parse(text), minute(40));
+    expect((await exportCommission(other.stores, id)).text).to.equal(text);
+    expect((await other.stores.commissions.removedPieces([keepers!.id])).length).to.be.greaterThan(1);
+  });
+
   it('is refused where it is of a unit that the file does not tell of, or twice', async () => {
     const { id } = await halfTakenOut();
     type File = { record: { removedUnits: object[]; removedPieces: object[]; revisions: object[] }; units: { scheme: object }[] };

@@ -87,16 +87,11 @@ export class PageUser {
 
   /** A field by its label. */
   async field(label: string): Promise<WebElement> {
-    const id = await this.driver.wait(
-      () =>
-        this.driver.executeScript<string | null>(
-          'return [...document.querySelectorAll("label")].filter((label) => label.textContent.includes(arguments[0])).at(-1)?.htmlFor ?? null',
-          label,
-        ),
-      PATIENCE_MS,
-      `no field "${label}"`,
-    );
-    return this.driver.findElement(By.id(id!));
+    // Label and field in one look: what draws itself anew in between gives its fields other ids.
+    const script = `
+      const label = [...document.querySelectorAll('label')].filter((label) => label.textContent.includes(arguments[0])).at(-1);
+      return label ? document.getElementById(label.htmlFor) : null`;
+    return this.driver.wait(() => this.driver.executeScript<WebElement>(script, label), PATIENCE_MS, `no field "${label}"`);
   }
 
   /** A box to tick, by the words behind it. */

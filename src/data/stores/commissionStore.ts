@@ -219,7 +219,7 @@ export class CommissionStore {
   async removedPieces(unitIds: readonly string[]): Promise<RemovedPiece[]> {
     const rows: { id: string; unitId: string; removedAt: string; piece: string }[] = await this.db('removed_piece')
       .whereIn('unitId', unitIds)
-      .orderBy('removedAt', 'desc');
+      .orderByRaw('removed_at DESC, rowid DESC');
     return rows.map((row) => ({ ...row, piece: JSON.parse(row.piece) as RemovedPiece['piece'] }));
   }
 

@@ -1,4 +1,4 @@
-import { ulid } from 'ulid';
+import { monotonicFactory } from 'ulid';
 import type { CommissionRecord } from '../../core/formats/commission/commissionRecord';
 import type { Unit } from '../../core/scheme/model/definitions';
 import type { StoredCommission, StoredUnit } from '../../core/commission/definitions';
@@ -50,19 +50,30 @@ export async function writeRecord(
   encoded: readonly EncodedPicture[],
 ): Promise<void> {
   if (agreedAt !== null) await stores.commissions.setAgreed(commissionId, agreedAt);
-  const idAt = (at: string) => ulid(Date.parse(at));
-  for (const change of scope) await stores.scope.put({ ...change, id: idAt(change.at), commissionId });
+  const scopeId = idsInOrder();
+  for (const change of scope) await stores.scope.put({ ...change, id: scopeId(change.at), commissionId });
+  const workId = idsInOrder();
   // A clock that ran when the file was written runs there.
   for (const work of otherWork)
-    await stores.otherWork.put({ ...work, endedAt: work.endedAt ?? work.startedAt, id: idAt(work.startedAt), commissionId });
+    await stores.otherWork.put({ ...work, endedAt: work.endedAt ?? work.startedAt, id: workId(work.startedAt), commissionId });
   if (terms) await stores.quotes.saveTerms(commissionId, terms, UNSAVED);
-  for (const quote of quotes) await stores.quotes.put({ ...quote, id: idAt(quote.writtenAt), commissionId, mailId: null });
+  const quoteId = idsInOrder();
+  for (const quote of quotes) await stores.quotes.put({ ...quote, id: quoteId(quote.writtenAt), commissionId, mailId: null });
+  const roundId = idsInOrder();
   for (const round of testRounds)
-    await stores.testRounds.put({ ...round, id: idAt(round.sentAt ?? round.answeredAt ?? '1970'), mailId: null });
-  for (const revision of revisions) await stores.revisions.insert({ ...revision, id: idAt(revision.at) });
+    await stores.testRounds.put({ ...round, id: roundId(round.sentAt ?? round.answeredAt ?? '1970'), mailId: null });
+  const revisionId = idsInOrder();
+  for (const revision of revisions) await stores.revisions.insert({ ...revision, id: revisionId(revision.at) });
   await stores.commissions.putPiecesAside(removedPieces);
+  const pictureId = idsInOrder();
   for (const [index, { jpeg: _jpeg, ...picture }] of pictures.entries()) {
     const { bytes, width, height } = encoded[index]!;
-    await stores.pictures.insert({ ...picture, id: idAt(picture.addedAt), commissionId, width, height, removedAt: null }, bytes);
+    await stores.pictures.insert({ ...picture, id: pictureId(picture.addedAt), commissionId, width, height, removedAt: null }, bytes);
   }
+}
+
+/** Ids of what one list of a file holds: by the time of each, and in the order of the file where that is the same. */
+function idsInOrder(): (at: string) => string {
+  const next = monotonicFactory();
+  return (at) => next(Date.parse(at));
 }
