@@ -6,8 +6,8 @@
 import { cpus } from 'node:os';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
-import { colourBoard } from '../src/core/colour/colourBoard';
-import { nearTwins, TWIN_DIFFERENCE } from '../src/core/colour/nearTwins';
+import { colourBoard } from '../src/core/paint/colourBoard';
+import { nearTwins, TWIN_DIFFERENCE } from '../src/core/paint/nearTwins';
 import type { RosterUnit } from '../src/core/plan/build/roster';
 import { usualPart, usualStep } from '../src/core/scheme/authoring/briefScheme';
 import { EMPTY_SCHEME, type Paint } from '../src/core/scheme/model/definitions';

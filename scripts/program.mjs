@@ -6,6 +6,7 @@ const STAMP = `${FOLDER}/.built-from`;
 const ENTRIES = {
   estimates: 'src/cli/estimates.ts',
   fits: 'src/server/threads/fits.ts',
+  paint: 'src/cli/paint.ts',
   plan: 'src/cli/plan.ts',
   schemes: 'src/cli/schemes.ts',
   serve: 'src/cli/serve.ts',

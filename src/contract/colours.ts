@@ -1,5 +1,5 @@
-import type { BoardRow } from '../core/colour/colourBoard';
-import type { Contrast } from '../core/colour/contrast';
+import type { BoardRow } from '../core/paint/colourBoard';
+import type { Contrast } from '../core/paint/contrast';
 import type { TwinPrice } from '../core/plan/choices/sharing';
 
 /** A unit as a column of the colour board. */

@@ -1,4 +1,5 @@
 import { converter, differenceCiede2000, type Lab65 } from 'culori';
+import type { LinearRgb } from './linearRgb';
 
 /** A colour in CIE L*a*b* under D65. */
 export type Lab = Pick<Lab65, 'l' | 'a' | 'b'>;
@@ -9,12 +10,53 @@ const ciede2000 = differenceCiede2000();
 export const labOf = (hex: string): Lab => toLab65(hex)!;
 
 /**
+ * The same of a linear colour, by the matrix of sRGB (IEC 61966-2-1) and the definition of CIE L*a*b*: written out, as a search for a mix
+ * asks a million times.
+ */
+export function labOfLinear([r, g, b]: LinearRgb): Lab {
+  const x = root((0.41239079926595934 * r + 0.357584339383878 * g + 0.1804807884018343 * b) / WHITE.x);
+  const y = root(0.21263900587151027 * r + 0.715168678767756 * g + 0.07219231536073371 * b);
+  const z = root((0.01933081871559182 * r + 0.11919477979462598 * g + 0.9505321522496607 * b) / WHITE.z);
+  return { l: 116 * y - 16, a: 500 * (x - y), b: 200 * (y - z) };
+}
+
+const WHITE = { x: 0.3127 / 0.329, z: (1 - 0.3127 - 0.329) / 0.329 };
+const root = (value: number): number => (value > 216 / 24389 ? Math.cbrt(value) : ((24389 / 27) * value + 16) / 116);
+
+/** CIE L* of a luminance from 0 to 1. @example lightnessOfLuminance(1) // 100 */
+export const lightnessOfLuminance = (luminance: number): number => 116 * root(luminance) - 16;
+
+/**
+ * CIE L* under D65, 0 to 100.
+ *
+ * @example lightnessOf({ hex: '#ffffff' }) // 100
+ */
+export const lightnessOf = ({ hex }: { hex: string }): number => labOf(hex).l;
+
+/**
  * How different two colours look: CIEDE2000 (Sharma, Wu and Dalal 2005) under D65. Below 1 hardly anybody tells them apart side by
  * side; at the distance of a table it takes a few.
  *
  * @example differenceOf(labOf('#ff0000'), labOf('#ff0000')) // 0
  */
 export const differenceOf = (a: Lab, b: Lab): number => ciede2000({ mode: 'lab65', ...a }, { mode: 'lab65', ...b });
+
+/** What two lightnesses (CIE L*) make a CIEDE2000 at least, whatever the rest of the colours is. @example lightnessDiffersBy(50, 50) // 0 */
+export function lightnessDiffersBy(one: number, other: number): number {
+  const fromGrey = ((one + other) / 2 - 50) ** 2;
+  return Math.abs(one - other) / (1 + (0.015 * fromGrey) / Math.sqrt(20 + fromGrey));
+}
+
+/**
+ * Never more than `differenceOf`, and far cheaper: what lightness makes, and of a and b the least that is left whatever their hues are. The
+ * weights of chroma and hue are at most 1 + 0.045 C' with C' at most 1.5 C, and the rotation of blues takes off at most sin 60 degrees.
+ */
+export function differsAtLeast(one: Lab, other: Lab): number {
+  const l = lightnessDiffersBy(one.l, other.l);
+  const chroma = 1 + 0.045 * 0.75 * (Math.sqrt(one.a * one.a + one.b * one.b) + Math.sqrt(other.a * other.a + other.b * other.b));
+  const ab = ((one.a - other.a) ** 2 + (one.b - other.b) ** 2) / (chroma * chroma);
+  return Math.sqrt(l * l + (1 - Math.sin(Math.PI / 3)) * ab);
+}
 
 /** The weight of lightness in CIEDE2000 is never above this, so colours further apart in L* than so many times a limit differ by more. */
 export const MOST_LIGHTNESS_WEIGHT = 1.75;

@@ -1,5 +1,5 @@
 import type { KeyboardEvent } from 'react';
-import type { BoardCell } from '../../core/colour/colourBoard';
+import type { BoardCell } from '../../core/paint/colourBoard';
 import type { BoardUnit, ColoursPicture } from '../../contract/colours';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { cx } from '../../ui/cx';

@@ -1,4 +1,4 @@
-import { HIGHLIGHT_DIFFERENCE, NEIGHBOUR_DIFFERENCE } from '../../core/colour/contrast';
+import { HIGHLIGHT_DIFFERENCE, NEIGHBOUR_DIFFERENCE } from '../../core/paint/contrast';
 import type { Paint } from '../../core/scheme/model/definitions';
 import { factsOf } from '../../core/scheme/model/techniques';
 import type { ColoursPicture } from '../../contract/colours';

@@ -1,4 +1,4 @@
-import type { BoardRow } from '../../core/colour/colourBoard';
+import type { BoardRow } from '../../core/paint/colourBoard';
 import type { OpenPotUse } from '../../core/bench/guide/openPot';
 import { factsOf } from '../../core/scheme/model/techniques';
 import type { BoardUnit } from '../../contract/colours';

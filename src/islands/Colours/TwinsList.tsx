@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { MOST_TWIN_DIFFERENCE, TWIN_DIFFERENCE } from '../../core/colour/nearTwins';
+import { MOST_TWIN_DIFFERENCE, TWIN_DIFFERENCE } from '../../core/paint/nearTwins';
 import type { ColoursPicture, TwinTaken } from '../../contract/colours';
 import { Button } from '../../ui/Button/Button';
 import { Panel } from '../../ui/Panel/Panel';

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import type { BoardRow } from '../../core/colour/colourBoard';
+import type { BoardRow } from '../../core/paint/colourBoard';
 import type { ColoursPicture, SharingPicture } from '../../contract/colours';
 import { LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';

@@ -1,7 +1,7 @@
 import { useCallback } from 'react';
-import type { NearTwins } from '../../core/colour/nearTwins';
+import type { NearTwins } from '../../core/paint/nearTwins';
 import type { TwinPrice } from '../../core/plan/choices/sharing';
-import type { BoardRow } from '../../core/colour/colourBoard';
+import type { BoardRow } from '../../core/paint/colourBoard';
 import type { TwinsPicture } from '../../contract/colours';
 import { send } from '../client/api';
 import { useDerived } from '../client/useDerived';

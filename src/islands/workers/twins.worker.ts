@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { nearTwins } from '../../core/colour/nearTwins';
+import { nearTwins } from '../../core/paint/nearTwins';
 
 const twins = { near: nearTwins };
 

@@ -1,5 +1,5 @@
-import { colourBoardInSteps } from '../../core/colour/colourBoard';
-import { contrastOf } from '../../core/colour/contrast';
+import { colourBoardInSteps } from '../../core/paint/colourBoard';
+import { contrastOf } from '../../core/paint/contrast';
 import { approved, modelsOf } from '../../core/scheme/model/definitions';
 import { potIdsOf } from '../../core/scheme/model/pots';
 import type { ColoursPicture } from '../../contract/colours';

@@ -9,6 +9,7 @@ import type { HouseRules } from '../../core/scheme/model/houseRules';
 import { passesOf } from '../../core/scheme/passes/passes';
 import { type Oddity, type StoredLogRow } from '../../core/log/definitions';
 import type { TimeModel } from '../../core/time/definitions';
+import { Mixer } from '../../core/colour/mixing';
 import { withPots } from '../../core/scheme/model/pots';
 import { groupBy } from '../../core/kernel/groupBy';
 import { learnSetupsInSteps, withSetups, type MeasuredSetup, type SetupEstimates } from '../../core/time/learn/setupTimes';
@@ -36,6 +37,8 @@ export interface Workshop {
   commissions: StoredCommission[];
   units: WorkUnit[];
   paints: ReadonlyMap<string, Paint>;
+  /** Knows the colours of mixes; what it has worked out is kept. */
+  mixer: Mixer;
   /** As typed, but for what changes of setup take and how far work strays: that is learned. `typedHouse` is as typed. */
   house: HouseRules;
   typedHouse: HouseRules;
@@ -54,6 +57,7 @@ interface Kept {
   workshop: Promise<Workshop>;
 }
 
+const MIXER = memoKey<Mixer>('spectra of paints');
 const KEPT = memoKey<Kept>('the workshop as it stands');
 
 /** Read once for as long as nothing is written; rows of the log age by the hour, so that figures of a minute ago agree with those of now. */
@@ -79,9 +83,11 @@ async function readWorkshop(stores: Stores, hour: Date): Promise<Workshop> {
   await letOthersIn();
   const paints = new Map((await stores.paints.list()).map((paint) => [paint.id, paint]));
   const typed = await stores.houseRules.load();
+  const mixer = stores.memory.once(MIXER, () => new Mixer());
   const pots = withPots(
     paints,
     units.map((unit) => unit.scheme),
+    mixer,
   );
   const setups = await inSlices(learnSetupsInSteps(measuredSetups(log), pots, typed));
   const known = await stores.spreads.load();
@@ -97,6 +103,7 @@ async function readWorkshop(stores: Stores, hour: Date): Promise<Workshop> {
     commissions,
     units,
     paints,
+    mixer,
     house,
     typedHouse: typed,
     setups,

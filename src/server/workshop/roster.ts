@@ -52,11 +52,12 @@ export interface UnitWorkItem extends WorkItem {
 }
 
 /** What a line over these units is built from, as things stand. */
-export const rosterOf = ({ paints, house, marks, model }: Workshop, units: RosterUnit[]): Roster => ({
+export const rosterOf = ({ paints, mixer, house, marks, model }: Workshop, units: RosterUnit[]): Roster => ({
   units,
   paints: withPots(
     paints,
     units.map((unit) => unit.scheme),
+    mixer,
   ),
   house,
   minutesOf: (unit, pass, stretch) => modelMinutes(model.curve(stepKindOf(unit, pass, { paints })), stretch),

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { byColour } from '../../../src/core/colour/colourOrder';
 import { differenceOf, labOf, MOST_LIGHTNESS_WEIGHT } from '../../../src/core/colour/difference';
-import { nearTwins } from '../../../src/core/colour/nearTwins';
+import { nearTwins } from '../../../src/core/paint/nearTwins';
 import type { PaintKind } from '../../../src/core/scheme/model/paintKinds';
 import { Random, seeds } from '../../support/random';
 

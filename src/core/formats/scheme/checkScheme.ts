@@ -1,4 +1,4 @@
-import type { Part, Roll, Scheme, Step } from '../../scheme/model/definitions';
+import type { Mix, Part, Roll, Scheme, Step } from '../../scheme/model/definitions';
 import { circleOfMixes } from '../../scheme/model/pots';
 import { RETIRED_RULES, RULES } from '../../scheme/rules/ruleCatalogue';
 import { factsOf } from '../../scheme/model/techniques';
@@ -32,7 +32,7 @@ interface Around {
 /** What a scheme must keep beside its schema. Throws an `InputError` naming the first thing that cannot be. */
 export function checkScheme(scheme: Scheme, around: Around): void {
   const whom = checkRoster(scheme, around);
-  const mixes = checkMixes(scheme, around);
+  const mixes = checkMixes(scheme.mixes, around);
   const steps = checkSteps(scheme, around, whom, mixes);
   checkNeighbours(scheme, around);
   checkRules(scheme, around, steps);
@@ -83,7 +83,8 @@ function checkRoster({ groups, variants }: Scheme, { field, models }: Around): {
   return { ids, options };
 }
 
-function checkMixes({ mixes }: Scheme, { field, isPaint }: Around): Set<string> {
+/** Mixes are made of paints that are there and of each other, in no circle. Answers with their ids. Throws an `InputError`. */
+export function checkMixes(mixes: readonly Mix[], { field, isPaint }: Pick<Around, 'field' | 'isPaint'>): Set<string> {
   const ids = new Set<string>();
   mixes.forEach((mix, index) => {
     if (ids.has(mix.id)) throw new InputError(`${field}mixes[${index}].id`, mix.id, 'give every mix an id of its own');

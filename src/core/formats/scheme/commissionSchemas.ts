@@ -24,6 +24,7 @@ export const paintFields = {
   hex: hexColour(),
   kind: oneOf(PAINT_KINDS),
   dryMinutes: dryMinutes(),
+  strength: atLeast(0.001, 'a strength from 0.001 to 100').max(100).optional().default(undefined),
 };
 export const paintSchema = object(paintFields);
 

@@ -106,7 +106,7 @@ const part = object({
   shared: sharedName(),
 });
 
-const mix = object({
+export const mixSchema = object({
   id: id(),
   name: requiredText('a name for the mix'),
   of: list(object({ ...paintOrMix, parts: parts() }), 12, 1),
@@ -160,7 +160,7 @@ const optional = <T extends ReturnType<typeof list>>(of: T) => of.optional().def
 export const schemeFields = {
   groups: optional(list(group, MOST_GROUPS)),
   variants: optional(list(variant, MOST_GROUPS)),
-  mixes: optional(list(mix, MOST_GROUPS)),
+  mixes: optional(list(mixSchema, MOST_GROUPS)),
   schools: someSchools.default({}),
   strengths: strengthsSchema.optional().default(undefined),
   rules: optional(list(rule, MOST_RULES)),

@@ -1,7 +1,7 @@
 import { isOneOf } from '../../kernel/isOneOf';
 import { type Paint, type Part, type Scheme, type Step, type Unit, includesStandard, type Standard } from '../model/definitions';
 import { isLaidOn } from '../model/field';
-import { lightnessOf } from '../model/pots';
+import { lightnessOf } from '../../colour/difference';
 import { factsOf } from '../model/techniques';
 import { overWords } from '../model/workWords';
 

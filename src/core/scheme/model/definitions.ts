@@ -53,6 +53,8 @@ export interface Paint {
   kind: PaintKind;
   /** From the label; wins over the technique's usual drying. */
   dryMinutes: number | null;
+  /** How strongly it takes over a mix, as corrections of mixes have taught; left out for the usual one of its colour. */
+  strength?: number;
 }
 
 /** A paint as it is on the shelf: saving is refused when `revision` has moved on. */

@@ -1,5 +1,6 @@
 import { allSteps } from './allSteps';
-import { converter, formatHex } from 'culori';
+import { flattened } from '../../colour/flatten';
+import { Mixer } from '../../colour/mixing';
 import type { Mix, Paint, Scheme } from './definitions';
 
 /** What a brush can be dipped into: a paint of the shelf, or a mix as one. */
@@ -7,16 +8,6 @@ export interface Pot extends Paint {
   /** For a mix: ids of the mixes it is made of, with a little more. */
   liftedFrom?: readonly string[];
 }
-
-const toOklab = converter('oklab');
-const toLab = converter('lab65');
-
-/**
- * CIE L* under D65, 0 to 100.
- *
- * @example lightnessOf({ hex: '#ffffff' }) // 100
- */
-export const lightnessOf = ({ hex }: Pick<Paint, 'hex'>): number => toLab(hex)!.l;
 
 /** FNV-1a over the characters, twice with different seeds: 64 bits, as letters and digits. */
 function hashOf(text: string): string {
@@ -76,10 +67,10 @@ export function potIdsOf({ mixes }: Pick<Scheme, 'mixes'>): Map<string, string> 
 }
 
 /**
- * The mixes of a scheme as pots, by the ids of the mixes. Colour: the shares mixed in Oklab; kind: that of the largest share;
- * drying: the longest that a label says.
+ * The mixes of a scheme as pots, by the ids of the mixes. Colour: predicted from the paints it comes down to; kind: that of the largest
+ * share; drying: the longest that a label says.
  */
-export function potsOf(scheme: Pick<Scheme, 'mixes'>, paints: ReadonlyMap<string, Paint>): Map<string, Pot> {
+export function potsOf(scheme: Pick<Scheme, 'mixes'>, paints: ReadonlyMap<string, Paint>, mixer: Mixer = new Mixer()): Map<string, Pot> {
   const ids = potIdsOf(scheme);
   const pots = new Map<string, Pot>();
   const byId = new Map(scheme.mixes.map((mix) => [mix.id, mix]));
@@ -89,12 +80,16 @@ export function potsOf(scheme: Pick<Scheme, 'mixes'>, paints: ReadonlyMap<string
       const pot = 'mix' in share ? pots.get(share.mix) : paints.get(share.paint);
       return pot ? [{ pot, parts: share.parts }] : [];
     });
-    if (shares.length === 0) continue;
+    const pigments = [...flattened(mix, byId)].flatMap(([paint, parts]) => {
+      const pigment = paints.get(paint);
+      return pigment ? [{ pigment, parts }] : [];
+    });
+    if (shares.length === 0 || pigments.length === 0) continue;
     const drying = shares.flatMap(({ pot }) => pot.dryMinutes ?? []);
     pots.set(id, {
       id: ids.get(id)!,
       name: mix.name,
-      hex: mixedHex(shares.map(({ pot, parts }) => ({ hex: pot.hex, parts }))),
+      hex: mixer.hexOf(pigments),
       kind: shares.reduce((most, share) => (share.parts > most.parts ? share : most)).pot.kind,
       dryMinutes: drying.length === 0 ? null : Math.max(...drying),
       liftedFrom: mix.of.flatMap((share) => ('mix' in share ? ids.get(share.mix)! : [])),
@@ -103,22 +98,14 @@ export function potsOf(scheme: Pick<Scheme, 'mixes'>, paints: ReadonlyMap<string
   return pots;
 }
 
-function mixedHex(shares: readonly { hex: string; parts: number }[]): string {
-  const whole = shares.reduce((sum, { parts }) => sum + parts, 0);
-  const mixed = { mode: 'oklab' as const, l: 0, a: 0, b: 0 };
-  for (const { hex, parts } of shares) {
-    const { l, a, b } = toOklab(hex)!;
-    mixed.l += (l * parts) / whole;
-    mixed.a += (a * parts) / whole;
-    mixed.b += (b * parts) / whole;
-  }
-  return formatHex(mixed);
-}
-
 /** The paints of the shelf with the mixes of these schemes among them, by the ids of the pots. */
-export function withPots(paints: ReadonlyMap<string, Paint>, schemes: readonly Pick<Scheme, 'mixes'>[]): ReadonlyMap<string, Pot> {
+export function withPots(
+  paints: ReadonlyMap<string, Paint>,
+  schemes: readonly Pick<Scheme, 'mixes'>[],
+  mixer: Mixer = new Mixer(),
+): ReadonlyMap<string, Pot> {
   const all = new Map<string, Pot>(paints);
-  for (const scheme of schemes) for (const pot of potsOf(scheme, paints).values()) all.set(pot.id, pot);
+  for (const scheme of schemes) for (const pot of potsOf(scheme, paints, mixer).values()) all.set(pot.id, pot);
   return all;
 }
 

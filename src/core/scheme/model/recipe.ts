@@ -4,8 +4,12 @@ import { potIdsOf } from './pots';
 const MOST_TIMES = 20;
 const isWhole = (number: number) => Math.abs(number - Math.round(number)) < 1e-6;
 
-/** The parts as the smallest numbers of whole drops; as they are where there are none. */
-function inDrops(parts: readonly number[]): number[] {
+/**
+ * Parts as the smallest whole multiple of themselves that is in whole drops; as they are where there is none.
+ *
+ * @example inDrops([1.5, 1]) // [3, 2]
+ */
+export function inDrops(parts: readonly number[]): number[] {
   for (let times = 1; times <= MOST_TIMES; times++)
     if (parts.every((each) => isWhole(each * times))) return parts.map((each) => Math.round(each * times));
   return [...parts];

@@ -5,7 +5,8 @@ import type { PaintKind } from '../model/paintKinds';
 import { momentOf } from '../model/momentOf';
 import { momentOrder, type Moment } from '../model/moments';
 import type { Pass } from '../passes/passes';
-import { lightnessOf, type Pot } from '../model/pots';
+import { lightnessOf } from '../../colour/difference';
+import { type Pot } from '../model/pots';
 import type { Schools } from '../model/schools';
 import { factsOf } from '../model/techniques';
 

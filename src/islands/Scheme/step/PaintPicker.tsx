@@ -5,6 +5,7 @@ import { PAINT_KINDS, type PaintKind } from '../../../core/scheme/model/paintKin
 import { potsOf, type Pot } from '../../../core/scheme/model/pots';
 import { Button } from '../../../ui/Button/Button';
 import { SelectField, TextField } from '../../../ui/Field/Field';
+import { mixer } from '../../client/mixer';
 import { FindPaint } from './FindPaint';
 import { Swatch } from '../../../ui/Swatch/Swatch';
 import styles from './step.module.css';
@@ -75,7 +76,7 @@ const choiceOf = (id: string): PotChoice =>
 /** The paint or mix of a choice, as something that has a colour and a name. */
 export function potOf({ paint, mix }: PotChoice, paints: Paint[], mixes: Mix[]): Pot | null {
   const shelf = new Map(paints.map((each) => [each.id, each]));
-  return (mix === null ? shelf.get(paint ?? '') : potsOf({ mixes }, shelf).get(mix)) ?? null;
+  return (mix === null ? shelf.get(paint ?? '') : potsOf({ mixes }, shelf, mixer).get(mix)) ?? null;
 }
 
 interface NewPaintProps {

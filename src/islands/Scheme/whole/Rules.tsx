@@ -16,6 +16,7 @@ import { NumberField } from '../../../ui/Field/NumberField';
 import { Notice } from '../../../ui/Notice/Notice';
 import { counted, minutesText } from '../../../ui/format';
 import styles from './Rules.module.css';
+import { mixer } from '../../client/mixer';
 import view from '../View.module.css';
 
 interface RulesProps {
@@ -31,7 +32,7 @@ export function Rules({ unit, standard, paints, house, onChange }: RulesProps) {
   const { scheme } = unit;
   const { rules, passes } = useMemo(() => {
     const all = passesOf(unit, standard, house);
-    const pots = withPots(new Map(paints.map((paint) => [paint.id, paint])), [unit.scheme]);
+    const pots = withPots(new Map(paints.map((paint) => [paint.id, paint])), [unit.scheme], mixer);
     return { passes: all, rules: orderRules(unit, all, pots, house, normOfPass(unit.size)) };
   }, [unit, standard, paints, house]);
   const nameOf = (key: string) => passName(passes.find((pass) => pass.key === key));

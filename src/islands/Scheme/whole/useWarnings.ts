@@ -10,12 +10,13 @@ import { schemeWarnings } from '../../../core/scheme/advice/spoiled';
 import type { PassEstimates } from '../../../core/commission/estimate';
 import { costIfChanged } from '../../../core/commission/stepCosts';
 import { broughtBack } from '../../../core/scheme/authoring/edits';
+import { mixer } from '../../client/mixer';
 import type { SpoiledBy } from '../step/Spoiled';
 
 /** What the scheme spoils and must keep clear of, step by step. */
 export function useWarnings(unit: Unit, standard: Standard, paints: Paint[], house: HouseRules) {
   return useMemo(() => {
-    const pots = withPots(new Map(paints.map((paint) => [paint.id, paint])), [unit.scheme]);
+    const pots = withPots(new Map(paints.map((paint) => [paint.id, paint])), [unit.scheme], mixer);
     const { spoiled, keepClear } = schemeWarnings(unit, passesOf(unit, standard, house), pots, house);
     const steps = placedSteps(unit.scheme);
     const partNames = new Map(unit.scheme.parts.map((part) => [part.id, part.name.toLowerCase()]));

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import type { Mix } from '../../../../src/core/scheme/model/definitions';
-import { lightnessOf, potsOf, potsWith, withPots } from '../../../../src/core/scheme/model/pots';
+import { lightnessOf } from '../../../../src/core/colour/difference';
+import { potsOf, potsWith, withPots } from '../../../../src/core/scheme/model/pots';
 import { paint } from '../../../support/units';
 
 const mix = (id: string, of: Mix['of'], thin: Mix['thin'] = null): Mix => ({ id, name: id, of, thin });
@@ -20,7 +21,7 @@ describe('a mix as a pot', () => {
 
   it('has a colour between its shares, the kind of the largest and the longest drying', () => {
     const pot = potsOf({ mixes: [lifted] }, paints).get('lifted')!;
-    expect(lightnessOf(pot)).to.be.within(20, 50);
+    expect(lightnessOf(pot)).to.be.within(5, 50);
     expect(pot).to.include({ kind: 'opaque', dryMinutes: 20, name: 'lifted' });
     const shine = potsOf(
       {

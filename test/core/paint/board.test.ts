@@ -1,6 +1,6 @@
 import { expect } from 'chai';
-import { colourBoard } from '../../../src/core/colour/colourBoard';
-import { contrastOf } from '../../../src/core/colour/contrast';
+import { colourBoard } from '../../../src/core/paint/colourBoard';
+import { contrastOf } from '../../../src/core/paint/contrast';
 import { sharingOf, twinPrice, withOne } from '../../../src/core/plan/choices/sharing';
 import { buildLine } from '../../../src/core/plan/build/buildLine';
 import type { Paint } from '../../../src/core/scheme/model/definitions';

@@ -6,7 +6,7 @@ import { passStretches } from '../scheme/passes/passStretches';
 import { splitTrays } from '../scheme/passes/splitTrays';
 import { modelFactors } from '../scheme/model/whoTakes';
 import { allAtOnce, type Steps } from '../kernel/steps';
-import { byColour } from './colourOrder';
+import { byColour } from '../colour/colourOrder';
 
 /** One pass of a unit that takes a paint. */
 export interface BoardUse {

@@ -1,6 +1,6 @@
 import { groupBy } from '../kernel/groupBy';
 import type { Paint } from '../scheme/model/definitions';
-import { differenceOf, labOf, MOST_LIGHTNESS_WEIGHT } from './difference';
+import { differenceOf, labOf, MOST_LIGHTNESS_WEIGHT } from '../colour/difference';
 
 /** Two paints of one role that few would tell apart at the distance of a table. */
 export interface NearTwins {

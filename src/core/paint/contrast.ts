@@ -1,5 +1,5 @@
 import { includesStandard, type Paint, type Part, type Standard, type Step, type Unit } from '../scheme/model/definitions';
-import { differenceOf, labOf } from './difference';
+import { differenceOf, labOf } from '../colour/difference';
 
 /** CIEDE2000 below which neighbouring parts run together at arm's length, and below which a highlight is hardly seen on its base. */
 export const NEIGHBOUR_DIFFERENCE = 10;

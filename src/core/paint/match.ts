@@ -1,0 +1,139 @@
+import { BANDS, LUMINANCE_FROM_REFLECTANCE } from '../colour/spectralData';
+import { colourOfAbsorption, strengthOf, type Mixer } from '../colour/mixing';
+import { differenceOf, differsAtLeast, labOf, labOfLinear, lightnessDiffersBy, lightnessOfLuminance, type Lab } from '../colour/difference';
+import { hexOfLinear, luminanceOf, type LinearRgb } from '../colour/linearRgb';
+import { wholeDrops } from '../colour/wholeDrops';
+import type { Paint } from '../scheme/model/definitions';
+import { sixDecimals } from './ramp';
+
+/** The best mix of so many paints for a wanted colour. */
+export interface Match {
+  /** Whole drops by the ids of the paints, in lowest terms, in the order of the shelf. */
+  parts: [paint: string, drops: number][];
+  hex: string;
+  /** CIEDE2000 from what was wanted. */
+  difference: number;
+}
+
+export interface MatchWish {
+  hex: string;
+  mostDrops: number;
+  /** Of how many paints at most: 1 to 3. */
+  mostPaints: number;
+}
+
+/** A mix of more paints has to be better by this much to be worth it: nobody sees less. */
+const WORTH_IT = 1;
+
+/** Of a lightness that is worked out with fewer decimals. */
+const SLACK = 0.02;
+
+type Shelf = readonly Pick<Paint, 'id' | 'hex' | 'kind' | 'strength'>[];
+
+/**
+ * The best mixes of one, of two, ... opaque paints of a shelf for a colour: the least difference, and of equals the fewest drops, then
+ * those that stand first. Exact: every mix of the shelf is looked at, and left out only where its lightness alone is too far off.
+ */
+export function matchesOf(shelf: Shelf, { hex, mostDrops, mostPaints }: MatchWish, mixer: Mixer): Match[] {
+  const wanted = labOf(hex);
+  const opaque = shelf.filter(({ kind }) => kind === 'opaque');
+  // Those that are near by themselves come first: the sooner a good mix is known, the more others need not be looked at.
+  const known = opaque
+    .map((paint): Known & { off: number } => {
+      const absorption = mixer.absorption(paint.hex);
+      const luminance = luminanceOf(colourOfAbsorption(absorption));
+      return { paint, strength: strengthOf(paint), absorption, luminance, off: differenceOf(labOf(paint.hex), wanted) };
+    })
+    .sort((one, other) => one.off - other.off);
+  const matches: Match[] = [];
+  for (let count = 1; count <= Math.min(mostPaints, opaque.length); count++) {
+    const best = count === 1 ? bestSingle(opaque, wanted) : bestMix(known, count, mostDrops, wanted);
+    if (best) matches.push(best);
+  }
+  return matches;
+}
+
+/** The simplest that is within 1 of the best; null where there is none. */
+export function recommended(matches: readonly Match[]): Match | null {
+  const best = Math.min(...matches.map(({ difference }) => difference));
+  return matches.find(({ difference }) => difference <= best + WORTH_IT) ?? null;
+}
+
+function bestSingle(opaque: Shelf, wanted: Lab): Match | null {
+  let best: Match | null = null;
+  for (const { id, hex } of opaque) {
+    const difference = differenceOf(labOf(hex), wanted);
+    if (best === null || sixDecimals(difference) < sixDecimals(best.difference)) best = { parts: [[id, 1]], hex, difference };
+  }
+  return best;
+}
+
+interface Known {
+  paint: Shelf[number];
+  strength: number;
+  absorption: Float64Array;
+  /** Of the paint alone, as its spectrum has it. */
+  luminance: number;
+}
+
+/** Nothing of it is in the mix. */
+const NOTHING: Known = {
+  paint: { id: '', hex: '#000000', kind: 'opaque' },
+  strength: 0,
+  absorption: new Float64Array(BANDS),
+  luminance: 0,
+};
+
+function bestMix(known: readonly Known[], count: number, mostDrops: number, wanted: Lab): Match | null {
+  const ways = wholeDrops(count, mostDrops)
+    .map(([one = 0, two = 0, three = 0]) => ({ one, two, three, drops: one + two + three }))
+    .sort((a, b) => a.drops - b.drops);
+  const sum = new Float64Array(BANDS);
+  let best: { of: Known[]; way: (typeof ways)[number]; colour: LinearRgb; difference: number } | null = null;
+  let limit = Infinity;
+  const isTooDark = (lightness: number) => lightness < wanted.l && lightnessDiffersBy(lightness, wanted.l) > limit;
+  const isTooLight = (lightness: number) => lightness > wanted.l && lightnessDiffersBy(lightness, wanted.l) > limit;
+  for (const of of combinations(known, count)) {
+    const [first, second, third = NOTHING] = of as [Known, Known, Known?];
+    for (const way of ways) {
+      const [a, b, c] = [way.one * first.strength, way.two * second.strength, way.three * third.strength];
+      const whole = a + b + c;
+      // A mix is never lighter than its paints side by side: reflectance is a convex function of K/S.
+      const most = (a * first.luminance + b * second.luminance + c * third.luminance) / whole;
+      if (isTooDark(lightnessOfLuminance(most))) continue;
+      const luminance = mixInto(sum, first.absorption, second.absorption, third.absorption, a / whole, b / whole, c / whole);
+      const lightness = lightnessOfLuminance(luminance);
+      if (isTooDark(lightness) || isTooLight(lightness)) continue;
+      const colour = colourOfAbsorption(sum);
+      const lab = labOfLinear(colour);
+      if (differsAtLeast(lab, wanted) > limit) continue;
+      const difference = differenceOf(lab, wanted);
+      const worse = best === null ? -1 : sixDecimals(difference) - sixDecimals(best.difference) || way.drops - best.way.drops;
+      if (worse >= 0) continue;
+      best = { of, way, colour, difference };
+      limit = difference + SLACK;
+    }
+  }
+  if (best === null) return null;
+  const { of, way, colour, difference } = best;
+  const drops = [way.one, way.two, way.three];
+  return { parts: of.map(({ paint }, at) => [paint.id, drops[at]!]), hex: hexOfLinear(colour), difference };
+}
+
+/** All ways to choose so many. */
+function* combinations<T>(all: readonly T[], count: number, from = 0): Generator<T[]> {
+  if (count === 0) return yield [];
+  for (let index = from; index < all.length; index++)
+    for (const rest of combinations(all, count - 1, index + 1)) yield [all[index]!, ...rest];
+}
+
+/** Mixes K/S of up to three paints by their shares; answers with the luminance alone, by which most mixes are out of the question. */
+function mixInto(sum: Float64Array, one: Float64Array, two: Float64Array, three: Float64Array, a: number, b: number, c: number): number {
+  let luminance = 0;
+  for (let band = 0; band < BANDS; band++) {
+    const ks = a * one[band]! + b * two[band]! + c * three[band]!;
+    sum[band] = ks;
+    luminance += LUMINANCE_FROM_REFLECTANCE[band]! * (1 + ks - Math.sqrt(ks * (ks + 2)));
+  }
+  return luminance;
+}
