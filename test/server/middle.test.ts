@@ -9,7 +9,7 @@ import { saveIntake } from '../../src/server/intake/saveIntake';
 import { saveScheme } from '../../src/server/schemes/saveScheme';
 import { loadEstimate } from '../../src/server/plan/loadEstimate';
 import { saveTrays } from '../../src/server/plan/saveTrays';
-import { tracePaint } from '../../src/server/house/tracePaint';
+import { tracePaint } from '../../src/server/shelf/tracePaint';
 import { judgeRow, loadLog } from '../../src/server/ledger/loadLog';
 import { loadToday } from '../../src/server/today/loadToday';
 import { ALL, entry, minute, NOW, shopForEachTest, unitEntry } from '../support/shop';

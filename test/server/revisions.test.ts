@@ -3,7 +3,7 @@ import { wholeCommission } from '../../src/core/plan/selection';
 import { ConflictError } from '../../src/server/stores/errors';
 import { saveHouseRules } from '../../src/server/house/saveHouseRules';
 import { saveOwnLine } from '../../src/server/plan/saveOwnLine';
-import { savePaint } from '../../src/server/house/savePaint';
+import { savePaint } from '../../src/server/shelf/savePaint';
 import { testDatabase, type TestDatabase } from '../support/database';
 import { NOW, rejected, TestShop } from '../support/shop';
 import { paint } from '../support/units';

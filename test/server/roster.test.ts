@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { ConflictError } from '../../src/server/stores/errors';
 import { saveIntake } from '../../src/server/intake/saveIntake';
 import { saveScheme } from '../../src/server/schemes/saveScheme';
-import { tracePaint } from '../../src/server/house/tracePaint';
+import { tracePaint } from '../../src/server/shelf/tracePaint';
 import { entry, NOW, rejected, shopForEachTest } from '../support/shop';
 
 /** Who is who in a unit, while everything around it changes. */

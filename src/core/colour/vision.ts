@@ -1,5 +1,4 @@
-import type { LinearRgb } from './linearRgb';
-import { linearOf } from './linearRgb';
+import { linearOf, type LinearRgb } from './linearRgb';
 import { differenceOf, labOfLinear, type Lab } from './difference';
 
 /**

@@ -29,6 +29,8 @@ export interface MixAmount {
   /** Batches that are made at once. */
   times: number;
   madeMl: number;
+  /** What goes into all batches of each paint and of each other mix, by their pots: millilitres. */
+  takes: [potId: string, ml: number][];
   /** Models that take it, of any step; what only goes into another mix has those of that. */
   models: number[];
 }
@@ -112,9 +114,11 @@ export function amountsOfUses({ scheme }: AmountUnit, uses: PotUse[]): UnitAmoun
     const drops = inDrops([...mix.of.map(({ parts: each }) => each), ...(mix.thin ? [mix.thin.parts] : [])]);
     const parts = drops.reduce((sum, each) => sum + each, 0);
     const times = Math.ceil((MIXED_OVER * needMl) / (parts * DROP_ML) - 1e-9);
-    mix.of.forEach((share, index) =>
-      need('mix' in share ? pots.get(share.mix)! : share.paint, drops[index]! * times * DROP_ML, models.get(potId)!),
-    );
+    const takes = mix.of.map((share, index): [string, number] => [
+      'mix' in share ? pots.get(share.mix)! : share.paint,
+      drops[index]! * times * DROP_ML,
+    ]);
+    for (const [pot, ml] of takes) need(pot, ml, models.get(potId)!);
     mixes.unshift({
       mix,
       potId,
@@ -122,6 +126,7 @@ export function amountsOfUses({ scheme }: AmountUnit, uses: PotUse[]): UnitAmoun
       drops,
       times,
       madeMl: parts * times * DROP_ML,
+      takes,
       models: [...models.get(potId)!].sort((a, b) => a - b),
     });
   }

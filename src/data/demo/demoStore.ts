@@ -20,6 +20,8 @@ const TABLES = [
   'scheme_piece',
   'unit',
   'commission',
+  'pot_level',
+  'mix_seen',
   'paint',
   'house_rules',
   'own_line',

@@ -1,144 +1,105 @@
 import { useState } from 'react';
 import { ulid } from 'ulid';
-import { type StoredPaint } from '../../core/scheme/model/definitions';
-import { PAINT_KINDS } from '../../core/scheme/model/paintKinds';
 import { commonPaints } from '../../core/scheme/authoring/starters';
+import { UNKNOWN_POT, type ShelfPaint } from '../../core/paint/shelf';
 import { Button } from '../../ui/Button/Button';
-import { SelectField, TextField } from '../../ui/Field/Field';
-import { NumberField } from '../../ui/Field/NumberField';
 import { Notice } from '../../ui/Notice/Notice';
 import { Panel } from '../../ui/Panel/Panel';
-import { Swatch } from '../../ui/Swatch/Swatch';
-import { cx } from '../../ui/cx';
-import { counted } from '../../ui/format';
+import type { ShelfPicture } from '../../contract/shelf';
 import { send } from '../client/api';
-import { Carriers } from './Carriers';
+import { useAttempt } from '../client/useAttempt';
+import { Opened } from '../shared/Opened';
+import { Buying } from './Buying';
+import { Learned } from './Learned';
+import { PaintFiles } from './PaintFiles';
+import { PotForm } from './PotForm';
+import { PotTable } from './PotTable';
 import styles from './View.module.css';
 
-const kindOptions = PAINT_KINDS.map((value) => ({ value, label: value }));
-const emptyPaint = (): StoredPaint => ({ revision: 0, id: ulid(), name: '', hex: '#8a5a33', kind: 'opaque', dryMinutes: null });
+const newPaint = (): ShelfPaint => ({
+  ...UNKNOWN_POT,
+  revision: 0,
+  id: ulid(),
+  name: '',
+  hex: '#8a5a33',
+  kind: 'opaque',
+  dryMinutes: null,
+});
 
-interface ShelfViewProps {
-  paints: StoredPaint[];
-  /** How many units use a paint, by its id. */
-  unitsUsing: Record<string, number>;
+/** The paints, how much of each there is, what open work takes of it, and on which day it runs dry. */
+export function ShelfView({ first }: { first: ShelfPicture | null }) {
+  return (
+    <Opened<ShelfPicture> first={first} url="/api/shelf" what="the shelf">
+      {(shelf) => <OpenedShelf shelf={shelf} />}
+    </Opened>
+  );
 }
 
-export function ShelfView({ paints: initial, unitsUsing }: ShelfViewProps) {
-  const [paints, setPaints] = useState(initial);
-  const [inHand, setInHand] = useState<StoredPaint | null>(null);
-  const [error, setError] = useState<string | null>(null);
-  const [wanted, setWanted] = useState('');
-  const shown = paints.filter((paint) => `${paint.name} ${paint.kind}`.toLowerCase().includes(wanted.toLowerCase()));
-
-  const keep = async () => {
-    if (!inHand) return;
-    const { revision, ...values } = inHand;
-    const paint = { ...values, name: inHand.name.trim() };
-    if (paints.some((other) => other.id !== paint.id && other.name.toLowerCase() === paint.name.toLowerCase())) {
-      return setError(`"${paint.name}" is on the shelf already: change that one, or give this another name.`);
-    }
-    try {
-      const answer = await send<{ revision: number }>('PUT', '/api/paints', { revision, paint });
-      setPaints((all) =>
-        [...all.filter((other) => other.id !== paint.id), { ...paint, ...answer }].sort((a, b) => a.name.localeCompare(b.name)),
-      );
-      setInHand(null);
-      setError(null);
-    } catch (problem) {
-      setError((problem as Error).message);
-    }
-  };
-
-  const fill = async () => {
-    try {
-      for (const paint of commonPaints(ulid)) {
-        const answer = await send<{ revision: number }>('PUT', '/api/paints', { revision: 0, paint });
-        setPaints((all) => [...all, { ...paint, ...answer }].sort((a, b) => a.name.localeCompare(b.name)));
-      }
-    } catch (problem) {
-      setError((problem as Error).message);
-    }
-  };
-
+function OpenedShelf({ shelf: opened }: { shelf: ShelfPicture }) {
+  const [shelf, setShelf] = useState(opened);
+  const [broken, setBroken] = useState<string | null>(null);
+  const again = () =>
+    void send<ShelfPicture>('GET', '/api/shelf').then(
+      (now) => {
+        setShelf(now);
+        setBroken(null);
+      },
+      (problem: Error) => setBroken(problem.message),
+    );
+  const { error, attempt } = useAttempt(again);
+  const [inHand, setInHand] = useState<ShelfPaint | null>(null);
+  const { paints } = shelf;
+  const known = inHand && paints.find(({ id }) => id === inHand.id);
+  const addCommon = () => attempt(send('POST', '/api/paints/list', { paints: commonPaints(ulid) }));
   return (
     <div className={styles.view}>
-      <Panel
-        title={counted(paints.length, 'paint')}
-        aside={<TextField label="Find a paint" hideLabel placeholder="Find" value={wanted} onChange={setWanted} />}
-      >
-        {paints.length === 0 && (
-          <>
-            <p>The shelf is empty. Put the first paint on it here, or while you write a scheme.</p>
-            <Button onClick={() => void fill()}>Put thirty common colours on it, by plain names</Button>
-          </>
+      <div className={styles.left}>
+        {(error ?? broken) && (
+          <Notice kind="flag" role="alert">
+            {error ?? broken}
+          </Notice>
         )}
-        <ul className={styles.shelf}>
-          {shown.map((paint) => (
-            <li key={paint.id}>
-              <button
-                type="button"
-                className={cx(styles.pot, inHand?.id === paint.id && styles.inHand)}
-                aria-pressed={inHand?.id === paint.id}
-                onClick={() => setInHand(paint)}
-              >
-                <Swatch hex={paint.hex} kind={paint.kind} />
-                <span>
-                  {paint.name}
-                  <small>
-                    {paint.kind}
-                    {unitsUsing[paint.id] !== undefined && `, on ${counted(unitsUsing[paint.id]!, 'unit')}`}
-                  </small>
-                </span>
-              </button>
-            </li>
-          ))}
-        </ul>
-      </Panel>
-      <Panel title={inHand ? 'The paint in hand' : 'Add paint'}>
-        {inHand ? (
-          <form
-            className={styles.form}
-            onSubmit={(event) => {
-              event.preventDefault();
-              void keep();
-            }}
-          >
-            <Swatch hex={inHand.hex} kind={inHand.kind} size="large" />
-            <TextField
-              label="Name, as on the label"
-              required
-              value={inHand.name}
-              onChange={(name) => setInHand({ ...inHand, name })}
-              autoFocus
-            />
-            <TextField label="Colour" type="color" value={inHand.hex} onChange={(hex) => setInHand({ ...inHand, hex })} />
-            <SelectField label="Kind" value={inHand.kind} options={kindOptions} onChange={(kind) => setInHand({ ...inHand, kind })} />
-            <NumberField
-              live
-              label="Dry after, if the label says so"
-              unit="min"
-              optional
-              min={0}
-              max={10000}
-              value={inHand.dryMinutes}
-              onChange={(dryMinutes) => setInHand({ ...inHand, dryMinutes })}
-            />
-            {error && (
-              <Notice kind="flag" role="alert">
-                {error}
-              </Notice>
-            )}
+        {paints.length === 0 ? (
+          <Panel title="No paints yet">
+            <p>The shelf is empty. Put the first paint on it here, or while you write a scheme.</p>
             <span className={styles.tools}>
-              <Button kind="main" type="submit">
-                Save
-              </Button>
-              <Button onClick={() => setInHand(null)}>Cancel</Button>
+              <Button onClick={addCommon}>Add thirty common colours, by plain names</Button>
+              <PaintFiles shelf={shelf} onDone={again} />
             </span>
-            {paints.some((paint) => paint.id === inHand.id) && <Carriers key={inHand.id} paintId={inHand.id} />}
-          </form>
+          </Panel>
         ) : (
-          <Button onClick={() => setInHand(emptyPaint())}>Add paint</Button>
+          <PotTable
+            shelf={shelf}
+            inHand={inHand?.id ?? null}
+            onChoose={setInHand}
+            onRead={(levels) => attempt(send('PUT', '/api/shelf/levels', { levels }))}
+            aside={
+              <>
+                <Button onClick={addCommon}>Add common colours</Button>
+                <PaintFiles shelf={shelf} onDone={again} />
+              </>
+            }
+          />
+        )}
+        <Buying shelf={shelf} />
+        <Learned shelf={shelf} onForget={(id) => attempt(send('PUT', `/api/shelf/seen/${id}/removed`, {}))} />
+      </div>
+      <Panel title={inHand ? (known ? 'Edit paint' : 'Add paint') : 'Add paint'} className={styles.right}>
+        {inHand ? (
+          <PotForm
+            key={inHand.id}
+            shelf={shelf}
+            paint={inHand}
+            isKnown={Boolean(known)}
+            onDone={() => {
+              setInHand(null);
+              again();
+            }}
+            onChanged={again}
+            onCancel={() => setInHand(null)}
+          />
+        ) : (
+          <Button onClick={() => setInHand(newPaint())}>Add paint</Button>
         )}
       </Panel>
     </div>

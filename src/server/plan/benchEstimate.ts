@@ -31,6 +31,8 @@ export interface BenchEstimate {
   outlooks: () => Promise<ReadonlyMap<string, DateOutlook>>;
   /** Figures of the line that lies on the bench; null when none does. */
   bench: WorkFigures | null;
+  /** The bench's queue, one line after the other, each in the order it is planned in. */
+  lines: readonly QueuedLine[];
 }
 
 const ESTIMATED = memoKey<{ of: string; estimate: Promise<BenchEstimate>; isDone: boolean }>('the estimate of a minute');
@@ -95,7 +97,7 @@ async function estimateBench(stores: Stores, workshop: Workshop, now: Date): Pro
     outlooks = null;
     throw error;
   };
-  return { commissions, outlooks: () => (outlooks ??= workOut().catch(forgetting)), bench };
+  return { commissions, outlooks: () => (outlooks ??= workOut().catch(forgetting)), bench, lines };
 }
 
 interface Queue {

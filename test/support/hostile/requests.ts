@@ -16,7 +16,7 @@ import { ownLineSchema } from '../../../src/server/plan/saveOwnLine';
 import { saveTraysSchema } from '../../../src/server/plan/saveTrays';
 import { extraSchema } from '../../../src/server/money/extras';
 import { saveOtherSchema, startOtherSchema } from '../../../src/server/bench/otherWork';
-import { savePaintSchema } from '../../../src/server/house/savePaint';
+import { savePaintSchema } from '../../../src/server/shelf/savePaint';
 import { judgeRowSchema } from '../../../src/server/ledger/loadLog';
 import { layLineSchema, suggestedSchema } from '../../../src/server/plan/layLine';
 import { valuesOf } from './arbitrary';

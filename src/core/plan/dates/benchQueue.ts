@@ -40,6 +40,20 @@ export function* timePiece(
   };
 }
 
+/** When each job of pieces that are painted one after the other begins, in minutes of the sessions: `begins` as if each were begun now. */
+export function queuedBegins(
+  sessions: Pick<CompiledLine, 'sessionFrom' | 'sessionTo'>,
+  pieces: readonly { begins: readonly number[]; finish: number }[],
+): number[][] {
+  const calendar = new BenchCalendar(sessions);
+  let queued = 0;
+  return pieces.map(({ begins, finish }) => {
+    const before = queued;
+    queued += calendar.benchTimeAt(finish);
+    return before === 0 ? [...begins] : begins.map((begin) => calendar.momentOf(before + calendar.benchTimeAt(begin)));
+  });
+}
+
 /**
  * The dates of pieces that are painted one after the other. A piece is planned anew when its turn comes, so it takes as many
  * minutes of the sessions as if it were begun now. A date that has jobs in several pieces is met with the last of them.

@@ -1,4 +1,4 @@
 import { endpoint } from '../../../server/http/endpoint';
-import { savePaint, savePaintSchema } from '../../../server/house/savePaint';
+import { savePaint, savePaintSchema } from '../../../server/shelf/savePaint';
 
 export const PUT = endpoint(savePaintSchema, (input, { stores }) => savePaint(stores, input));

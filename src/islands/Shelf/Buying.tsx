@@ -1,0 +1,75 @@
+import { asCsv } from '../../core/formats/paintList';
+import { toBuy } from '../../core/paint/buying';
+import type { ShelfPicture } from '../../contract/shelf';
+import { Button } from '../../ui/Button/Button';
+import { Panel } from '../../ui/Panel/Panel';
+import { counted, dayOfText, exactMoneyText, plain } from '../../ui/format';
+import { saveFile } from '../client/saveFile';
+import { mlText } from './words';
+import styles from './View.module.css';
+
+/** What has to be bought for the work ahead, and by which day. */
+export function Buying({ shelf }: { shelf: ShelfPicture }) {
+  const needs = shelf.needs.map(({ paintId, needMl, leftMl, dry }) => ({
+    paintId,
+    needMl,
+    leftMl,
+    isDry: dry !== null,
+    dryAt: dry?.planned?.at ?? null,
+  }));
+  const list = toBuy(needs, shelf.paints);
+  const unread = shelf.needs.filter(({ leftMl }) => leftMl === null).length;
+  const save = () =>
+    saveFile(
+      new Blob(
+        [
+          asCsv(
+            ['by', 'paint', 'maker', 'missing ml', 'pots', 'price', 'note'],
+            list.map(({ by, name, maker, missingMl, pots, priceMinor, discontinued }) => [
+              by === null ? '' : dayOf(by),
+              name,
+              maker,
+              plain(missingMl, 1),
+              pots === null ? '' : String(pots),
+              priceMinor === null ? '' : exactMoneyText(priceMinor, shelf.currency),
+              discontinued ? 'cannot be bought any more' : '',
+            ]),
+          ),
+        ],
+        { type: 'text/csv' },
+      ),
+      'to-buy.csv',
+    );
+  return (
+    <Panel title="To buy" aside={list.length > 0 && <Button onClick={save}>Export CSV</Button>}>
+      <div data-testid="buying">
+        {list.length === 0 && (
+          <p>{unread === 0 ? 'Nothing: what is on the shelf is enough for all open work.' : 'Nothing that is known.'}</p>
+        )}
+        {list.length > 0 && (
+          <ul className={styles.buying}>
+            {list.map(({ paintId, name, maker, missingMl, pots, by, priceMinor, discontinued }) => (
+              <li key={paintId}>
+                <strong>{by === null ? 'no day' : dayOfText(by)}</strong> {name}
+                {maker && ` (${maker})`}: {mlText(missingMl)} short
+                {discontinued
+                  ? '; it cannot be bought any more, choose a substitute'
+                  : pots === null
+                    ? '; the size of a pot is not known'
+                    : `; ${counted(pots, 'pot')}${priceMinor === null ? '' : `, ${exactMoneyText(priceMinor, shelf.currency)}`}`}
+              </li>
+            ))}
+          </ul>
+        )}
+        {unread > 0 && <p className={styles.quiet}>{counted(unread, 'paint')} that open work needs have not been read yet.</p>}
+      </div>
+    </Panel>
+  );
+}
+
+/** A moment as its local calendar day, as files have it. */
+function dayOf(at: number): string {
+  const date = new Date(at);
+  const two = (value: number) => String(value).padStart(2, '0');
+  return `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`;
+}

@@ -1,0 +1,200 @@
+import { useState, type ReactNode } from 'react';
+import { ulid } from 'ulid';
+import { byColour } from '../../core/colour/colourOrder';
+import type { PotLevel, ShelfPaint } from '../../core/paint/shelf';
+import { PAINT_KINDS, type PaintKind } from '../../core/scheme/model/paintKinds';
+import type { ShelfNeed, ShelfPicture } from '../../contract/shelf';
+import { SelectField, TextField } from '../../ui/Field/Field';
+import { Button } from '../../ui/Button/Button';
+import { NumberField } from '../../ui/Field/NumberField';
+import { Panel } from '../../ui/Panel/Panel';
+import { Swatch } from '../../ui/Swatch/Swatch';
+import { cx } from '../../ui/cx';
+import { counted } from '../../ui/format';
+import { jobText, mlText } from './words';
+import styles from './View.module.css';
+
+type NewLevel = Omit<PotLevel, 'at'>;
+
+const ORDERS = { name: 'by name', colour: 'by colour', dry: 'what runs dry first', need: 'most needed first', place: 'by place' } as const;
+type Order = keyof typeof ORDERS;
+const ALL = 'all';
+
+interface PotTableProps {
+  shelf: ShelfPicture;
+  inHand: string | null;
+  onChoose: (paint: ShelfPaint) => void;
+  onRead: (levels: NewLevel[]) => void;
+  aside: ReactNode;
+}
+
+/** Every pot with what is left, what open work takes of it and where it runs dry; many pots are read one after the other by typing. */
+export function PotTable({ shelf, inHand, onChoose, onRead, aside }: PotTableProps) {
+  const [wanted, setWanted] = useState('');
+  const [kind, setKind] = useState<PaintKind | typeof ALL>(ALL);
+  const [order, setOrder] = useState<Order>('name');
+  const [isReading, setReading] = useState(false);
+  const needs = new Map(shelf.needs.map((need) => [need.paintId, need]));
+  const shown = sorted(
+    shelf.paints.filter(
+      (paint) =>
+        (kind === ALL || paint.kind === kind) &&
+        `${paint.name} ${paint.kind} ${paint.maker} ${paint.place}`.toLowerCase().includes(wanted.toLowerCase()),
+    ),
+    order,
+    needs,
+  );
+  return (
+    <Panel
+      title={counted(shelf.paints.length, 'paint')}
+      aside={
+        <span className={styles.tools}>
+          <TextField label="Find a paint" hideLabel placeholder="Find" value={wanted} onChange={setWanted} />
+          <SelectField
+            label="Kind shown"
+            hideLabel
+            value={kind}
+            options={[{ value: ALL, label: 'all kinds' }, ...PAINT_KINDS.map((value) => ({ value, label: value }))]}
+            onChange={(value) => setKind(value as PaintKind | typeof ALL)}
+          />
+          <SelectField
+            label="Order"
+            hideLabel
+            value={order}
+            options={Object.entries(ORDERS).map(([value, label]) => ({ value: value as Order, label }))}
+            onChange={setOrder}
+          />
+          <Button aria-pressed={isReading} onClick={() => setReading(!isReading)}>
+            {isReading ? 'Done reading' : 'Read levels'}
+          </Button>
+        </span>
+      }
+    >
+      {isReading && (
+        <p className={styles.quiet}>
+          By eye, in tenths of a full pot: type 0 to 10, then Enter goes to the next. A pot whose size nobody has typed counts as 17 ml.
+        </p>
+      )}
+      <div className={styles.scroll} tabIndex={0} role="region" aria-label="Pots">
+        <table className={styles.pots}>
+          <thead>
+            <tr>
+              <th scope="col">Paint</th>
+              <th scope="col" className={styles.figure}>
+                Left
+              </th>
+              <th scope="col" className={styles.figure}>
+                Needed
+              </th>
+              <th scope="col">Runs dry</th>
+              <th scope="col">Place</th>
+            </tr>
+          </thead>
+          <tbody>
+            {shown.map((paint) => (
+              <PotRow
+                key={paint.id}
+                paint={paint}
+                need={needs.get(paint.id) ?? null}
+                leftMl={shelf.left[paint.id] ?? null}
+                units={shelf.unitsUsing[paint.id] ?? 0}
+                isInHand={paint.id === inHand}
+                isReading={isReading}
+                onChoose={() => onChoose(paint)}
+                onRead={onRead}
+              />
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <span className={styles.tools}>{aside}</span>
+    </Panel>
+  );
+}
+
+/** What most pots hold that are sold for this work, in millilitres: only until the painter has said. */
+const USUAL_POT_ML = 17;
+const TENTHS = 10;
+
+interface PotRowProps {
+  paint: ShelfPaint;
+  need: ShelfNeed | null;
+  leftMl: number | null;
+  units: number;
+  isInHand: boolean;
+  isReading: boolean;
+  onChoose: () => void;
+  onRead: (levels: NewLevel[]) => void;
+}
+
+function PotRow({ paint, need, leftMl, units, isInHand, isReading, onChoose, onRead }: PotRowProps) {
+  const full = paint.volumeMl ?? USUAL_POT_ML;
+  const read = (tenths: number | null) =>
+    tenths !== null && onRead([{ id: ulid(), paintId: paint.id, ml: (tenths / TENTHS) * full, byEye: true }]);
+  const about = [paint.kind, paint.maker, units > 0 ? `on ${counted(units, 'unit')}` : '', paint.discontinued ? 'not sold any more' : ''];
+  return (
+    <tr className={cx(isInHand && styles.inHand)} data-paint={paint.name}>
+      <td>
+        <button type="button" className={styles.pot} aria-pressed={isInHand} onClick={onChoose}>
+          <Swatch hex={paint.hex} kind={paint.kind} />
+          <span>
+            {paint.name}
+            <small>{about.filter((each) => each !== '').join(', ')}</small>
+          </span>
+        </button>
+      </td>
+      <td className={styles.figure}>
+        {isReading ? (
+          <NumberField
+            label={`Tenths left of ${paint.name}`}
+            hideLabel
+            optional
+            min={0}
+            max={TENTHS}
+            value={leftMl === null ? null : Math.round((TENTHS * leftMl) / full)}
+            onChange={read}
+            onKeyDown={nextField}
+          />
+        ) : paint.spoilt ? (
+          'spoilt'
+        ) : leftMl === null ? (
+          'not read'
+        ) : (
+          mlText(leftMl)
+        )}
+      </td>
+      <td className={styles.figure}>{need ? mlText(need.needMl) : ''}</td>
+      <td className={cx(need?.dry && styles.dry)}>{need ? dryText(need, paint) : ''}</td>
+      <td>{paint.place}</td>
+    </tr>
+  );
+}
+
+function dryText({ dry, leftMl, first, isBegun }: ShelfNeed, { discontinued }: ShelfPaint): string {
+  if (leftMl === null) return 'read the pot to know';
+  if (!dry) return 'enough';
+  const warning = discontinued ? (isBegun ? '; not sold any more' : '; not sold any more: choose another before the first model') : '';
+  const planned = dry.planned ?? first;
+  return `${planned ? jobText(planned) : 'not planned yet'}${warning}`;
+}
+
+/** Enter goes to the same field of the next row. */
+function nextField(event: React.KeyboardEvent<HTMLInputElement>) {
+  if (event.key !== 'Enter') return;
+  const fields = [...event.currentTarget.closest('tbody')!.querySelectorAll('input')];
+  const next = fields[fields.indexOf(event.currentTarget) + 1];
+  next?.focus();
+  next?.select();
+}
+
+function sorted(paints: ShelfPaint[], order: Order, needs: ReadonlyMap<string, ShelfNeed>): ShelfPaint[] {
+  const rank: Record<Exclude<Order, 'name' | 'colour'>, (paint: ShelfPaint) => number | string> = {
+    dry: ({ id }) => (needs.get(id)?.dry ? (needs.get(id)!.dry!.planned?.at ?? Number.MAX_VALUE) : Infinity),
+    need: ({ id }) => -(needs.get(id)?.needMl ?? 0),
+    place: ({ place }) => (place === '' ? '\uffff' : place.toLowerCase()),
+  };
+  if (order === 'name') return paints;
+  if (order === 'colour') return byColour(paints);
+  const of = rank[order];
+  return paints.toSorted((a, b) => (of(a) < of(b) ? -1 : of(a) > of(b) ? 1 : 0));
+}
