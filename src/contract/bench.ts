@@ -5,6 +5,7 @@ import type { BenchSession } from '../core/plan/dates/benchSessions';
 import type { Paint } from '../core/scheme/model/definitions';
 import type { HouseRules } from '../core/scheme/model/houseRules';
 import type { Picture } from '../core/commission/pictures';
+import type { AmountSaid } from '../core/paint/amountWords';
 import type { ModelBudget } from '../core/money/modelBudget';
 import type { WorkFigures } from '../core/commission/estimate';
 import type { StoredLogRow } from '../core/log/definitions';
@@ -43,6 +44,8 @@ export interface BenchFigures {
   budgets: ModelBudget[];
   /** Work whose minutes nobody knows yet. */
   openRows: StoredLogRow[];
+  /** How much of each pot the models left take. */
+  amounts: (AmountSaid & { unitId: string })[];
 }
 
 /** A painted pass of an open commission, and the models that carry it: any of them can be touched up. */

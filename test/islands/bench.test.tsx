@@ -34,6 +34,7 @@ const figures = (likely: number, p50: number): BenchFigures => ({
   figures: { likely, safe: likely + 30 } as BenchFigures['figures'],
   passes: shed.line.passes.map(({ key }) => ({ passKey: key, p50, why: '4 models of this step logged.' })),
   budgets: [],
+  amounts: [],
   openRows: [],
 });
 

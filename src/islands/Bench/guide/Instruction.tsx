@@ -37,6 +37,7 @@ export function Instruction({ bench, now }: { bench: Bench; now: number }) {
           {isLeader && ', a leader'}
         </p>
         <Recipe bench={bench} />
+        <Amount bench={bench} />
         <Wet bench={bench} now={now} />
         <Broken bench={bench} />
         {bench.trouble.models > 0 && (
@@ -64,6 +65,26 @@ function Recipe({ bench }: { bench: Bench }) {
     <p className={styles.quiet} data-testid="recipe">
       {said.join(' · ')}
     </p>
+  );
+}
+
+/** How much of it to have ready, before it is taken up; and whether the pot holds so much. */
+function Amount({ bench }: { bench: Bench }) {
+  const job = bench.job!;
+  if (!bench.view.needsStart || job.paintId === null) return null;
+  const said = bench.figures.amounts.find(
+    ({ unitId, potId, passKey }) => unitId === job.unitId && potId === job.paintId && (passKey === null || passKey === job.passKey),
+  );
+  if (!said) return null;
+  const isMix = said.passKey === null;
+  return (
+    <div data-testid="amount">
+      <p className={isMix ? styles.mixNow : styles.quiet}>
+        {isMix ? `Mix ${said.text}` : `Takes ${said.text}`}
+        {isMix && bench.state.marks.get(job.passKey)?.size ? '; less, if what you mixed before has kept' : ''}
+      </p>
+      {said.short && <Notice kind="flag">{said.short}: key C to use another paint.</Notice>}
+    </div>
   );
 }
 
