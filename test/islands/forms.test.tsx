@@ -112,6 +112,7 @@ describe('a strip of a scheme', () => {
         standard={standard}
         house={DEFAULT_HOUSE_RULES}
         onStops={nothing}
+        onScheme={nothing}
         onDuplicate={nothing}
         onPaste={nothing}
         onChange={nothing}

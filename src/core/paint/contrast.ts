@@ -72,6 +72,21 @@ export function contrastOf(
   return { alike, faint };
 }
 
+/** A step that lightens its part by less than shows, as it is now; null where it shows, or lightens nothing. */
+export function isFaint<P extends Pick<Paint, 'hex'>>(
+  part: Part,
+  step: Step,
+  potOf: (step: Step) => P | null,
+): { base: P; over: P; difference: number } | null {
+  if (!LIGHTENING.includes(step.technique)) return null;
+  const under = part.steps.find((each) => BASES.includes(each.technique));
+  const base = under && potOf(under);
+  const over = potOf(step);
+  if (!base || !over) return null;
+  const difference = differenceOf(labOf(base.hex), labOf(over.hex));
+  return difference < HIGHLIGHT_DIFFERENCE ? { base, over, difference } : null;
+}
+
 /** Pairs of parts that touch, each once: those a part names, else the next one further out. */
 function neighbours(parts: readonly Part[]): [number, number][] {
   const place = new Map(parts.map(({ id }, index) => [id, index]));

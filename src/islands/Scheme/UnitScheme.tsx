@@ -68,6 +68,8 @@ interface UnitSchemeProps {
   pictures: Pictures;
   onSave: (scheme: Scheme) => Promise<void>;
   onNewPaint: (paint: Paint) => Promise<void>;
+  /** The strengths of paints were learned anew. */
+  onLearned: () => void;
   /** Models painted under each pass. */
   painted: ReadonlyMap<string, number[]>;
   /** Something was said of what is painted. */
@@ -94,6 +96,7 @@ export function UnitScheme({
   pictures,
   onSave,
   onNewPaint,
+  onLearned,
   painted,
   onMarked,
   removed,
@@ -218,6 +221,9 @@ export function UnitScheme({
             isStarted={isStarted}
             onChange={change}
             onNewPaint={onNewPaint}
+            pictures={pictures.all.filter((each) => each.removedAt === null && each.kind === 'reference' && each.unitId === unit.id)}
+            onBefore={saved.retry}
+            onLearned={onLearned}
           />
           <Removed pieces={out.filter((piece) => isOut(scheme, piece))} onPutBack={(piece) => change(putBack(scheme, piece))} />
           <div className={styles.starts}>
@@ -270,6 +276,7 @@ export function UnitScheme({
               onNewPaint={onNewPaint}
               painted={paintedNow}
               isMarked={(coat) => paintedNow.some((each) => (painted.get(coatKey(each.step, coat)) ?? []).length > 0)}
+              onScheme={change}
               onStops={(stops) => change({ ...scheme, stops })}
               onDuplicate={() => {
                 if (!step || !selected) return;

@@ -6,6 +6,7 @@ import type { PassEstimates } from '../../core/commission/estimate';
 import { LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
 import { counted, minutesText } from '../../ui/format';
+import type { ShelfPicture } from '../../contract/shelf';
 import { send } from '../client/api';
 import { Opened } from '../shared/Opened';
 import { PlanLine } from '../shared/PlanLine';
@@ -99,6 +100,17 @@ function OpenedScheme({ picture, commissionId, wantedUnit }: SchemeViewProps & {
     await send('PUT', '/api/paints', { revision: 0, paint });
     setPaints((all) => [...all, paint]);
   };
+  /** Mixes look otherwise once their paints are known to be stronger. */
+  const learnStrengths = async () => {
+    const { paints: shelf } = await send<ShelfPicture>('GET', '/api/shelf');
+    const strengths = new Map(shelf.map(({ id, strength }) => [id, strength]));
+    setPaints((all) =>
+      all.map(({ strength: _before, ...paint }) => {
+        const strength = strengths.get(paint.id);
+        return strength === undefined ? paint : { ...paint, strength };
+      }),
+    );
+  };
   const isLinked = ({ linked }: StoredUnit) => linked !== null && units.filter((each) => each.linked === linked).length > 1;
   const minutesOfUnit = (id: string) =>
     estimate.passes.filter((pass) => pass.unitId === id).reduce((sum, pass) => sum + pass.unitMinutes, 0);
@@ -133,6 +145,7 @@ function OpenedScheme({ picture, commissionId, wantedUnit }: SchemeViewProps & {
         estimate={estimate}
         onSave={saveScheme}
         onNewPaint={addPaint}
+        onLearned={() => void learnStrengths().catch(() => undefined)}
         painted={painted}
         onMarked={refreshPainted}
         revisions={picture.revisions.filter((each) => each.unitId === unit.id)}

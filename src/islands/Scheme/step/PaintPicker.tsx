@@ -3,6 +3,7 @@ import { ulid } from 'ulid';
 import { type Mix, type Paint } from '../../../core/scheme/model/definitions';
 import { PAINT_KINDS, type PaintKind } from '../../../core/scheme/model/paintKinds';
 import { potsOf, type Pot } from '../../../core/scheme/model/pots';
+import { commonPaints } from '../../../core/scheme/authoring/starters';
 import { Button } from '../../../ui/Button/Button';
 import { SelectField, TextField } from '../../../ui/Field/Field';
 import { mixer } from '../../client/mixer';
@@ -33,6 +34,7 @@ const NEW = 'new';
 const MIX = 'mix ';
 /** What the colour field starts from, a different one each time, until the painter has matched the pot. */
 const FIRST_COLOURS = ['#8a5a33', '#4f6b3a', '#3f5f8a', '#a33f33', '#c9a24a', '#6b4a7a', '#4a4f55', '#d8cdb4'];
+const common = commonPaints(() => '');
 const kindOptions = PAINT_KINDS.map((value) => ({ value, label: value }));
 
 /** A paint from the shelf, or a new one put on it right here; or a mix. */
@@ -98,6 +100,23 @@ function NewPaint({ names, onAdd, onCancel }: NewPaintProps) {
   };
   return (
     <div className={styles.newPaint} onKeyDown={(event) => event.key === 'Enter' && (event.preventDefault(), add())}>
+      <SelectField
+        label="Start from a common colour"
+        value=""
+        options={[
+          { value: '', label: 'none' },
+          ...common
+            .filter((each) => !names.some((other) => other.toLowerCase() === each.name.toLowerCase()))
+            .map((each) => ({ value: each.name, label: each.name })),
+        ]}
+        onChange={(chosen) => {
+          const found = common.find((each) => each.name === chosen);
+          if (!found) return;
+          setName(found.name);
+          setHex(found.hex);
+          setKind(found.kind);
+        }}
+      />
       <TextField label="Name of the new paint" value={name} onChange={setName} error={error} autoFocus />
       <TextField label="Colour" type="color" value={hex} onChange={setHex} />
       <SelectField label="Kind" value={kind} options={kindOptions} onChange={setKind} />

@@ -4,6 +4,7 @@ import {
   includesStandard,
   type Paint,
   type Part,
+  type Scheme,
   type Standard,
   type Step,
   type Stop,
@@ -22,6 +23,9 @@ import { counted, differenceText, minutesText } from '../../../ui/format';
 import { standardNames, techniqueNamed, techniqueOptions } from '../../shared/options';
 import { Why } from '../../shared/Why';
 import { stepCost } from '../../../core/commission/stepCosts';
+import { changeStep } from '../../../core/scheme/authoring/edits';
+import { FaintHighlight } from '../mixing/FaintHighlight';
+import { Marks } from '../mixing/Marks';
 import { CopyStep } from './CopyStep';
 import { HalfDone } from './HalfDone';
 import { shareText } from './shareText';
@@ -52,6 +56,7 @@ interface StepEditorProps {
   paints: Paint[];
   house: HouseRules;
   estimate: PassEstimates;
+  onScheme: (scheme: Scheme) => void;
   onStops: (stops: Stop[]) => void;
   onDuplicate: () => void;
   /** Copies it to these parts. */
@@ -122,6 +127,20 @@ export function StepEditor(props: StepEditorProps) {
             onChange={(paintFor) => changeWork({ paintFor })}
             onNewPaint={onNewPaint}
           />
+        )}
+        {facts.usesPaint && part !== null && (
+          <>
+            <FaintHighlight
+              step={step}
+              part={part}
+              scheme={unit.scheme}
+              paints={paints}
+              onMix={(mix) =>
+                props.onScheme(changeStep({ ...unit.scheme, mixes: [...mixes, mix] }, part.id, step.id, { paint: null, mix: mix.id }))
+              }
+            />
+            <Marks unit={unit} step={step} part={part} paints={paints} onChange={props.onScheme} />
+          </>
         )}
         {part === null && <LaidOn step={step} parts={unit.scheme.parts} onChange={onChange} />}
         <div className={own.pair}>

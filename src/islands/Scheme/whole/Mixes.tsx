@@ -7,20 +7,33 @@ import { Button } from '../../../ui/Button/Button';
 import { SelectField, TextField } from '../../../ui/Field/Field';
 import { NumberField } from '../../../ui/Field/NumberField';
 import { Swatch } from '../../../ui/Swatch/Swatch';
+import { addMix } from '../../../core/paint/mixEdits';
+import type { Picture } from '../../../core/commission/pictures';
 import { withoutLostEnds } from '../../../core/scheme/authoring/edits';
 import { PaintPicker, potOf, type PotChoice } from '../step/PaintPicker';
+import { MatchColour } from '../mixing/MatchColour';
+import { Neighbours } from '../mixing/Neighbours';
+import { Ramp } from '../mixing/Ramp';
+import { SeenDry } from '../mixing/SeenDry';
 import styles from './Mixes.module.css';
 import view from '../View.module.css';
 
 interface MixesProps {
+  unitId: string;
   scheme: Scheme;
   paints: Paint[];
+  /** Reference pictures that a colour can be picked from. */
+  pictures: Picture[];
+  /** Stores what is typed first. */
+  onBefore: () => Promise<boolean>;
+  /** The strengths of paints were learned anew. */
+  onLearned: () => void;
   onChange: (scheme: Scheme) => void;
   onNewPaint: (paint: Paint) => Promise<void>;
 }
 
 /** The mixes of the scheme: what is in each, by parts. */
-export function Mixes({ scheme, paints, onChange, onNewPaint }: MixesProps) {
+export function Mixes({ unitId, scheme, paints, pictures, onBefore, onLearned, onChange, onNewPaint }: MixesProps) {
   const { mixes } = scheme;
   const [name, setName] = useState('');
   const set = (id: string, change: Partial<Mix>) => {
@@ -41,9 +54,12 @@ export function Mixes({ scheme, paints, onChange, onNewPaint }: MixesProps) {
       {mixes.map((mix) => (
         <MixEntry
           key={mix.id}
+          unitId={unitId}
           mix={mix}
-          mixes={mixes}
+          scheme={scheme}
           paints={paints}
+          onBefore={onBefore}
+          onLearned={onLearned}
           onChange={(change) => set(mix.id, change)}
           onNewPaint={onNewPaint}
           onRemove={() => onChange(withoutLostEnds({ ...scheme, mixes: withoutMix(mixes, mix.id) }))}
@@ -61,6 +77,14 @@ export function Mixes({ scheme, paints, onChange, onNewPaint }: MixesProps) {
           Add the mix
         </Button>
       </div>
+      <div className={styles.finders}>
+        <MatchColour
+          paints={paints}
+          pictures={pictures}
+          onTake={(match, wanted) => match.parts.length > 1 && onChange(addMix(ulid, scheme, wanted, match.parts).scheme)}
+        />
+        <Ramp scheme={scheme} paints={paints} onChange={onChange} />
+      </div>
     </details>
   );
 }
@@ -74,9 +98,8 @@ function withoutMix(mixes: Mix[], id: string): Mix[] {
   return empty ? withoutMix(left, empty.id) : left;
 }
 
-interface MixEntryProps extends Pick<MixesProps, 'paints' | 'onNewPaint'> {
+interface MixEntryProps extends Pick<MixesProps, 'unitId' | 'scheme' | 'paints' | 'onBefore' | 'onLearned' | 'onNewPaint'> {
   mix: Mix;
-  mixes: Mix[];
   onChange: (change: Partial<Mix>) => void;
   onRemove: () => void;
 }
@@ -86,7 +109,8 @@ const shareOf = ({ paint, mix }: PotChoice, parts: number): MixShare | null => {
   return paint === null ? null : { paint, parts };
 };
 
-function MixEntry({ mix, mixes, paints, onChange, onNewPaint, onRemove }: MixEntryProps) {
+function MixEntry({ unitId, mix, scheme, paints, onBefore, onLearned, onChange, onNewPaint, onRemove }: MixEntryProps) {
+  const { mixes } = scheme;
   const pot = potOf({ paint: null, mix: mix.id }, paints, mixes);
   const earlier = mixes.slice(0, mixes.indexOf(mix));
   const set = (index: number, share: MixShare | null) =>
@@ -146,6 +170,12 @@ function MixEntry({ mix, mixes, paints, onChange, onNewPaint, onRemove }: MixEnt
           />
         )}
       </div>
+      <Neighbours mix={mix} scheme={scheme} paints={paints} />
+      {pot && mix.of.length > 1 && (
+        <div className={styles.whole}>
+          <SeenDry unitId={unitId} mix={mix} predicted={pot.hex} onBefore={onBefore} onLearned={onLearned} />
+        </div>
+      )}
     </div>
   );
 }

@@ -5,6 +5,7 @@ import { SchoolFields } from '../../shared/SchoolFields';
 import { costIfChanged } from '../../../core/commission/stepCosts';
 import { SCHOOL_LABELS, type SchoolQuestion } from '../../../core/scheme/model/schools';
 import { withSchool, withStrength } from '../../../core/scheme/authoring/edits';
+import type { Picture } from '../../../core/commission/pictures';
 import { Mixes } from './Mixes';
 import { Rules } from './Rules';
 import { Undercoats } from './Undercoats';
@@ -23,14 +24,18 @@ interface SchemeSectionsProps {
   isStarted: boolean;
   onChange: (scheme: Scheme) => void;
   onNewPaint: (paint: Paint) => Promise<void>;
+  pictures: Picture[];
+  onBefore: () => Promise<boolean>;
+  onLearned: () => void;
 }
 
 /** What is said of a scheme as a whole: its mixes, schools, undercoat, prices of other ways, and rules. */
-export function SchemeSections({ unit, others, standard, paints, house, estimate, isStarted, onChange, onNewPaint }: SchemeSectionsProps) {
+export function SchemeSections(props: SchemeSectionsProps) {
+  const { unit, others, standard, paints, house, estimate, isStarted, onChange, onNewPaint, pictures, onBefore, onLearned } = props;
   const { scheme } = unit;
   return (
     <>
-      <Mixes scheme={scheme} paints={paints} onChange={onChange} onNewPaint={onNewPaint} />
+      <Mixes unitId={unit.id} {...{ scheme, paints, pictures, onBefore, onLearned, onChange, onNewPaint }} />
       <details className={styles.section} data-testid="schools">
         <summary>Painting habits of this scheme: {habitsText(scheme)}</summary>
         <div className={own.schools}>
