@@ -73,7 +73,7 @@ export const houses = {
     hall: ['definitions.ts', 'benchOrder.ts', 'clockCorrection.ts', 'otherWork.ts'],
   },
   'src/core/formats': {
-    rooms: { scheme: [], timeLog: [], commission: ['scheme'] },
+    rooms: { scheme: [], timeLog: [], commission: ['scheme'], paint: ['scheme'] },
     hall: ['csvRecords.ts', 'fields.ts', 'lineProblem.ts', 'readJson.ts', 'readNumber.ts'],
   },
   'src/data': {

@@ -1,7 +1,7 @@
 import { Mixer } from '../core/colour/mixing';
 import { flattened } from '../core/colour/flatten';
 import { InputError } from '../core/kernel/InputError';
-import { readMarksQuestion, readMatchQuestion, readMixQuestion, readRampQuestion } from '../core/formats/paintProblem';
+import { readMarksQuestion, readMatchQuestion, readMixQuestion, readRampQuestion } from '../core/formats/paint/paintProblem';
 import { readScheme, unitOf } from '../core/formats/scheme/schemeFile';
 import { unitAmounts } from '../core/paint/amounts';
 import { isTooFew, marksOf } from '../core/paint/marks';

@@ -113,6 +113,7 @@ describe('a strip of a scheme', () => {
         house={DEFAULT_HOUSE_RULES}
         onStops={nothing}
         onScheme={nothing}
+        pictures={[]}
         onDuplicate={nothing}
         onPaste={nothing}
         onChange={nothing}

@@ -1,7 +1,7 @@
 import { BANDS, LUMINANCE_FROM_REFLECTANCE } from '../colour/spectralData';
 import { colourOfAbsorption, strengthOf, type Mixer } from '../colour/mixing';
 import { differenceOf, differsAtLeast, labOf, labOfLinear, lightnessDiffersBy, lightnessOfLuminance, type Lab } from '../colour/difference';
-import { hexOfLinear, luminanceOf, type LinearRgb } from '../colour/linearRgb';
+import { hexOfLinear, linearOf, luminanceOf, type LinearRgb } from '../colour/linearRgb';
 import { wholeDrops } from '../colour/wholeDrops';
 import type { Paint } from '../scheme/model/definitions';
 import { sixDecimals } from './ramp';
@@ -39,7 +39,7 @@ export function matchesOf(shelf: Shelf, { hex, mostDrops, mostPaints }: MatchWis
   const opaque = shelf.filter(({ kind }) => kind === 'opaque');
   // Those that are near by themselves come first: the sooner a good mix is known, the more others need not be looked at.
   const known = opaque
-    .map((paint): Known & { off: number } => {
+    .map((paint): Known => {
       const absorption = mixer.absorption(paint.hex);
       const luminance = luminanceOf(colourOfAbsorption(absorption));
       return { paint, strength: strengthOf(paint), absorption, luminance, off: differenceOf(labOf(paint.hex), wanted) };
@@ -74,6 +74,8 @@ interface Known {
   absorption: Float64Array;
   /** Of the paint alone, as its spectrum has it. */
   luminance: number;
+  /** How far the paint by itself is off. */
+  off: number;
 }
 
 /** Nothing of it is in the mix. */
@@ -82,42 +84,61 @@ const NOTHING: Known = {
   strength: 0,
   absorption: new Float64Array(BANDS),
   luminance: 0,
+  off: Infinity,
 };
 
 function bestMix(known: readonly Known[], count: number, mostDrops: number, wanted: Lab): Match | null {
   const ways = wholeDrops(count, mostDrops)
-    .map(([one = 0, two = 0, three = 0]) => ({ one, two, three, drops: one + two + three }))
+    .map(([one = 0, two = 0, three = 0]): Way => ({ one, two, three, drops: one + two + three }))
     .sort((a, b) => a.drops - b.drops);
   const sum = new Float64Array(BANDS);
-  let best: { of: Known[]; way: (typeof ways)[number]; colour: LinearRgb; difference: number } | null = null;
-  let limit = Infinity;
-  const isTooDark = (lightness: number) => lightness < wanted.l && lightnessDiffersBy(lightness, wanted.l) > limit;
-  const isTooLight = (lightness: number) => lightness > wanted.l && lightnessDiffersBy(lightness, wanted.l) > limit;
+  const best: Best = { of: [], way: { one: 0, two: 0, three: 0, drops: Infinity }, colour: [0, 0, 0], difference: Infinity };
+  const isOut = (lightness: number, isWrong: boolean) => isWrong && lightnessDiffersBy(lightness, wanted.l) > best.difference + SLACK;
+  const offer = (found: Best) => {
+    const worse = sixDecimals(found.difference) - sixDecimals(best.difference) || found.way.drops - best.way.drops;
+    if (worse < 0) Object.assign(best, found);
+  };
   for (const of of combinations(known, count)) {
     const [first, second, third = NOTHING] = of as [Known, Known, Known?];
+    // A spectrum cannot be quite black or white, and a mix of such a colour with itself still is.
+    if (of.every(({ paint }) => paint.hex === first.paint.hex)) {
+      offer({ of, way: ways[0]!, colour: linearOf(first.paint.hex), difference: first.off });
+      continue;
+    }
     for (const way of ways) {
       const [a, b, c] = [way.one * first.strength, way.two * second.strength, way.three * third.strength];
       const whole = a + b + c;
       // A mix is never lighter than its paints side by side: reflectance is a convex function of K/S.
-      const most = (a * first.luminance + b * second.luminance + c * third.luminance) / whole;
-      if (isTooDark(lightnessOfLuminance(most))) continue;
+      const most = lightnessOfLuminance((a * first.luminance + b * second.luminance + c * third.luminance) / whole);
+      if (isOut(most, most < wanted.l)) continue;
       const luminance = mixInto(sum, first.absorption, second.absorption, third.absorption, a / whole, b / whole, c / whole);
-      const lightness = lightnessOfLuminance(luminance);
-      if (isTooDark(lightness) || isTooLight(lightness)) continue;
+      if (isOut(lightnessOfLuminance(luminance), true)) continue;
       const colour = colourOfAbsorption(sum);
       const lab = labOfLinear(colour);
-      if (differsAtLeast(lab, wanted) > limit) continue;
-      const difference = differenceOf(lab, wanted);
-      const worse = best === null ? -1 : sixDecimals(difference) - sixDecimals(best.difference) || way.drops - best.way.drops;
-      if (worse >= 0) continue;
-      best = { of, way, colour, difference };
-      limit = difference + SLACK;
+      if (differsAtLeast(lab, wanted) <= best.difference + SLACK) offer({ of, way, colour, difference: differenceOf(lab, wanted) });
     }
   }
-  if (best === null) return null;
-  const { of, way, colour, difference } = best;
-  const drops = [way.one, way.two, way.three];
-  return { parts: of.map(({ paint }, at) => [paint.id, drops[at]!]), hex: hexOfLinear(colour), difference };
+  if (best.of.length === 0) return null;
+  const drops = [best.way.one, best.way.two, best.way.three];
+  return {
+    parts: best.of.map(({ paint }, at) => [paint.id, drops[at]!]),
+    hex: hexOfLinear(best.colour),
+    difference: best.difference,
+  };
+}
+
+interface Way {
+  one: number;
+  two: number;
+  three: number;
+  drops: number;
+}
+
+interface Best {
+  of: Known[];
+  way: Way;
+  colour: LinearRgb;
+  difference: number;
 }
 
 /** All ways to choose so many. */

@@ -21,6 +21,7 @@ import { TimeLogStore } from '../stores/timeLogStore';
 import { WorkshopStore } from '../stores/workshopStore';
 import { paintHistory } from './benchHistory';
 import { earlierLog } from './earlierLog';
+import { demoPots, withPaintwork } from './paintwork';
 import { demoPaints } from './paints';
 import { DemoRandom } from './random';
 import { CHESS_CLUB, demoUnit, MARKET_SQUARE, TIDE_COAST } from './units';
@@ -38,7 +39,13 @@ export async function fillDemo({ knex }: Pick<OpenedDatabase, 'knex'>, now: Date
   const random = new DemoRandom(SEED);
   const newId = () => random.id(now.getTime() - 20 * DAY_MS);
   const { paints, idOf } = demoPaints(newId);
-  await new PaintStore(knex).addMissing(paints);
+  // Ids of their own: what was drawn for the log and the schemes stays as it is.
+  const ownRandom = new DemoRandom(SEED + 1);
+  const ownId = () => ownRandom.id(now.getTime() - 20 * DAY_MS);
+  const { pots, levels } = demoPots(paints, idOf, now, ownId);
+  const paintStore = new PaintStore(knex);
+  await paintStore.addMissing(paints.map((paint) => ({ ...paint, ...pots.get(paint.id) })));
+  await paintStore.addLevels(levels);
   await new HouseRulesStore(knex).save(HOUSE, UNSAVED);
   await new TimeLogStore(knex).insert(earlierLog(now, random, newId));
 
@@ -46,7 +53,10 @@ export async function fillDemo({ knex }: Pick<OpenedDatabase, 'knex'>, now: Date
     { commission: commissionOf('Tide coast watch', 'Ottoline Marsh, shore club', 9, newId(), now), units: TIDE_COAST },
     { commission: commissionOf('Market square', 'Saltmere town museum', 24, newId(), now), units: MARKET_SQUARE },
     { commission: commissionOf('Chess-club champions', 'Fernhollow school', 16, newId(), now), units: CHESS_CLUB },
-  ].map(({ commission, units }) => ({ commission, units: units.map((entry) => demoUnit(entry, newId, idOf)) }));
+  ].map(({ commission, units }) => ({
+    commission,
+    units: units.map((entry) => withPaintwork(demoUnit(entry, newId, idOf), paints, ownId, idOf)),
+  }));
   for (const entry of commissions) await saveCommission(knex, entry, now);
 
   const byId = new Map(paints.map((paint): [string, Paint] => [paint.id, paint]));

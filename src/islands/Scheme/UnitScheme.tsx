@@ -123,6 +123,7 @@ export function UnitScheme({
     setSelected({ strip: at, step: added.id });
   };
 
+  const references = pictures.all.filter((each) => each.removedAt === null && each.kind === 'reference' && each.unitId === unit.id);
   const withSchemes = others.filter((each) => each.scheme.parts.length > 0);
   const linked = others.filter((each) => unit.linked !== null && each.linked === unit.linked);
   const paintedOf = (each: Step) => paintedOn(painted, each, [unit, ...linked]);
@@ -221,7 +222,7 @@ export function UnitScheme({
             isStarted={isStarted}
             onChange={change}
             onNewPaint={onNewPaint}
-            pictures={pictures.all.filter((each) => each.removedAt === null && each.kind === 'reference' && each.unitId === unit.id)}
+            pictures={references}
             onBefore={saved.retry}
             onLearned={onLearned}
           />
@@ -276,6 +277,7 @@ export function UnitScheme({
               onNewPaint={onNewPaint}
               painted={paintedNow}
               isMarked={(coat) => paintedNow.some((each) => (painted.get(coatKey(each.step, coat)) ?? []).length > 0)}
+              pictures={references}
               onScheme={change}
               onStops={(stops) => change({ ...scheme, stops })}
               onDuplicate={() => {

@@ -1,4 +1,4 @@
-import { asCsv } from '../../core/formats/paintList';
+import { asCsv } from '../../core/formats/paint/paintList';
 import { toBuy } from '../../core/paint/buying';
 import type { ShelfPicture } from '../../contract/shelf';
 import { Button } from '../../ui/Button/Button';

@@ -9,7 +9,7 @@ import {
   writePalette,
   type PaintColumns,
   type PaintTable,
-} from '../../core/formats/paintList';
+} from '../../core/formats/paint/paintList';
 import type { ShelfPicture } from '../../contract/shelf';
 import { Button } from '../../ui/Button/Button';
 import { Dialog } from '../../ui/Dialog/Dialog';

@@ -24,10 +24,12 @@ interface MatchColourProps {
   pictures: Picture[];
   /** Takes an answer: drops by paint, and a name for a mix of several. */
   onTake: (match: Match, name: string) => void;
+  /** A paint by itself can be taken too; left out where only mixes are wanted. */
+  takesOne?: boolean;
 }
 
 /** Any colour by one, two or three paints of the shelf: typed, like a paint that has run out, or picked from a picture. */
-export function MatchColour({ paints, pictures, onTake }: MatchColourProps) {
+export function MatchColour({ paints, pictures, onTake, takesOne = false }: MatchColourProps) {
   const dialog = useRef<HTMLDialogElement>(null);
   const [isOpen, setOpen] = useState(false);
   const [hex, setHex] = useState('#7a5533');
@@ -136,15 +138,17 @@ export function MatchColour({ paints, pictures, onTake }: MatchColourProps) {
                     {match === best && ', recommended'}: {partsText(match, named)}
                     <small>{plain(match.difference, 1)} away from what is wanted</small>
                   </span>
-                  <Button
-                    kind={match === best ? 'main' : 'quiet'}
-                    onClick={() => {
-                      onTake(match, wantedName);
-                      close();
-                    }}
-                  >
-                    {match.parts.length === 1 ? 'Use this paint' : 'Add this mix'}
-                  </Button>
+                  {(match.parts.length > 1 || takesOne) && (
+                    <Button
+                      kind={match === best ? 'main' : 'quiet'}
+                      onClick={() => {
+                        onTake(match, wantedName);
+                        close();
+                      }}
+                    >
+                      {match.parts.length === 1 ? 'Use this paint' : 'Add this mix'}
+                    </Button>
+                  )}
                 </li>
               ))}
             </ol>

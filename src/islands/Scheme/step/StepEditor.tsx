@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { ulid } from 'ulid';
 import {
   FACES,
   includesStandard,
@@ -24,6 +25,10 @@ import { standardNames, techniqueNamed, techniqueOptions } from '../../shared/op
 import { Why } from '../../shared/Why';
 import { stepCost } from '../../../core/commission/stepCosts';
 import { changeStep } from '../../../core/scheme/authoring/edits';
+import { addMix } from '../../../core/paint/mixEdits';
+import type { Match } from '../../../core/paint/match';
+import type { Picture } from '../../../core/commission/pictures';
+import { MatchColour } from '../mixing/MatchColour';
 import { FaintHighlight } from '../mixing/FaintHighlight';
 import { Marks } from '../mixing/Marks';
 import { CopyStep } from './CopyStep';
@@ -56,6 +61,8 @@ interface StepEditorProps {
   paints: Paint[];
   house: HouseRules;
   estimate: PassEstimates;
+  /** Reference pictures that a colour can be picked from. */
+  pictures: Picture[];
   onScheme: (scheme: Scheme) => void;
   onStops: (stops: Stop[]) => void;
   onDuplicate: () => void;
@@ -77,6 +84,14 @@ const momentOptions = [
 ];
 
 const facesOptions = FACES.map((value) => ({ value, label: value === 'whole' ? 'in one go' : value }));
+
+/** The step takes what was found: a paint as it is, or a mix that is new in the scheme. */
+function withMatch(scheme: Scheme, part: Part | null, { id }: Step, match: Match, name: string): Scheme {
+  const strip = part?.id ?? null;
+  if (match.parts.length === 1) return changeStep(scheme, strip, id, { paint: match.parts[0]![0], mix: null });
+  const { scheme: next, mix } = addMix(ulid, scheme, name, match.parts);
+  return changeStep(next, strip, id, { paint: null, mix: mix.id });
+}
 
 /** The step in hand: what it is, what it costs, and why it stands there. */
 export function StepEditor(props: StepEditorProps) {
@@ -116,6 +131,14 @@ export function StepEditor(props: StepEditorProps) {
             mixes={mixes}
             onChange={({ paint, mix }) => changeWork({ paint, mix })}
             onNewPaint={onNewPaint}
+          />
+        )}
+        {facts.usesPaint && painted.length === 0 && (
+          <MatchColour
+            takesOne
+            paints={paints}
+            pictures={props.pictures}
+            onTake={(match, name) => props.onScheme(withMatch(unit.scheme, part, step, match, name))}
           />
         )}
         {facts.usesPaint && unit.scheme.variants.length > 0 && (

@@ -1,11 +1,11 @@
 import Papa from 'papaparse';
 import { parse as parseColour, formatHex } from 'culori';
-import { InputError } from '../kernel/InputError';
-import type { PotFacts } from '../paint/shelf';
-import { PAINT_KINDS, type PaintKind } from '../scheme/model/paintKinds';
-import type { Paint } from '../scheme/model/definitions';
-import { delimiterOf, eachRecord } from './csvRecords';
-import { readNumber } from './readNumber';
+import { InputError } from '../../kernel/InputError';
+import type { PotFacts } from '../../paint/shelf';
+import { PAINT_KINDS, type PaintKind } from '../../scheme/model/paintKinds';
+import type { Paint } from '../../scheme/model/definitions';
+import { delimiterOf, eachRecord } from '../csvRecords';
+import { readNumber } from '../readNumber';
 
 /** What a column of a list of paints may say. */
 export const PAINT_COLUMNS = ['name', 'colour', 'kind', 'maker', 'volume', 'left', 'place'] as const;

@@ -1,13 +1,13 @@
 import { lazy, object, type AnyObject, type ISchema } from 'yup';
-import { InputError } from '../kernel/InputError';
-import type { MarksWish } from '../paint/marks';
-import type { MatchWish } from '../paint/match';
-import type { RampWish } from '../paint/ramp';
-import type { Mix, Paint } from '../scheme/model/definitions';
-import { atLeast, count, hexColour, id, list, parse, requiredText, share } from './fields';
-import { checkMixes } from './scheme/checkScheme';
-import { paintSchema } from './scheme/commissionSchemas';
-import { mixSchema } from './scheme/schemeSchemas';
+import { InputError } from '../../kernel/InputError';
+import type { MarksWish } from '../../paint/marks';
+import type { MatchWish } from '../../paint/match';
+import type { RampWish } from '../../paint/ramp';
+import type { Mix, Paint } from '../../scheme/model/definitions';
+import { atLeast, count, hexColour, id, list, parse, requiredText, share } from '../fields';
+import { checkMixes } from '../scheme/checkScheme';
+import { paintSchema } from '../scheme/commissionSchemas';
+import { mixSchema } from '../scheme/schemeSchemas';
 
 /** Most paints, drops and steps that a question may ask for; beyond them nobody mixes, and the answer would not come. */
 const MOST_PAINTS = 1000;
