@@ -47,15 +47,20 @@ export function lightnessDiffersBy(one: number, other: number): number {
   return Math.abs(one - other) / (1 + (0.015 * fromGrey) / Math.sqrt(20 + fromGrey));
 }
 
+/** What is left of a and b together: the rotation is below 1e-6 more than 90 degrees from 275. */
+const WITHOUT_BLUE = 1 - 1e-6;
+const MOST_ROTATED = 1 - Math.sin(Math.PI / 3);
+
 /**
  * Never more than `differenceOf`, and far cheaper: what lightness makes, and of a and b the least that is left whatever their hues are. The
- * weights of chroma and hue are at most 1 + 0.045 C' with C' at most 1.5 C, and the rotation of blues takes off at most sin 60 degrees.
+ * weights of chroma and hue are at most 1 + 0.045 C' with C' at most 1.5 C, and the rotation of blues takes off at most sin 60 degrees, and
+ * nothing where neither colour is on the blue side.
  */
 export function differsAtLeast(one: Lab, other: Lab): number {
   const l = lightnessDiffersBy(one.l, other.l);
   const chroma = 1 + 0.045 * 0.75 * (Math.sqrt(one.a * one.a + one.b * one.b) + Math.sqrt(other.a * other.a + other.b * other.b));
   const ab = ((one.a - other.a) ** 2 + (one.b - other.b) ** 2) / (chroma * chroma);
-  return Math.sqrt(l * l + (1 - Math.sin(Math.PI / 3)) * ab);
+  return Math.sqrt(l * l + (one.b >= 0 && other.b >= 0 ? WITHOUT_BLUE : MOST_ROTATED) * ab);
 }
 
 /** The weight of lightness in CIEDE2000 is never above this, so colours further apart in L* than so many times a limit differ by more. */

@@ -1,5 +1,3 @@
-import { luminanceOf } from './linearRgb';
-
 /**
  * Linear sRGB of a reflectance spectrum under D65, for the CIE 1931 2 degree observer: one row for each of red, green and blue, in bands
  * of 10 nm from 380 to 750 nm. Every row adds up to 1: a flat white is white.
@@ -128,8 +126,3 @@ export const LINEAR_RGB_FROM_REFLECTANCE: readonly Float64Array[] = [
 ];
 
 export const BANDS = 38;
-
-const [RED, GREEN, BLUE] = LINEAR_RGB_FROM_REFLECTANCE as [Float64Array, Float64Array, Float64Array];
-
-/** Relative luminance of a reflectance spectrum under D65, by the same bands. */
-export const LUMINANCE_FROM_REFLECTANCE = RED.map((red, band) => luminanceOf([red, GREEN[band]!, BLUE[band]!]));

@@ -1,4 +1,4 @@
-import { BANDS, LUMINANCE_FROM_REFLECTANCE } from '../colour/spectralData';
+import { BANDS, LINEAR_RGB_FROM_REFLECTANCE } from '../colour/spectralData';
 import { colourOfAbsorption, strengthOf, type Mixer } from '../colour/mixing';
 import { differenceOf, differsAtLeast, labOf, labOfLinear, lightnessDiffersBy, lightnessOfLuminance, type Lab } from '../colour/difference';
 import { hexOfLinear, linearOf, luminanceOf, type LinearRgb } from '../colour/linearRgb';
@@ -91,7 +91,7 @@ function bestMix(known: readonly Known[], count: number, mostDrops: number, want
   const ways = wholeDrops(count, mostDrops)
     .map(([one = 0, two = 0, three = 0]): Way => ({ one, two, three, drops: one + two + three }))
     .sort((a, b) => a.drops - b.drops);
-  const sum = new Float64Array(BANDS);
+  const mixed = new Float64Array(3);
   const best: Best = { of: [], way: { one: 0, two: 0, three: 0, drops: Infinity }, colour: [0, 0, 0], difference: Infinity };
   const isOut = (lightness: number, isWrong: boolean) => isWrong && lightnessDiffersBy(lightness, wanted.l) > best.difference + SLACK;
   const offer = (found: Best) => {
@@ -105,17 +105,21 @@ function bestMix(known: readonly Known[], count: number, mostDrops: number, want
       offer({ of, way: ways[0]!, colour: linearOf(first.paint.hex), difference: first.off });
       continue;
     }
+    const [darkFirst, darkSecond, darkThird] = tangent(first.absorption, second.absorption, third.absorption, count);
     for (const way of ways) {
       const [a, b, c] = [way.one * first.strength, way.two * second.strength, way.three * third.strength];
       const whole = a + b + c;
       // A mix is never lighter than its paints side by side: reflectance is a convex function of K/S.
       const most = lightnessOfLuminance((a * first.luminance + b * second.luminance + c * third.luminance) / whole);
       if (isOut(most, most < wanted.l)) continue;
-      const luminance = mixInto(sum, first.absorption, second.absorption, third.absorption, a / whole, b / whole, c / whole);
-      if (isOut(lightnessOfLuminance(luminance), true)) continue;
-      const colour = colourOfAbsorption(sum);
-      const lab = labOfLinear(colour);
-      if (differsAtLeast(lab, wanted) <= best.difference + SLACK) offer({ of, way, colour, difference: differenceOf(lab, wanted) });
+      const least = lightnessOfLuminance((a * darkFirst + b * darkSecond + c * darkThird) / whole);
+      if (isOut(least, least > wanted.l)) continue;
+      mixInto(mixed, first.absorption, second.absorption, third.absorption, a / whole, b / whole, c / whole);
+      const [red, green, blue] = [mixed[0]!, mixed[1]!, mixed[2]!];
+      if (isOut(lightnessOfLuminance(luminanceOf([red, green, blue])), true)) continue;
+      const lab = labOfLinear([red, green, blue]);
+      if (differsAtLeast(lab, wanted) > best.difference + SLACK) continue;
+      offer({ of, way, colour: [red, green, blue], difference: differenceOf(lab, wanted) });
     }
   }
   if (best.of.length === 0) return null;
@@ -148,13 +152,38 @@ function* combinations<T>(all: readonly T[], count: number, from = 0): Generator
     for (const rest of combinations(all, count - 1, index + 1)) yield [all[index]!, ...rest];
 }
 
-/** Mixes K/S of up to three paints by their shares; answers with the luminance alone, by which most mixes are out of the question. */
-function mixInto(sum: Float64Array, one: Float64Array, two: Float64Array, three: Float64Array, a: number, b: number, c: number): number {
-  let luminance = 0;
+const [RED, GREEN, BLUE] = LINEAR_RGB_FROM_REFLECTANCE as [Float64Array, Float64Array, Float64Array];
+
+/**
+ * What each of up to three paints gives to a luminance that no mix of them is below: a convex function is never under its tangent, here that
+ * at equal shares.
+ */
+function tangent(one: Float64Array, two: Float64Array, three: Float64Array, count: number): [number, number, number] {
+  let [first, second, third] = [0, 0, 0];
+  for (let band = 0; band < BANDS; band++) {
+    const ks = (one[band]! + two[band]! + three[band]!) / count;
+    const root = Math.sqrt(ks * (ks + 2));
+    const slope = 1 - (ks + 1) / root;
+    const weight = luminanceOf([RED[band]!, GREEN[band]!, BLUE[band]!]);
+    const at = 1 + ks - root;
+    first += weight * (at + slope * (one[band]! - ks));
+    second += weight * (at + slope * (two[band]! - ks));
+    third += weight * (at + slope * (three[band]! - ks));
+  }
+  return [first, second, third];
+}
+
+/** The linear colour of a mix of up to three paints by their shares: the same as `Mixer` has it, written out, as it is asked a million times. */
+function mixInto(colour: Float64Array, one: Float64Array, two: Float64Array, three: Float64Array, a: number, b: number, c: number): void {
+  let [red, green, blue] = [0, 0, 0];
   for (let band = 0; band < BANDS; band++) {
     const ks = a * one[band]! + b * two[band]! + c * three[band]!;
-    sum[band] = ks;
-    luminance += LUMINANCE_FROM_REFLECTANCE[band]! * (1 + ks - Math.sqrt(ks * (ks + 2)));
+    const reflectance = 1 + ks - Math.sqrt(ks * (ks + 2));
+    red += RED[band]! * reflectance;
+    green += GREEN[band]! * reflectance;
+    blue += BLUE[band]! * reflectance;
   }
-  return luminance;
+  colour[0] = red;
+  colour[1] = green;
+  colour[2] = blue;
 }
