@@ -68,8 +68,10 @@ export function learnFilms(measured: readonly Measured[]): FilmFactors {
       let curve = 1 / PRIOR_SD ** 2;
       for (const each of measured) {
         const own = Math.exp(log) * (each.assumedMl[kind] ?? 0);
-        slope += ((each.usedMl - predicted(each)) * own) / each.sdMl ** 2;
-        curve += own ** 2 / each.sdMl ** 2;
+        const off = each.usedMl - predicted(each);
+        slope += (off * own) / each.sdMl ** 2;
+        // Where too much was predicted the curve is steeper than Gauss and Newton have it, and a step by theirs would go too far.
+        curve += (own ** 2 + Math.max(0, -off) * own) / each.sdMl ** 2;
       }
       // A step longer than this leaves what a straight line says of an exponential.
       const move = Math.max(-0.5, Math.min(0.5, slope / curve));

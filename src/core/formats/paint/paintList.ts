@@ -99,9 +99,14 @@ export function paintsOf({ header, rows }: PaintTable, columns: PaintColumns): {
     const titleOf = (column: PaintColumn) => (columns[column] === null ? column : (header[columns[column]] ?? column));
     const wrong: BadPaintCell[] = [];
     const refuse = (column: PaintColumn, message: string) => wrong.push({ line, column: titleOf(column), message });
-    if (problem !== null) wrong.push({ line, column: fields[0] ?? 'row', message: problem });
+    if (problem !== null) {
+      bad.push({ line, column: fields[0] ?? 'row', message: problem });
+      continue;
+    }
     const amount = (column: 'volume' | 'left'): number | null => {
-      const text = cell(column).replace(/\s*ml$/i, '');
+      const text = cell(column)
+        .replace(/\s*ml$/i, '')
+        .replace(/^(\d+),(\d+)$/, '$1.$2');
       if (text === '') return null;
       const value = readNumber(text);
       if (value === null || value < 0 || value > 5000) refuse(column, `is "${cell(column)}": give millilitres from 0 to 5000`);
