@@ -1,12 +1,16 @@
 /**
- * How long the colours of a large workshop take: 400 paints, 30 units.
+ * How long the colours of a large workshop take: 400 paints, 30 units; mixes, matches, marks and amounts.
  *
  *   npm run bench:colour
  */
 import { cpus } from 'node:os';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { Mixer } from '../src/core/colour/mixing';
+import { unitAmounts } from '../src/core/paint/amounts';
 import { colourBoard } from '../src/core/paint/colourBoard';
+import { marksOf } from '../src/core/paint/marks';
+import { matchesOf } from '../src/core/paint/match';
 import { nearTwins, TWIN_DIFFERENCE } from '../src/core/paint/nearTwins';
 import type { RosterUnit } from '../src/core/plan/build/roster';
 import { usualPart, usualStep } from '../src/core/scheme/authoring/briefScheme';
@@ -93,3 +97,27 @@ console.log(
 );
 for (const limit of [TWIN_DIFFERENCE, 15])
   console.log(`near twins up to ${limit}: ${nearTwins(paints, limit).length} pairs: ${milliseconds(() => nearTwins(paints, limit))}`);
+
+const mixer = new Mixer();
+const hexes = [...new Set(paints.map(({ hex }) => hex))];
+const begun = performance.now();
+for (const hex of hexes) mixer.absorption(hex);
+console.log(`spectra of ${hexes.length} colours: ${((performance.now() - begun) / hexes.length).toFixed(2)} ms each`);
+const mixes = Array.from({ length: 1000 }, () =>
+  Array.from({ length: 3 }, () => ({ pigment: paints[below(PAINTS)]!, parts: 1 + below(5) })),
+);
+console.log(`a thousand mixes of three paints: ${milliseconds(() => mixes.map((shares) => mixer.hexOf(shares)))}`);
+
+const shelf = paints.filter(({ kind }) => kind === 'opaque').slice(0, 60);
+const MATCHED = ['#7a5533', '#20406a', '#e8d8a0', '#a02020', '#808080', '#00ff80', '#fafafa'];
+for (const hex of MATCHED) {
+  const from = performance.now();
+  const matches = matchesOf(shelf, { hex, mostDrops: 8, mostPaints: 3 }, mixer);
+  const off = matches.map(({ difference }) => difference.toFixed(1)).join(', ');
+  console.log(
+    `a match of ${hex} by up to three of ${shelf.length} paints, 8 drops: ${(performance.now() - from).toFixed(0)} ms; off by ${off}`,
+  );
+}
+const marksWish = { groups: [...'abcdefgh'], from: shelf.map(({ id }) => id), beside: ['#6b3a22', '#e2d8bd'], clear: 12, pins: {} };
+console.log(`marks of 8 squads out of ${shelf.length} paints: ${milliseconds(() => marksOf(shelf, marksWish))}`);
+console.log(`amounts of ${UNITS} units: ${milliseconds(() => units.map((unit) => unitAmounts(unit, 'full', DEFAULT_HOUSE_RULES)))}`);
