@@ -1,3 +1,4 @@
+import type { SeenColour } from '../core/paint/armsLength';
 import type { BoardRow } from '../core/paint/colourBoard';
 import type { Contrast } from '../core/paint/contrast';
 import type { TwinPrice } from '../core/plan/choices/sharing';
@@ -17,6 +18,8 @@ export interface ColoursPicture {
   rows: BoardRow[];
   /** With everything that any limit may ask for. */
   contrast: Contrast;
+  /** What is seen of each unit's models when they are done, the largest share first. */
+  seen: { unitId: string; colours: SeenColour[] }[];
 }
 
 /** What sharing paints over all open work saves, by two plans. */

@@ -1,6 +1,7 @@
 import type { Quote, QuoteTerms, Rate, UnitWork } from '../core/money/definitions';
 import type { HoursStanding, Pay } from '../core/money/payOf';
 import type { QuoteComparison } from '../core/money/compareQuote';
+import type { PaintCost } from '../core/paint/paintCost';
 import type { Standard } from '../core/scheme/model/definitions';
 import type { ScopeChange } from '../core/commission/scope';
 import type { StoredCommission } from '../core/commission/definitions';
@@ -27,6 +28,8 @@ export interface MoneyPicture {
   undone: string[];
   /** Stretches logged since the last quote was written, of any commission, and how much more they took than foretold; null without a quote. */
   since: { stretches: number; more: number } | null;
+  /** What its paint costs by amounts and prices of pots; null where those are in another currency. */
+  paint: PaintCost | null;
   /** Null while no quote was accepted. */
   agreed: { pay: Pay; comparison: QuoteComparison } | null;
 }

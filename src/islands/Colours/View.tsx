@@ -5,6 +5,7 @@ import { LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
 import { counted, minutesText } from '../../ui/format';
 import { usePicture } from '../client/usePicture';
+import { ArmsLength } from './ArmsLength';
 import { Board } from './Board';
 import { ContrastList } from './ContrastList';
 import { PotDetails } from './PotDetails';
@@ -52,6 +53,7 @@ function Colours({ picture, reload }: { picture: ColoursPicture; reload: () => v
       <div className={styles.below}>
         <TwinsList picture={picture} onChanged={changed} />
         <ContrastList picture={picture} />
+        <ArmsLength picture={picture} />
       </div>
     </div>
   );

@@ -1,4 +1,3 @@
-import { asCsv } from '../../core/formats/paint/paintList';
 import { toBuy } from '../../core/paint/buying';
 import type { ShelfPicture } from '../../contract/shelf';
 import { Button } from '../../ui/Button/Button';
@@ -19,7 +18,8 @@ export function Buying({ shelf }: { shelf: ShelfPicture }) {
   }));
   const list = toBuy(needs, shelf.paints);
   const unread = shelf.needs.filter(({ leftMl }) => leftMl === null).length;
-  const save = () =>
+  const save = async () => {
+    const { asCsv } = await import('../../core/formats/paint/paintList');
     saveFile(
       new Blob(
         [
@@ -40,8 +40,9 @@ export function Buying({ shelf }: { shelf: ShelfPicture }) {
       ),
       'to-buy.csv',
     );
+  };
   return (
-    <Panel title="To buy" aside={list.length > 0 && <Button onClick={save}>Export CSV</Button>}>
+    <Panel title="To buy" aside={list.length > 0 && <Button onClick={() => void save()}>Export CSV</Button>}>
       <div data-testid="buying">
         {list.length === 0 && (
           <p>{unread === 0 ? 'Nothing: what is on the shelf is enough for all open work.' : 'Nothing that is known.'}</p>

@@ -11,7 +11,7 @@ import { useAttempt } from '../client/useAttempt';
 import { Opened } from '../shared/Opened';
 import { Buying } from './Buying';
 import { Learned } from './Learned';
-import { PaintFiles } from './PaintFiles';
+import { Files } from './Files';
 import { PotForm } from './PotForm';
 import { PotTable } from './PotTable';
 import styles from './View.module.css';
@@ -63,8 +63,8 @@ function OpenedShelf({ shelf: opened }: { shelf: ShelfPicture }) {
           <Panel title="No paints yet">
             <p>The shelf is empty. Put the first paint on it here, or while you write a scheme.</p>
             <span className={styles.tools}>
-              <Button onClick={addCommon}>Add thirty common colours, by plain names</Button>
-              <PaintFiles shelf={shelf} onDone={again} />
+              <Button onClick={addCommon}>Put thirty common colours on it, by plain names</Button>
+              <Files shelf={shelf} onDone={again} />
             </span>
           </Panel>
         ) : (
@@ -76,7 +76,7 @@ function OpenedShelf({ shelf: opened }: { shelf: ShelfPicture }) {
             aside={
               <>
                 <Button onClick={addCommon}>Add common colours</Button>
-                <PaintFiles shelf={shelf} onDone={again} />
+                <Files shelf={shelf} onDone={again} />
               </>
             }
           />

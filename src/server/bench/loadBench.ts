@@ -35,7 +35,8 @@ export async function loadBench(stores: Stores, now: Date): Promise<BenchPicture
   const paintIds = new Set(line.jobs.map((job) => job.paintId));
   return {
     line,
-    paints: [...roster.paints.values()].filter((paint) => paintIds.has(paint.id)),
+    // Any paint of the shelf may take the place of one that has run out.
+    paints: [...roster.paints.values()].filter(({ id }) => paintIds.has(id) || workshop.paints.has(id)),
     pictures: await stores.pictures.ofUnits(units.map((unit) => unit.id)),
     house: workshop.house,
     sessions: benchSessions(workshop.house.sessions, now.getTime() - DAY_MS, now.getTime() + 7 * DAY_MS).filter(

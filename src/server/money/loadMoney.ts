@@ -1,3 +1,4 @@
+import { loadPaintCost } from './loadPaintCost';
 import { compareQuote } from '../../core/money/compareQuote';
 import { rateOf } from '../../core/money/currency';
 import { agreedQuote, type Offer, type UnitWork } from '../../core/money/definitions';
@@ -56,6 +57,7 @@ export async function loadMoney(stores: Stores, id: string | undefined, now: Dat
     hours,
     undone: await undoneWordsOf(stores, commission, now),
     since: await loggedSince(stores, workshop, quotes.at(-1)?.writtenAt ?? null),
+    paint: await loadPaintCost(stores, workshop, commission.currency, units),
     agreed: agreed && {
       pay: payOf(agreed, changes, hours, rateOf(agreed.offer)),
       comparison: compareQuote(agreed, worked.units, workedStages(workshop, commission, units, worked)),

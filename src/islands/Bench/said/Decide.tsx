@@ -1,8 +1,10 @@
 import { useState } from 'react';
 import { leftOutOf, type Decision } from '../../../core/bench/guide/decisions';
+import { differenceOf, labOf } from '../../../core/colour/difference';
+import type { Paint } from '../../../core/scheme/model/definitions';
 import { Button } from '../../../ui/Button/Button';
 import { SelectField } from '../../../ui/Field/Field';
-import { counted, differenceText, positionsText } from '../../../ui/format';
+import { counted, differenceText, plain, positionsText } from '../../../ui/format';
 import type { Bench } from '../taps/useBench';
 import { passWords, unitWords } from '../words';
 import styles from './said.module.css';
@@ -22,7 +24,7 @@ export function Decide({ bench, decisions, onDecide, onTakeBack, onPot, onCancel
   const { job, pass } = bench;
   const paintId = job?.paintId ?? null;
   const [pot, setPot] = useState(paintId ?? '');
-  const pots = [...bench.paints.values()].toSorted((a, b) => (a.name < b.name ? -1 : 1));
+  const pots = nearestFirst(bench.paints.get(paintId ?? '') ?? null, [...bench.paints.values()]);
   const leftOut = bench.line.units.flatMap(({ id }) => leftOutOf(id, bench));
   return (
     <div className={styles.ask} role="group" aria-label="Decide on this step">
@@ -37,7 +39,10 @@ export function Decide({ bench, decisions, onDecide, onTakeBack, onPot, onCancel
           <SelectField
             label="Paint for those not done yet"
             value={pot}
-            options={pots.map(({ id, name }) => ({ value: id, label: name }))}
+            options={pots.map(({ pot: { id, name }, away }) => ({
+              value: id,
+              label: away === null ? name : `${name}, ${plain(away, 1)} away`,
+            }))}
             onChange={setPot}
           />
           <Button disabled={pot === paintId} onClick={() => onPot(pot)}>
@@ -56,6 +61,20 @@ export function Decide({ bench, decisions, onDecide, onTakeBack, onPot, onCancel
       </Button>
     </div>
   );
+}
+
+/** Two that are infinitely far are as far as each other. */
+const compared = (a: number, b: number): number => (a === b ? 0 : a - b);
+
+/** Paints of the same kind by how near they are to the one in hand, which comes first; then all others by name. */
+function nearestFirst(inHand: Paint | null, pots: Paint[]): { pot: Paint; away: number | null }[] {
+  const lab = inHand && labOf(inHand.hex);
+  return pots
+    .map((pot) => ({ pot, away: lab && pot.kind === inHand!.kind && pot.id !== inHand!.id ? differenceOf(lab, labOf(pot.hex)) : null }))
+    .toSorted((a, b) => {
+      const rank = ({ pot, away }: typeof a) => (pot.id === inHand?.id ? -1 : (away ?? Infinity));
+      return compared(rank(a), rank(b)) || (a.pot.name < b.pot.name ? -1 : 1);
+    });
 }
 
 function decisionWords({ kind, models, passes }: Decision): string {

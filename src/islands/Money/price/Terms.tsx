@@ -1,11 +1,12 @@
 import { ulid } from 'ulid';
+import type { PaintCost } from '../../../core/paint/paintCost';
 import { MATERIAL_KINDS, MATERIAL_LABELS, type Material, type Rate } from '../../../core/money/definitions';
 import type { StoredCommission } from '../../../core/commission/definitions';
 import { Button } from '../../../ui/Button/Button';
 import { SelectField, TextField } from '../../../ui/Field/Field';
 import { NumberField } from '../../../ui/Field/NumberField';
 import { Panel } from '../../../ui/Panel/Panel';
-import { exactMoneyText } from '../../../ui/format';
+import { counted, exactMoneyText } from '../../../ui/format';
 import { MoneyField } from '../../shared/MoneyField';
 import { SaveState } from '../../shared/SaveState';
 import type { Money } from '../useMoney';
@@ -19,10 +20,12 @@ interface TermsProps {
   money: Money;
   commission: StoredCommission;
   rate: Rate;
+  /** What its paint costs; null where nobody can say. */
+  paint: PaintCost | null;
 }
 
 /** How the painter prices this commission. */
-export function Terms({ money, commission, rate }: TermsProps) {
+export function Terms({ money, commission, rate, paint }: TermsProps) {
   const { terms, changeTerms } = money;
   const { currency } = rate;
   const chance = String(Math.round(terms.chance * 100));
@@ -80,7 +83,7 @@ export function Terms({ money, commission, rate }: TermsProps) {
             onChange={(ownPriceMinor) => changeTerms({ ownPriceMinor })}
           />
         </div>
-        <Materials materials={terms.materials} currency={currency} onChange={(materials) => changeTerms({ materials })} />
+        <Materials materials={terms.materials} currency={currency} paint={paint} onChange={(materials) => changeTerms({ materials })} />
         <TextField
           label="Words below the figures"
           placeholder="Holds for 30 days. Postage is at cost."
@@ -99,11 +102,20 @@ const percent = (share: number) => Math.round(share * 10_000) / 100;
 interface MaterialsProps {
   materials: Material[];
   currency: string;
+  paint: PaintCost | null;
   onChange: (materials: Material[]) => void;
 }
 
-/** What is bought for it, as typed. */
-function Materials({ materials, currency, onChange }: MaterialsProps) {
+/** What is bought for it, as typed; what its paint costs is worked out beside it, and taken over by a press. */
+function Materials({ materials, currency, paint, onChange }: MaterialsProps) {
+  const setKind = (kind: Material['kind'], what: string, amountMinor: number) => {
+    const known = materials.find((each) => each.kind === kind);
+    onChange(
+      known
+        ? materials.map((each) => (each === known ? { ...each, what, amountMinor } : each))
+        : [...materials, { id: ulid(), kind, what, amountMinor }],
+    );
+  };
   const put = (id: string, part: Partial<Material>) => onChange(materials.map((each) => (each.id === id ? { ...each, ...part } : each)));
   return (
     <fieldset className={own.materials}>
@@ -149,6 +161,37 @@ function Materials({ materials, currency, onChange }: MaterialsProps) {
       <Button kind="quiet" onClick={() => onChange([...materials, { id: ulid(), kind: nextKind(materials), what: '', amountMinor: 0 }])}>
         Add a material
       </Button>
+      {paint && (
+        <div data-testid="paint-cost">
+          <p>
+            By amounts and prices of pots: {exactMoneyText(paint.usedMinor, currency)} of paint
+            {paint.unpriced.length > 0 && ` without ${counted(paint.unpriced.length, 'paint')} of no known price`}
+            {paint.pots.length > 0 &&
+              `; to buy for this job alone: ${paint.pots.map(({ name, count }) => `${count} ${name}`).join(', ')}, ${exactMoneyText(paint.potsMinor, currency)}`}
+            .
+          </p>
+          <Button kind="quiet" onClick={() => setKind('paint', 'by amounts', paint.usedMinor)}>
+            Charge the paint used
+          </Button>
+          {paint.pots.length > 0 && (
+            <Button
+              kind="quiet"
+              onClick={() =>
+                setKind(
+                  'pots',
+                  paint.pots
+                    .map(({ name, count }) => `${count} ${name}`)
+                    .join(', ')
+                    .slice(0, 200),
+                  paint.potsMinor,
+                )
+              }
+            >
+              Charge the pots to buy
+            </Button>
+          )}
+        </div>
+      )}
     </fieldset>
   );
 }

@@ -1,0 +1,17 @@
+import { lazy, Suspense, useState } from 'react';
+import type { ShelfPicture } from '../../contract/shelf';
+import { Button } from '../../ui/Button/Button';
+
+/** What reads and writes lists is loaded when it is asked for: most days nobody does. */
+const PaintFiles = lazy(() => import('./PaintFiles').then((module) => ({ default: module.PaintFiles })));
+
+/** Paints in and out. */
+export function Files(props: { shelf: ShelfPicture; onDone: () => void }) {
+  const [isOpen, setOpen] = useState(false);
+  if (!isOpen) return <Button onClick={() => setOpen(true)}>Import or export</Button>;
+  return (
+    <Suspense fallback={<span role="status">Opening …</span>}>
+      <PaintFiles {...props} />
+    </Suspense>
+  );
+}
