@@ -1,3 +1,4 @@
+import type { PaintKind } from '../core/scheme/model/paintKinds';
 import type { Undone } from '../core/commission/undone';
 import type { DateOutlook } from '../core/plan/dates/forecast';
 import type { ClockCorrection } from '../core/bench/clockCorrection';
@@ -60,6 +61,8 @@ export interface Today {
   /** Work whose minutes nobody knows yet. */
   openRows: number;
   closed: number;
+  /** Pots that do not hold what open work takes of them. */
+  shortPaints: { id: string; name: string; hex: string; kind: PaintKind; missingMl: number; discontinued: boolean }[];
   /** All that is here is the demo. */
   isDemo: boolean;
 }

@@ -55,6 +55,7 @@ const today = (commissions: TodayCommission[], more: Partial<Today> = {}): Today
   paints: [],
   bench: null,
   openRows: 0,
+  shortPaints: [],
   closed: 0,
   isDemo: false,
   ...more,

@@ -5,6 +5,7 @@ import { loadFigures } from '../../src/server/bench/loadFigures';
 import { exportCommission } from '../../src/server/intake/exportCommission';
 import { importCommission } from '../../src/server/intake/importCommission';
 import { addPaints } from '../../src/server/shelf/addPaints';
+import { loadToday } from '../../src/server/today/loadToday';
 import { loadShelf } from '../../src/server/shelf/loadShelf';
 import { forgetLevel, readPots } from '../../src/server/shelf/potLevels';
 import { removePaint } from '../../src/server/shelf/removePaint';
@@ -48,6 +49,11 @@ describe('the shelf', () => {
     expect(after.needMl).to.be.closeTo(18 * perModel + 2 * PALETTE_ML, 1e-9);
     expect(after.leftMl).to.be.closeTo(PALETTE_ML, 1e-9);
     expect(after.isBegun).to.equal(true);
+
+    // Today says it before it happens, by the same sum.
+    const { shortPaints } = await loadToday(given.stores, minute(60));
+    expect(shortPaints.map(({ id: each }) => each)).to.deep.equal([coat]);
+    expect(shortPaints[0]!.missingMl).to.be.closeTo(after.needMl - after.leftMl!, 1e-9);
 
     // The same figures at the bench.
     const { amounts } = await loadFigures(given.stores, minute(60));

@@ -5,7 +5,8 @@ import { Button, LinkButton } from '../../ui/Button/Button';
 import { TextField } from '../../ui/Field/Field';
 import { Notice } from '../../ui/Notice/Notice';
 import { Panel } from '../../ui/Panel/Panel';
-import { counted, minutesText, momentText, timeOfDayText } from '../../ui/format';
+import { Swatch } from '../../ui/Swatch/Swatch';
+import { counted, minutesText, momentText, plain, timeOfDayText } from '../../ui/format';
 import { Opened } from '../shared/Opened';
 import { ClockCorrections } from '../shared/ClockCorrections';
 import { send } from '../client/api';
@@ -95,6 +96,7 @@ function OpenedToday({ today, deleted }: TodayProps) {
           </ul>
         </Panel>
         <Waiting today={today} />
+        <ShortPaints paints={today.shortPaints} />
         <Panel title="Sessions in the next week" aside={<a href="/house-rules">Change</a>}>
           {today.sessions.length === 0 && <p>No sessions are set, so no date can be promised.</p>}
           <ul className={styles.list}>
@@ -111,6 +113,28 @@ function OpenedToday({ today, deleted }: TodayProps) {
         {today.isDemo && <DemoNote />}
       </div>
     </div>
+  );
+}
+
+/** Said before the first model is painted with it: what is short can still be bought, or another chosen. */
+function ShortPaints({ paints }: { paints: Today['shortPaints'] }) {
+  if (paints.length === 0) return null;
+  return (
+    <Panel title="Paint running out" aside={<a href="/shelf">Shelf</a>}>
+      <ul className={styles.list} data-testid="short-paints">
+        {paints.map(({ id, name, hex, kind, missingMl, discontinued }) => (
+          <li key={id} className={styles.drying}>
+            <Swatch hex={hex} kind={kind} />
+            <span>
+              {name}
+              <small>
+                {plain(missingMl, 1)} ml short of the open work{discontinued && '; it cannot be bought any more'}
+              </small>
+            </span>
+          </li>
+        ))}
+      </ul>
+    </Panel>
   );
 }
 
