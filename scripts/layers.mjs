@@ -100,7 +100,7 @@ export const houses = {
       bench: ['running', 'stores', 'workshop', 'plan', 'schemes', 'money'],
       ledger: ['running', 'stores', 'work', 'workshop'],
       house: ['stores', 'workshop'],
-      shelf: ['running', 'stores', 'workshop', 'plan'],
+      shelf: ['running', 'stores', 'workshop', 'plan', 'schemes'],
       intake: ['stores', 'workshop', 'mail', 'plan', 'schemes', 'bench'],
       today: ['running', 'stores', 'workshop', 'plan'],
       starting: ['running', 'stores', 'work', 'mail', 'plan', 'money', 'bench', 'ledger'],

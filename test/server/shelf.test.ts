@@ -7,6 +7,7 @@ import { importCommission } from '../../src/server/intake/importCommission';
 import { addPaints } from '../../src/server/shelf/addPaints';
 import { loadToday } from '../../src/server/today/loadToday';
 import { loadShelf } from '../../src/server/shelf/loadShelf';
+import { mergePaints } from '../../src/server/shelf/mergePaints';
 import { forgetLevel, readPots } from '../../src/server/shelf/potLevels';
 import { removePaint } from '../../src/server/shelf/removePaint';
 import { savePaint } from '../../src/server/shelf/savePaint';
@@ -104,6 +105,20 @@ describe('the shelf', () => {
     expect((await rejected(removePaint(given.stores, 'red'))).message).to.match(/is in a scheme/);
     expect((await rejected(removePaint(given.stores, 'fresh'))).message).to.match(/not on the shelf any more/);
     expect(id).to.be.a('string');
+  });
+
+  it('asks once about paints of a file that are there by name and colour, and makes them one', async () => {
+    const { id } = await given.shop.commission();
+    const { text } = await exportCommission(given.stores, id);
+    const other = await testDatabase();
+    const red = (await given.stores.paints.list()).find(({ id: each }) => each === 'red')!;
+    await other.stores.paints.addMissing([{ ...red, id: 'mine' }]);
+    const { doubles } = await importCommission(other.stores, JSON.parse(text), minute(1));
+    expect(doubles).to.deep.equal([{ name: red.name, keep: 'mine', replace: 'red' }]);
+    expect(await mergePaints(other.stores, { pairs: doubles }, minute(2))).to.deep.equal({ gone: 1 });
+    expect((await other.stores.paints.list()).map(({ id: each }) => each).sort()).to.deep.equal(['blue', 'mine']);
+    expect(JSON.stringify((await other.stores.commissions.units(id)).map(({ scheme }) => scheme))).not.to.include('"paint":"red"');
+    await other.close();
   });
 
   it('learns how strong paints are from a mix that was seen dry, and the mix looks so everywhere and in files', async () => {

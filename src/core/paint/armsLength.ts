@@ -1,6 +1,5 @@
 import type { Pot } from '../scheme/model/pots';
-import type { Part, Scheme, Standard, Step } from '../scheme/model/definitions';
-import { includesStandard } from '../scheme/model/definitions';
+import { includesStandard, type Part, type Scheme, type Standard, type Step } from '../scheme/model/definitions';
 import type { Technique } from '../scheme/model/techniques';
 
 /** A colour of a unit as it is seen at arm's length. */

@@ -66,7 +66,21 @@ async function takeIn(stores: Stores, file: CommissionFile, now: Date): Promise<
   const taken = events.map((event) => ({ ...event, bench: from(event) === here ? null : from(event) }));
   await refuseOtherEvents(stores, taken);
   await stores.bench.add(taken, now.toISOString());
-  return { id: commission.id, paintsKept: paints.filter((paint) => differs(paint, shelf.get(paint.id))).map((paint) => paint.name) };
+  return {
+    id: commission.id,
+    paintsKept: paints.filter((paint) => differs(paint, shelf.get(paint.id))).map((paint) => paint.name),
+    doubles: closedAt === null ? doublesOf(paints, shelf) : [],
+  };
+}
+
+/** Paints that are new by their id, and are on the shelf under another by all that is seen of them. */
+function doublesOf(paints: readonly Paint[], shelf: ReadonlyMap<string, Paint>): ImportedCommission['doubles'] {
+  const keyOf = ({ name, hex, kind }: Paint) => `${name.trim().toLowerCase()} ${hex} ${kind}`;
+  const known = new Map([...shelf.values()].map((paint) => [keyOf(paint), paint.id]));
+  return paints.flatMap((paint) => {
+    const keep = shelf.has(paint.id) ? undefined : known.get(keyOf(paint));
+    return keep === undefined ? [] : [{ name: paint.name, keep, replace: paint.id }];
+  });
 }
 
 const differs = (paint: Paint, known: Paint | undefined) =>
