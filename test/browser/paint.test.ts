@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { Key, type WebDriver } from 'selenium-webdriver';
+import { By, Key, type WebDriver } from 'selenium-webdriver';
 import sharp from 'sharp';
 import type { ShelfPicture } from '../../src/contract/shelf';
 import { startApp, type App } from '../support/app';
@@ -61,21 +61,29 @@ describe('paint, from a picture to the last drop', () => {
 
   it('matches a colour that is picked from a picture, in the light of a grey patch, and the step takes the mix', async () => {
     await user.open('/c/ferry/scheme');
-    await (await user.find('[data-part="Coat"] li:nth-child(2) button, [data-part="Coat"] button[aria-pressed]:nth-of-type(2)')).click();
-    await user.press('Match a colour');
+    await (await driver.findElement(By.xpath('//*[@data-part="Coat"]//button[@aria-pressed][contains(., "Foam")]'))).click();
+    await (await driver.findElement(By.xpath('//*[@id="step-editor"]//button[.="Match a colour"]'))).click();
     await user.choose('Pick it from a picture', 'picture 1');
-    await driver.wait(async () => {
-      const canvas = await user.find('[data-testid="picture"]');
-      return Number(await canvas.getAttribute('width')) === 200;
-    }, 30_000);
+    await driver.wait(
+      async () => {
+        const canvas = await user.find('[data-testid="picture"]');
+        return Number(await canvas.getAttribute('width')) === 200;
+      },
+      30_000,
+      'the picture was not drawn',
+    );
     await point(0.75);
-    await driver.wait(async () => (await (await user.field('As hex')).getAttribute('value')) !== '#7a5533', 30_000);
+    await driver.wait(async () => (await (await user.field('As hex')).getAttribute('value')) !== '#7a5533', 30_000, 'nothing was picked');
     const inThatLight = await (await user.field('As hex')).getAttribute('value');
     await user.press('Set the light by a grey patch');
     await point(0.25);
     await user.find('[aria-pressed="false"]');
     await point(0.75);
-    await driver.wait(async () => (await (await user.field('As hex')).getAttribute('value')) !== inThatLight, 30_000);
+    await driver.wait(
+      async () => (await (await user.field('As hex')).getAttribute('value')) !== inThatLight,
+      30_000,
+      'the grey patch changed nothing',
+    );
     const hex = (await (await user.field('As hex')).getAttribute('value'))!;
     // In yellow light a colour has too little blue.
     expect(parseInt(hex.slice(5), 16)).to.be.above(parseInt(inThatLight!.slice(5), 16));

@@ -28,12 +28,14 @@ export function ArmsLength({ picture: { units, seen } }: { picture: ColoursPictu
   const nameOf = (id: string) => units.find((unit) => unit.id === id)?.name ?? '';
   return (
     <Panel title="At arm’s length" className={styles.arms}>
-      <SelectField
-        label="Seen"
-        value={light}
-        options={Object.entries(LIGHTS).map(([value, { label }]) => ({ value: value as Light, label }))}
-        onChange={setLight}
-      />
+      <span className={styles.light}>
+        <SelectField
+          label="Seen"
+          value={light}
+          options={Object.entries(LIGHTS).map(([value, { label }]) => ({ value: value as Light, label }))}
+          onChange={setLight}
+        />
+      </span>
       <ul className={styles.lengths} data-testid="arms-length" data-light={light}>
         {seen.map(({ unitId, colours }) => (
           <li key={unitId}>

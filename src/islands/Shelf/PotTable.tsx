@@ -154,6 +154,7 @@ function PotRow({ paint, need, leftMl, units, isInHand, isReading, onChoose, onR
             value={leftMl === null ? null : Math.round((TENTHS * leftMl) / full)}
             onChange={read}
             onKeyDown={nextField}
+            onFocus={(event) => event.currentTarget.select()}
           />
         ) : paint.spoilt ? (
           'spoilt'

@@ -34,13 +34,17 @@ export function NumberField({
   const [draft, setDraft] = useState<string | null>(null);
   const shown = draft ?? (value === null ? '' : String(value));
   const error = draft === null ? null : problemOf(draft, { min, max, whole, optional });
+  /** Enter takes it, and going on to the next field leaves this one before it is drawn anew. */
+  const taken = useRef<string | null>(null);
   const take = () => {
-    if (draft === null || error !== null) return;
+    if (draft === null || error !== null || taken.current === draft) return;
+    taken.current = draft;
     setDraft(null);
     const typed = draft.trim() === '' ? null : asNumber(draft);
     if (typed !== value) onChange(typed);
   };
   const type = (text: string) => {
+    taken.current = null;
     setDraft(text);
     if (live && problemOf(text, { min, max, whole, optional }) === null) onChange(text.trim() === '' ? null : asNumber(text));
   };

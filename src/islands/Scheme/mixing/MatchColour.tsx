@@ -123,35 +123,37 @@ export function MatchColour({ paints, pictures, onTake, takesOne = false }: Matc
                 }}
               />
             )}
-            {error && <Broken error={error} again={again} />}
-            {!error && matches === null && <p role="status">Trying all mixes …</p>}
-            {matches?.length === 0 && <p>No opaque paint is on the shelf: add some first.</p>}
-            <ol className={styles.answers}>
-              {matches?.map((match) => (
-                <li key={match.parts.length} data-paints={match.parts.length}>
-                  <span className={styles.beside} aria-hidden="true">
-                    <span style={{ backgroundColor: hex }} />
-                    <span style={{ backgroundColor: match.hex }} />
-                  </span>
-                  <span>
-                    <strong>{counted(match.parts.length, 'paint')}</strong>
-                    {match === best && ', recommended'}: {partsText(match, named)}
-                    <small>{plain(match.difference, 1)} away from what is wanted</small>
-                  </span>
-                  {(match.parts.length > 1 || takesOne) && (
-                    <Button
-                      kind={match === best ? 'main' : 'quiet'}
-                      onClick={() => {
-                        onTake(match, wantedName);
-                        close();
-                      }}
-                    >
-                      {match.parts.length === 1 ? 'Use this paint' : 'Add this mix'}
-                    </Button>
-                  )}
-                </li>
-              ))}
-            </ol>
+            <div className={styles.found}>
+              {error && <Broken error={error} again={again} />}
+              {!error && matches === null && <p role="status">Trying all mixes …</p>}
+              {matches?.length === 0 && <p>No opaque paint is on the shelf: add some first.</p>}
+              <ol className={styles.answers}>
+                {matches?.map((match) => (
+                  <li key={match.parts.length} data-paints={match.parts.length}>
+                    <span className={styles.beside} aria-hidden="true">
+                      <span style={{ backgroundColor: hex }} />
+                      <span style={{ backgroundColor: match.hex }} />
+                    </span>
+                    <span>
+                      <strong>{counted(match.parts.length, 'paint')}</strong>
+                      {match === best && ', recommended'}: {partsText(match, named)}
+                      <small>{plain(match.difference, 1)} away from what is wanted</small>
+                    </span>
+                    {(match.parts.length > 1 || takesOne) && (
+                      <Button
+                        kind={match === best ? 'main' : 'quiet'}
+                        onClick={() => {
+                          onTake(match, wantedName);
+                          close();
+                        }}
+                      >
+                        {match.parts.length === 1 ? 'Use this paint' : 'Add this mix'}
+                      </Button>
+                    )}
+                  </li>
+                ))}
+              </ol>
+            </div>
             <p className={styles.guide}>A prediction to start from: pigments differ. Test a dab on the palette, and let it dry.</p>
           </div>
         )}
