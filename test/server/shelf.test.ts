@@ -1,4 +1,7 @@
 import { expect } from 'chai';
+import { unitAmounts } from '../../src/core/paint/amounts';
+import { DEFAULT_HOUSE_RULES } from '../../src/core/scheme/model/houseRules';
+import { loadLegSheet } from '../../src/server/plan/loadLegSheet';
 import { coatMl, PALETTE_ML } from '../../src/core/paint/films';
 import { UNKNOWN_POT } from '../../src/core/paint/shelf';
 import { loadFigures } from '../../src/server/bench/loadFigures';
@@ -63,6 +66,26 @@ describe('the shelf', () => {
     expect(cutters.short).to.match(/^Only 0\.1 ml .+ is left: not enough/);
   });
 
+  it('keeps what was used when its step is taken out, when it is undone gives it back, and counts another pot by itself', async () => {
+    const { id } = await given.shop.commission();
+    await given.shop.putOnBench(id);
+    const pass = await given.shop.pass('Cutters', 'Coat');
+    const { paintId } = (await given.shop.bench()).line.jobs.find(({ passKey }) => passKey === pass.key)!;
+    await level(paintId!, 10, 1);
+    const events = given.shop.painting(pass, [1, 2], 2, 5);
+    await given.shop.record(events);
+    const left = (await shelf()).left[paintId!]!;
+    expect(left).to.be.below(10);
+    const unit = (await given.stores.commissions.findUnit(pass.unitId))!;
+    const parts = unit.scheme.parts.filter(({ name }) => name !== 'Coat');
+    await saveScheme(given.stores, unit.id, { revision: unit.schemeRevision, scheme: { ...unit.scheme, parts } }, minute(20));
+    expect((await shelf()).left[paintId!]).to.be.closeTo(left, 1e-9);
+    await given.shop.record([given.shop.event(30, 'undone', { ...given.shop.of(pass), models: [2], target: events[2]!.id })]);
+    expect((await shelf()).left[paintId!])
+      .to.be.above(left)
+      .and.below(10);
+  });
+
   it('learns from a pot that is read again after some work, and forgets a level that is taken back', async () => {
     const { id } = await given.shop.commission();
     await given.shop.putOnBench(id);
@@ -119,6 +142,29 @@ describe('the shelf', () => {
     expect((await other.stores.paints.list()).map(({ id: each }) => each).sort()).to.deep.equal(['blue', 'mine']);
     expect(JSON.stringify((await other.stores.commissions.units(id)).map(({ scheme }) => scheme))).not.to.include('"paint":"red"');
     await other.close();
+  });
+
+  it('says on the leg sheet what to mix, once, where the mix is used first', async () => {
+    const { id, units } = await given.shop.commission();
+    const unit = (await given.stores.commissions.findUnit(units[0]!.id))!;
+    const of = [{ paint: 'red', parts: 2 }, { paint: 'blue', parts: 1 }]; // prettier-ignore
+    const mixes = [{ id: 'm', name: 'Plum', of, thin: { with: 'water' as const, parts: 1 } }];
+    const parts = unit.scheme.parts.map((part) => ({ ...part, steps: part.steps.map((step) => ({ ...step, paint: null, mix: 'm' })) }));
+    await saveScheme(given.stores, unit.id, { revision: unit.schemeRevision, scheme: { ...unit.scheme, mixes, parts } }, minute(1));
+    const { suggested, selection } = await given.shop.line(id, minute(2));
+    const sheet = await loadLegSheet(given.stores, { selection, order: suggested, inSessions: true }, minute(2));
+    const said = sheet.legs
+      .flatMap(({ jobs }) => jobs)
+      .map((job) => [job.unitName, job.recipe.filter((text) => text.startsWith('mix '))] as const);
+    const mixed = said.filter(([, texts]) => texts.length > 0);
+    expect(mixed.length).to.equal(1);
+    const [[unitName, [text]]] = mixed as unknown as [[string, [string]]];
+    expect(unitName).to.equal('Keepers');
+    const { mixes: amounts } = unitAmounts((await given.stores.commissions.findUnit(unit.id))!, 'table', DEFAULT_HOUSE_RULES);
+    const { times, madeMl } = amounts[0]!;
+    expect(text).to.equal(
+      `mix ${2 * times} drops Paint red, ${times} drops Paint blue, ${times} drops water (${madeMl.toFixed(1)} ml): enough for 10 models and a little more`,
+    );
   });
 
   it('learns how strong paints are from a mix that was seen dry, and the mix looks so everywhere and in files', async () => {

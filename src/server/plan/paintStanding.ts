@@ -6,7 +6,9 @@ import { learnFilms, measuredUse, type Measured } from '../../core/paint/learnFi
 import { paintUsed } from '../../core/paint/paintUsed';
 import { leftNow, type PaintUsed, type PotLevel, type ShelfPaint } from '../../core/paint/shelf';
 import { groupBy } from '../../core/kernel/groupBy';
-import { approved } from '../../core/scheme/model/definitions';
+import { isOut, putBack } from '../../core/scheme/authoring/edits';
+import { approved, type Scheme } from '../../core/scheme/model/definitions';
+import type { RemovedPiece } from '../../core/scheme/model/removedPiece';
 import { passesOf } from '../../core/scheme/passes/passes';
 import { letOthersInWhenDue } from '../running/inSlices';
 import { memoKey } from '../running/Memory';
@@ -39,8 +41,15 @@ async function workOut(stores: Stores, workshop: Workshop): Promise<PaintStandin
   const used: PaintUsed[] = [];
   const usedBy = (unit: WorkUnit, of: Marks) =>
     used.push(...paintUsed(unit, passesOf(unit, unit.standard, house), (passKey) => of.get(passKey)));
-  for (const unit of workshop.units) usedBy(unit, marks.marks);
-  if (levels.length > 0) for (const { unit, marks: its } of await closedSince(stores, levels[0]!.at)) usedBy(unit, its);
+  const closed = levels.length > 0 ? await closedSince(stores, levels[0]!.at) : [];
+  const removed = groupBy(
+    await stores.commissions.removedPieces([...workshop.units, ...closed.map(({ unit }) => unit)].map(({ id }) => id)),
+    ({ unitId }) => unitId,
+  );
+  // What was painted came out of the pots, also where its step was taken out since.
+  const asPainted = (unit: WorkUnit): WorkUnit => ({ ...unit, scheme: withPieces(unit.scheme, removed.get(unit.id) ?? []) });
+  for (const unit of workshop.units) usedBy(asPainted(unit), marks.marks);
+  for (const { unit, marks: its } of closed) usedBy(asPainted(unit), its);
   const volumes = new Map(shelf.map(({ id, volumeMl }) => [id, volumeMl]));
   const measured = measuredUse(levels, used, volumes);
   const factors = learnFilms(measured);
@@ -52,6 +61,9 @@ async function workOut(stores: Stores, workshop: Workshop): Promise<PaintStandin
   }
   return { shelf, levels, left: withoutSpoilt(leftNow(levels, used, factors), shelf), used, measured, factors, amounts };
 }
+
+const withPieces = (scheme: Scheme, removed: readonly RemovedPiece[]): Scheme =>
+  removed.reduce((all, { piece }) => (isOut(all, piece) ? putBack(all, piece) : all), scheme);
 
 /** What is spoilt is as good as gone. */
 const withoutSpoilt = (left: Map<string, number>, shelf: readonly ShelfPaint[]): Map<string, number> =>
