@@ -38,7 +38,7 @@ export const houses = {
       commission: ['kernel', 'scheme', 'time', 'plan', 'bench'],
       money: ['kernel', 'scheme', 'log', 'time', 'commission'],
       paint: ['kernel', 'colour', 'scheme', 'plan', 'bench'],
-      formats: ['kernel', 'line', 'scheme', 'log', 'time', 'plan', 'bench', 'commission', 'money', 'paint'],
+      formats: ['kernel', 'colour', 'line', 'scheme', 'log', 'time', 'plan', 'bench', 'commission', 'money', 'paint'],
     },
   },
   'src/core/line': {

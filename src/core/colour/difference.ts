@@ -1,4 +1,4 @@
-import { converter, differenceCiede2000, type Lab65 } from 'culori';
+import { converter, differenceCiede2000, type Lab65 } from './culori';
 import type { LinearRgb } from './linearRgb';
 
 /** A colour in CIE L*a*b* under D65. */

@@ -1,4 +1,4 @@
-import { converter, formatHex, type Lrgb } from 'culori';
+import { converter, formatHex, type Lrgb } from './culori';
 
 /** Linear-light sRGB under D65: red, green and blue, 0 to 1. */
 export type LinearRgb = readonly [number, number, number];

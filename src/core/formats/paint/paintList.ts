@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { parse as parseColour, formatHex } from 'culori';
+import { parse as parseColour, formatHex } from '../../colour/culori';
 import { InputError } from '../../kernel/InputError';
 import type { PotFacts } from '../../paint/shelf';
 import { PAINT_KINDS, type PaintKind } from '../../scheme/model/paintKinds';
