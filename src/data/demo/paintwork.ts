@@ -5,44 +5,41 @@ import { UNKNOWN_POT, type PotFacts, type PotLevel } from '../../core/paint/shel
 import { Mixer } from '../../core/colour/mixing';
 import { DAY_MS } from '../../core/kernel/timeUnits';
 import { localDay } from '../../core/kernel/localDay';
-import { usualStep } from '../../core/scheme/authoring/briefScheme';
-import type { Group, Paint, Unit } from '../../core/scheme/model/definitions';
+import type { Group, Paint, Scheme, Unit } from '../../core/scheme/model/definitions';
 import type { PaintKind } from '../../core/scheme/model/paintKinds';
 import type { PaintKey } from './paints';
 
-/** The school's houses, each with its own ribbon. */
-const HOUSES = ['Fern house', 'Otter house', 'Heron house', 'Bramble house'];
-const MODELS_EACH = 4;
+/** Whose stalls stand on the square, each with stripes of its own on the awning. */
+const TRADERS = ['Fish trader', 'Fruit trader', 'Rope trader'];
+const STALLS_EACH = 2;
 
-/** The chess club's jumpers are highlighted by a ramp of mixes, and its houses are told apart by ribbons. */
+/** The plinths' ribbons are highlighted by a ramp of mixes, and the stalls are told apart by the stripes of their awnings. */
 export function withPaintwork(unit: Unit, paints: readonly Paint[], newId: () => string, idOf: (key: PaintKey) => string): Unit {
-  if (unit.name !== 'Chess champions') return unit;
-  const byId = new Map(paints.map((paint) => [paint.id, paint]));
-  const [dark, light] = [byId.get(idOf('mussel'))!, byId.get(idOf('shallow'))!];
-  const jumper = unit.scheme.parts.find(({ name }) => name === 'School jumper')!;
-  const plain = unit.scheme.parts.map((part) => (part === jumper ? { ...part, steps: part.steps.slice(0, 1) } : part));
+  const paintOf = (key: PaintKey) => paints.find(({ id }) => id === idOf(key))!;
+  if (unit.name === 'Trophy plinths') return { ...unit, scheme: withRamp(unit.scheme, paintOf('buoy'), paintOf('yolk'), newId) };
+  if (unit.name === 'Stalls and handcarts') return { ...unit, scheme: withMarks(unit, paints, [paintOf('sailcloth').hex], newId) };
+  return unit;
+}
+
+function withRamp(scheme: Scheme, dark: Paint, light: Paint, newId: () => string): Scheme {
+  const ribbon = scheme.parts.find(({ name }) => name === 'Ribbon')!;
+  const parts = scheme.parts.map((part) => (part === ribbon ? { ...part, steps: part.steps.slice(0, 1) } : part));
   const steps = rampOf(dark, light, { steps: 2, mostDrops: 6, reach: 0.7 }, new Mixer());
-  const lifted = addRamp(newId, { ...unit.scheme, parts: plain }, { dark, light, steps, isChain: true, partId: jumper.id });
-  const groups = HOUSES.map((name, index): Group => {
-    const models = Array.from({ length: MODELS_EACH }, (_, at) => index * MODELS_EACH + at + 1).filter((model) => model <= unit.counted!);
+  return addRamp(newId, { ...scheme, parts }, { dark, light, steps, isChain: true, partId: ribbon.id });
+}
+
+function withMarks(unit: Unit, paints: readonly Paint[], beside: string[], newId: () => string): Scheme {
+  const groups = TRADERS.map((name, index): Group => {
+    const models = Array.from({ length: STALLS_EACH }, (_, at) => index * STALLS_EACH + at + 1);
     return { id: newId(), name, kind: 'squad', models, standard: null, factor: null };
   });
-  const ribbon = { ...usualStep(newId(), 'detail', null, 0.02), paint: dark.id };
-  const parts = lifted.parts.map((part) =>
-    part.name === 'Medal' ? { ...part, name: 'Medal and ribbon', steps: [ribbon, ...part.steps] } : part,
-  );
-  const scheme = { ...lifted, groups: [...lifted.groups, ...groups], parts };
+  const scheme = { ...unit.scheme, groups: [...unit.scheme.groups, ...groups] };
+  const stripes = scheme.parts.find(({ name }) => name === 'Awning')!.steps.find(({ technique }) => technique === 'freehand')!;
   const opaque = paints.filter(({ kind }) => kind === 'opaque');
-  const marks = marksOf(opaque, {
-    groups: HOUSES,
-    from: opaque.map(({ id }) => id),
-    beside: [dark.hex, light.hex, byId.get(idOf('brass'))!.hex],
-    clear: 12,
-    pins: {},
-  });
-  if (isTooFew(marks)) return { ...unit, scheme };
+  const marks = marksOf(opaque, { groups: TRADERS, from: opaque.map(({ id }) => id), beside, clear: 12, pins: {} });
+  if (isTooFew(marks)) return scheme;
   const squads = groups.map(({ id }, index) => ({ groupId: id, paint: marks.paints[index]! }));
-  return { ...unit, scheme: addMarks(newId, scheme, unit, ribbon.id, 'Marks', squads) };
+  return addMarks(newId, scheme, unit, stripes.id, 'Marks', squads);
 }
 
 const VOLUME_ML: Partial<Record<PaintKind, number>> = { wash: 24, texture: 120, varnish: 150, translucent: 18 };

@@ -144,10 +144,10 @@ function VariantRow({ variant, models, onNext }: { variant: Variant; models: num
               type="button"
               className={styles.cell}
               data-option={optionOf(model) % 4}
-              aria-label={`${variant.name} of model ${model}: ${option?.name ?? 'none'}. Press for the next`}
+              aria-label={`${variant.name} of model ${model}: ${spoken(option?.name)}. Press for the next`}
               onClick={() => onNext(model)}
             >
-              {option?.name.slice(0, 3) ?? '?'}
+              {option?.name.slice(0, SHORT) ?? '?'}
             </button>
           </td>
         );
@@ -155,6 +155,11 @@ function VariantRow({ variant, models, onNext }: { variant: Variant; models: num
     </tr>
   );
 }
+
+/** So many letters of an option fit into a cell. */
+const SHORT = 3;
+/** The whole name, with what is seen of it: who says what is on the button means this one. */
+const spoken = (name = '?'): string => (name.length > SHORT ? `${name} (${name.slice(0, SHORT)})` : name);
 
 interface GroupEntryProps {
   group: Group;
