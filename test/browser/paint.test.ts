@@ -129,7 +129,7 @@ describe('paint, from a picture to the last drop', () => {
     await user.choose('Paint for those not done yet', 'Dusk');
     await user.press('Take this paint');
     await user.see('[data-testid="instruction"]', /Dusk/);
-    await user.see('[data-testid="amount"]', /Takes about .* ml for 4 models$/);
+    await user.see('[data-testid="amount"]', /Takes about .* ml for 4 models; \d+ ml in the pot$/);
     for (let model = 0; model < 5; model++) {
       await user.keys(Key.SPACE);
       await saved();

@@ -62,7 +62,7 @@ describe('the shelf', () => {
     // The same figures at the bench.
     const { amounts } = await loadFigures(given.stores, minute(60));
     const cutters = amounts.find(({ passKey, potId }) => passKey === pass.key && potId === coat)!;
-    expect(cutters.text).to.equal(`about ${(8 * perModel + PALETTE_ML).toFixed(1).replace(/\.0$/, '')} ml for 8 models`);
+    expect(cutters.text).to.equal(`about ${(8 * perModel + PALETTE_ML).toFixed(1).replace(/\.0$/, '')} ml for 8 models; 0.1 ml in the pot`);
     expect(cutters.short).to.match(/^Only 0\.1 ml .+ is left: not enough/);
   });
 

@@ -60,7 +60,7 @@ export function amountsSaid(
       .map((use): AmountSaid => ({
         potId: use.potId,
         passKey: use.passKey,
-        text: useText(use),
+        text: `${useText(use)}${left.has(use.potId) ? `; ${mlWords(left.get(use.potId)!)} in the pot` : ''}`,
         short: shortOf(use.potId, use.ml + use.paletteMl),
       })),
   ];
