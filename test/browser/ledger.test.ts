@@ -80,6 +80,9 @@ describe('formats in the browser', () => {
     await user.see('[role="alert"]', /is here already/);
     const copy = text.replaceAll(/01[0-9A-Z]{24}/g, (id) => `02${id.slice(2)}`).replaceAll('Tide coast watch', 'Tide coast again');
     await give('Commission file', 'copy.json', copy);
+    // Its paints are on the shelf already, under other ids: it is asked once.
+    await user.see('[role="status"]', /paints of the file are on your shelf already, by name and colour/);
+    await user.press('Keep both');
     await user.path(/\/c\/02[0-9A-Z]{24}\/intake$/);
     expect(
       await (await fetch(`${app.url}/api/commissions/${/02[0-9A-Z]{24}/.exec(await driver.getCurrentUrl())![0]}/file`)).text(),

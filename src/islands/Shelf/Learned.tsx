@@ -1,9 +1,10 @@
-import { FILM_KINDS, FILM_LABELS } from '../../core/paint/films';
+import { FILM_KINDS, FILM_LABELS, FILMS, type Film } from '../../core/paint/films';
+import { factsOf, TECHNIQUES, type Technique } from '../../core/scheme/model/techniques';
 import type { ShelfPicture } from '../../contract/shelf';
 import { Button } from '../../ui/Button/Button';
 import { Panel } from '../../ui/Panel/Panel';
 import { Swatch } from '../../ui/Swatch/Swatch';
-import { counted, dayOfText, plain } from '../../ui/format';
+import { counted, dayOfText, percentText, plain } from '../../ui/format';
 import { mlText } from './words';
 import styles from './View.module.css';
 
@@ -11,6 +12,11 @@ interface LearnedProps {
   shelf: ShelfPicture;
   onForget: (id: string) => void;
 }
+
+const TAKING = TECHNIQUES.flatMap((technique): [Technique, Film][] => {
+  const film = FILMS[technique];
+  return film === null ? [] : [[technique, film]];
+});
 
 /** How well amounts and mixes have been foretold, and what was learned from it. */
 export function Learned({ shelf, onForget }: LearnedProps) {
@@ -39,6 +45,38 @@ export function Learned({ shelf, onForget }: LearnedProps) {
             ))}
           </ul>
         )}
+        <details>
+          <summary>What each technique is assumed to take</summary>
+          <div className={styles.scroll} tabIndex={0} role="region" aria-label="Assumptions">
+            <table className={styles.pots}>
+              <thead>
+                <tr>
+                  <th scope="col">Technique</th>
+                  <th scope="col" className={styles.figure}>
+                    Wet film
+                  </th>
+                  <th scope="col" className={styles.figure}>
+                    Lost
+                  </th>
+                  <th scope="col">Why</th>
+                </tr>
+              </thead>
+              <tbody>
+                {TAKING.map(([technique, { micrometres, lost, reason, kind }]) => (
+                  <tr key={technique}>
+                    <th scope="row">{factsOf(technique).label}</th>
+                    <td className={styles.figure}>{micrometres} µm</td>
+                    <td className={styles.figure}>{percentText(lost)}</td>
+                    <td>
+                      {reason}
+                      {factors[kind] !== undefined && `; learned: ${plain(factors[kind]!, 2)} times as much`}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+        </details>
         {seen.length > 0 && (
           <ul className={styles.seen}>
             {seen.map(({ id, mix, at, hex, before, after }) => (
