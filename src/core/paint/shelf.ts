@@ -29,6 +29,12 @@ export const UNKNOWN_POT: PotFacts = {
   place: '',
 };
 
+/** What most pots hold that are sold for this work, in millilitres: only until the painter has said. */
+const USUAL_POT_ML = 17;
+
+/** What is read in tenths is read of this. */
+export const fullMl = ({ volumeMl }: Pick<PotFacts, 'volumeMl'>): number => volumeMl ?? USUAL_POT_ML;
+
 /** A paint as it stands on the shelf. */
 export type ShelfPaint = StoredPaint & PotFacts;
 

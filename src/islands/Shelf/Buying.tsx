@@ -1,10 +1,10 @@
+import { mlWords } from '../../core/paint/amountWords';
 import { toBuy } from '../../core/paint/buying';
 import type { ShelfPicture } from '../../contract/shelf';
 import { Button } from '../../ui/Button/Button';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted, dayOfText, exactMoneyText, plain } from '../../ui/format';
 import { saveFile } from '../client/saveFile';
-import { mlText } from './words';
 import styles from './View.module.css';
 
 /** What has to be bought for the work ahead, and by which day. */
@@ -52,7 +52,7 @@ export function Buying({ shelf }: { shelf: ShelfPicture }) {
             {list.map(({ paintId, name, maker, missingMl, pots, by, priceMinor, discontinued }) => (
               <li key={paintId}>
                 <strong>{by === null ? 'no day' : dayOfText(by)}</strong> {name}
-                {maker && ` (${maker})`}: {mlText(missingMl)} short
+                {maker && ` (${maker})`}: {mlWords(missingMl)} short
                 {discontinued
                   ? '; it cannot be bought any more, choose a substitute'
                   : pots === null

@@ -1,3 +1,4 @@
+import { mlWords } from '../../core/paint/amountWords';
 import { FILM_KINDS, FILM_LABELS, FILMS, type Film } from '../../core/paint/films';
 import { factsOf, TECHNIQUES, type Technique } from '../../core/scheme/model/techniques';
 import type { ShelfPicture } from '../../contract/shelf';
@@ -5,7 +6,6 @@ import { Button } from '../../ui/Button/Button';
 import { Panel } from '../../ui/Panel/Panel';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { counted, dayOfText, percentText, plain } from '../../ui/format';
-import { mlText } from './words';
 import styles from './View.module.css';
 
 interface LearnedProps {
@@ -32,8 +32,8 @@ export function Learned({ shelf, onForget }: LearnedProps) {
           </p>
         ) : (
           <p>
-            {counted(foretold.pairs, 'pair')} of levels: amounts were off by {mlText(foretold.assumed)} as assumed, and are off by{' '}
-            {mlText(foretold.learned)} with what was learned.
+            {counted(foretold.pairs, 'pair')} of levels: amounts were off by {mlWords(foretold.assumed)} as assumed, and are off by{' '}
+            {mlWords(foretold.learned)} with what was learned.
           </p>
         )}
         {learned.length > 0 && (

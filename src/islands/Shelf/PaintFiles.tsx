@@ -2,7 +2,6 @@ import { useRef, useState } from 'react';
 import { ulid } from 'ulid';
 import {
   guessPaintColumns,
-  PAINT_COLUMNS,
   paintsOf,
   readPaintList,
   writePaintList,
@@ -13,12 +12,12 @@ import {
 import type { ShelfPicture } from '../../contract/shelf';
 import { Button } from '../../ui/Button/Button';
 import { Dialog } from '../../ui/Dialog/Dialog';
-import { SelectField } from '../../ui/Field/Field';
 import { FileButton } from '../../ui/FileButton/FileButton';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { counted } from '../../ui/format';
 import { send } from '../client/api';
 import { saveFile } from '../client/saveFile';
+import { MatchColumns } from '../shared/MatchColumns';
 import styles from './View.module.css';
 
 const LABELS = {
@@ -30,8 +29,6 @@ const LABELS = {
   left: 'Ml left',
   place: 'Place in the rack',
 } as const;
-const NONE = '';
-const SHOWN = 12;
 
 interface PaintFilesProps {
   shelf: ShelfPicture;
@@ -119,43 +116,19 @@ export function PaintFiles({ shelf, onDone }: PaintFilesProps) {
         </label>
         {error && <p role="alert">{error}</p>}
         {table && columns && (
-          <>
-            <div className={styles.mapping}>
-              {PAINT_COLUMNS.map((column) => (
-                <SelectField
-                  key={column}
-                  label={LABELS[column]}
-                  value={columns[column] === null ? NONE : String(columns[column])}
-                  options={[
-                    { value: NONE, label: 'no column' },
-                    ...table.header.map((title, place) => ({ value: String(place), label: title || `column ${place + 1}` })),
-                  ]}
-                  onChange={(place) => setColumns({ ...columns, [column]: place === NONE ? null : Number(place) })}
-                />
-              ))}
-            </div>
-            {bad.length > 0 && (
-              <ul className={styles.seen} data-testid="bad-rows">
-                {bad.slice(0, SHOWN).map(({ line, column, message }) => (
-                  <li key={`${line} ${column}`}>
-                    Line {line}, {column} {message}.
-                  </li>
-                ))}
-                {bad.length > SHOWN && <li>And {bad.length - SHOWN} more.</li>}
-              </ul>
-            )}
-            <ul className={styles.seen} data-testid="good-rows">
-              {paints.slice(0, SHOWN).map((paint, index) => (
-                <li key={index}>
-                  <Swatch hex={paint.hex} kind={paint.kind} />
-                  <span>
-                    {paint.name}, {paint.kind}
-                  </span>
-                </li>
-              ))}
-              {paints.length > SHOWN && <li>And {paints.length - SHOWN} more.</li>}
-            </ul>
-          </>
+          <MatchColumns
+            header={table.header}
+            labels={LABELS}
+            columns={columns}
+            onChange={setColumns}
+            bad={bad}
+            good={paints.map((paint, index) => (
+              <span key={index} className={styles.listed}>
+                <Swatch hex={paint.hex} kind={paint.kind} />
+                {paint.name}, {paint.kind}
+              </span>
+            ))}
+          />
         )}
       </Dialog>
     </>

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { ulid } from 'ulid';
-import type { ShelfPaint } from '../../core/paint/shelf';
+import { fullMl, type ShelfPaint } from '../../core/paint/shelf';
+import { mlWords } from '../../core/paint/amountWords';
 import { PAINT_KINDS } from '../../core/scheme/model/paintKinds';
 import type { ShelfPicture } from '../../contract/shelf';
 import { Button } from '../../ui/Button/Button';
@@ -14,7 +15,7 @@ import { useAttempt } from '../client/useAttempt';
 import { MoneyField } from '../shared/MoneyField';
 import { Carriers } from './Carriers';
 import { Substitutes } from './Substitutes';
-import { jobText, mlText } from './words';
+import { jobText } from './words';
 import styles from './View.module.css';
 
 const kindOptions = PAINT_KINDS.map((value) => ({ value, label: value }));
@@ -133,7 +134,7 @@ export function PotForm({ shelf, paint, isKnown, onDone, onChanged, onCancel }: 
         <>
           {need && (
             <p data-testid="need">
-              Open work takes {mlText(need.needMl)}: {need.byCommission.map(({ name, ml }) => `${name} ${mlText(ml)}`).join(', ')}.
+              Open work takes {mlWords(need.needMl)}: {need.byCommission.map(({ name, ml }) => `${name} ${mlWords(ml)}`).join(', ')}.
               {need.dry && ` Runs dry: ${need.dry.planned ? jobText(need.dry.planned) : 'on work that is not planned yet'}.`}
             </p>
           )}
@@ -160,7 +161,7 @@ function Level({ shelf, paint, onChanged }: { shelf: ShelfPicture; paint: ShelfP
       <legend>What is left</legend>
       {left !== undefined && last && (
         <p>
-          {mlText(left)} now; read {mlText(last.ml)} on {dayOfText(Date.parse(last.at))}{' '}
+          {mlWords(left)} now; read {mlWords(last.ml)} on {dayOfText(Date.parse(last.at))}{' '}
           <Button kind="quiet" onClick={() => attempt(send('PUT', `/api/shelf/levels/${last.id}/removed`, {}))}>
             Undo this level
           </Button>
@@ -175,7 +176,7 @@ function Level({ shelf, paint, onChanged }: { shelf: ShelfPicture; paint: ShelfP
             { value: '', label: 'choose' },
             ...Array.from({ length: 11 }, (_, tenths) => ({ value: String(10 - tenths), label: tenthsText(10 - tenths) })),
           ]}
-          onChange={(tenths) => tenths !== '' && read((Number(tenths) / 10) * (paint.volumeMl ?? 17), true)}
+          onChange={(tenths) => tenths !== '' && read((Number(tenths) / 10) * fullMl(paint), true)}
         />
       </span>
       {error && (

@@ -1,7 +1,8 @@
 import { useState, type ReactNode } from 'react';
 import { ulid } from 'ulid';
 import { byColour } from '../../core/colour/colourOrder';
-import type { PotLevel, ShelfPaint } from '../../core/paint/shelf';
+import { fullMl, UNKNOWN_POT, type PotLevel, type ShelfPaint } from '../../core/paint/shelf';
+import { mlWords } from '../../core/paint/amountWords';
 import { PAINT_KINDS, type PaintKind } from '../../core/scheme/model/paintKinds';
 import type { ShelfNeed, ShelfPicture } from '../../contract/shelf';
 import { SelectField, TextField } from '../../ui/Field/Field';
@@ -11,7 +12,7 @@ import { Panel } from '../../ui/Panel/Panel';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { cx } from '../../ui/cx';
 import { counted } from '../../ui/format';
-import { jobText, mlText } from './words';
+import { jobText } from './words';
 import styles from './View.module.css';
 
 type NewLevel = Omit<PotLevel, 'at'>;
@@ -72,7 +73,8 @@ export function PotTable({ shelf, inHand, onChoose, onRead, aside }: PotTablePro
     >
       {isReading && (
         <p className={styles.quiet}>
-          By eye, in tenths of a full pot: type 0 to 10, then Enter goes to the next. A pot whose size nobody has typed counts as 17 ml.
+          By eye, in tenths of a full pot: type 0 to 10, then Enter goes to the next. A pot whose size nobody has typed counts as{' '}
+          {mlWords(fullMl(UNKNOWN_POT))}.
         </p>
       )}
       <div className={styles.scroll} tabIndex={0} role="region" aria-label="Pots">
@@ -112,8 +114,6 @@ export function PotTable({ shelf, inHand, onChoose, onRead, aside }: PotTablePro
   );
 }
 
-/** What most pots hold that are sold for this work, in millilitres: only until the painter has said. */
-const USUAL_POT_ML = 17;
 const TENTHS = 10;
 
 interface PotRowProps {
@@ -128,7 +128,7 @@ interface PotRowProps {
 }
 
 function PotRow({ paint, need, leftMl, units, isInHand, isReading, onChoose, onRead }: PotRowProps) {
-  const full = paint.volumeMl ?? USUAL_POT_ML;
+  const full = fullMl(paint);
   const read = (tenths: number | null) =>
     tenths !== null && onRead([{ id: ulid(), paintId: paint.id, ml: (tenths / TENTHS) * full, byEye: true }]);
   const about = [paint.kind, paint.maker, units > 0 ? `on ${counted(units, 'unit')}` : '', paint.discontinued ? 'not sold any more' : ''];
@@ -161,10 +161,10 @@ function PotRow({ paint, need, leftMl, units, isInHand, isReading, onChoose, onR
         ) : leftMl === null ? (
           'not read'
         ) : (
-          mlText(leftMl)
+          mlWords(leftMl)
         )}
       </td>
-      <td className={styles.figure}>{need ? mlText(need.needMl) : ''}</td>
+      <td className={styles.figure}>{need ? mlWords(need.needMl) : ''}</td>
       <td className={cx(need?.dry && styles.dry)}>{need ? dryText(need, paint) : ''}</td>
       <td>{paint.place}</td>
     </tr>

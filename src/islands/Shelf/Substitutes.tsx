@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { ShelfPaint } from '../../core/paint/shelf';
+import { mlWords } from '../../core/paint/amountWords';
 import { differenceOf, labOf } from '../../core/colour/difference';
 import type { ShelfPicture } from '../../contract/shelf';
 import type { TwinTaken } from '../../contract/colours';
@@ -8,7 +9,6 @@ import { Notice } from '../../ui/Notice/Notice';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { plain } from '../../ui/format';
 import { send } from '../client/api';
-import { mlText } from './words';
 import styles from './View.module.css';
 
 const SHOWN = 4;
@@ -66,7 +66,7 @@ export function Substitutes({ shelf, paint, onChanged }: SubstitutesProps) {
             <Swatch hex={other.hex} kind={other.kind} />
             <span>
               {other.name}, {plain(difference, 1)} away
-              {shelf.left[other.id] !== undefined && `, ${mlText(shelf.left[other.id]!)} left`}
+              {shelf.left[other.id] !== undefined && `, ${mlWords(shelf.left[other.id]!)} left`}
             </span>
             {shelf.unitsUsing[paint.id] !== undefined && (
               <Button kind="quiet" aria-label={`Use ${other.name} instead of ${paint.name}`} onClick={() => act(substitute(other))}>

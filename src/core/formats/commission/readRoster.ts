@@ -5,8 +5,7 @@ import { InputError } from '../../kernel/InputError';
 import { MOST_MODELS } from '../scheme/schemeSchemas';
 
 /** What a column of a roster may say. */
-export const ROSTER_FIELDS = ['name', 'models', 'size'] as const;
-export type RosterField = (typeof ROSTER_FIELDS)[number];
+export type RosterField = 'name' | 'models' | 'size';
 /** Place of the column that says it; null where none does. */
 export type RosterColumns = Record<RosterField, number | null>;
 

@@ -8,7 +8,7 @@ import { delimiterOf, eachRecord } from '../csvRecords';
 import { readNumber } from '../readNumber';
 
 /** What a column of a list of paints may say. */
-export const PAINT_COLUMNS = ['name', 'colour', 'kind', 'maker', 'volume', 'left', 'place'] as const;
+const PAINT_COLUMNS = ['name', 'colour', 'kind', 'maker', 'volume', 'left', 'place'] as const;
 export type PaintColumn = (typeof PAINT_COLUMNS)[number];
 /** Place of the column that says it; null where none does. */
 export type PaintColumns = Record<PaintColumn, number | null>;

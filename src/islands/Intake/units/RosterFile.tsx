@@ -2,7 +2,6 @@ import { useRef, useState } from 'react';
 import {
   guessColumns,
   readRoster,
-  ROSTER_FIELDS,
   unitsOf,
   type NewUnit,
   type RosterColumns,
@@ -10,10 +9,9 @@ import {
 } from '../../../core/formats/commission/readRoster';
 import { Button } from '../../../ui/Button/Button';
 import { Dialog } from '../../../ui/Dialog/Dialog';
-import { SelectField } from '../../../ui/Field/Field';
 import { FileButton } from '../../../ui/FileButton/FileButton';
 import { counted } from '../../../ui/format';
-import styles from './units.module.css';
+import { MatchColumns } from '../../shared/MatchColumns';
 
 interface RosterFileProps {
   /** Names of units that are there. */
@@ -22,8 +20,6 @@ interface RosterFileProps {
 }
 
 const FIELD_LABELS = { name: 'The name is in', models: 'How many models is in', size: 'The size is in' } as const;
-const NONE = '';
-const SHOWN = 12;
 
 /** A list of units from a spreadsheet: first what would be taken and what is wrong, line by line, then the units. */
 export function RosterFile({ names, onAdd }: RosterFileProps) {
@@ -71,40 +67,14 @@ export function RosterFile({ names, onAdd }: RosterFileProps) {
       >
         {error && <p role="alert">{error}</p>}
         {table && (
-          <>
-            <div className={styles.mapping}>
-              {ROSTER_FIELDS.map((field) => (
-                <SelectField
-                  key={field}
-                  label={FIELD_LABELS[field]}
-                  value={columns[field] === null ? NONE : String(columns[field])}
-                  options={[
-                    { value: NONE, label: 'no column' },
-                    ...table.header.map((title, place) => ({ value: String(place), label: title || `column ${place + 1}` })),
-                  ]}
-                  onChange={(place) => setColumns({ ...columns, [field]: place === NONE ? null : Number(place) })}
-                />
-              ))}
-            </div>
-            {bad.length > 0 && (
-              <ul className={styles.badRows} data-testid="bad-rows">
-                {bad.slice(0, SHOWN).map(({ line, column, message }) => (
-                  <li key={`${line} ${column}`}>
-                    Line {line}, {column} {message}.
-                  </li>
-                ))}
-                {bad.length > SHOWN && <li>And {bad.length - SHOWN} more.</li>}
-              </ul>
-            )}
-            <ul className={styles.badRows} data-testid="good-rows">
-              {units.slice(0, SHOWN).map((unit) => (
-                <li key={unit.name}>
-                  {unit.name}: {counted(unit.promised, 'model')}, {unit.size}
-                </li>
-              ))}
-              {units.length > SHOWN && <li>And {units.length - SHOWN} more.</li>}
-            </ul>
-          </>
+          <MatchColumns
+            header={table.header}
+            labels={FIELD_LABELS}
+            columns={columns}
+            onChange={setColumns}
+            bad={bad}
+            good={units.map((unit) => `${unit.name}: ${counted(unit.promised, 'model')}, ${unit.size}`)}
+          />
         )}
       </Dialog>
     </>
