@@ -18,14 +18,14 @@ interface Taken {
   taken: TwinTaken;
 }
 
-/** Paints of one kind that few would tell apart at table distance, and what one for both saves. */
+/** Paints and mixes of one kind that few would tell apart at table distance, and what one for both saves. */
 export function TwinsList({ picture, onChanged }: { picture: ColoursPicture; onChanged: () => void }) {
   const [limit, setLimit] = useRemembered<number>('near twins', TWIN_DIFFERENCE);
   const [last, setLast] = useState<Taken | null>(null);
   const [error, setError] = useState<string | null>(null);
   const [isBusy, setBusy] = useState(false);
   const { twins, error: failed, again } = useTwins(picture.rows, limit);
-  const paintOf = (id: string) => picture.rows.find(({ paint }) => paint.id === id)!.paint;
+  const rowOf = (id: string) => picture.rows.find(({ paint }) => paint.id === id)!;
 
   const during = async (work: () => Promise<void>) => {
     setBusy(true);
@@ -42,7 +42,7 @@ export function TwinsList({ picture, onChanged }: { picture: ColoursPicture; onC
   const take = (keep: string, replace: string) =>
     during(async () => {
       const taken = await send<TwinTaken>('PUT', '/api/colours/twins', { keep, replace });
-      setLast({ kept: paintOf(keep).name, replaced: paintOf(replace).name, taken });
+      setLast({ kept: rowOf(keep).paint.name, replaced: rowOf(replace).paint.name, taken });
     });
   const undo = ({ taken }: Taken) =>
     during(async () => {
@@ -53,7 +53,7 @@ export function TwinsList({ picture, onChanged }: { picture: ColoursPicture; onC
     });
   return (
     <Panel
-      title="Near twins"
+      title="Very similar paints"
       aside={<LimitField label="Alike up to a difference of" value={limit} most={MOST_TWIN_DIFFERENCE} onChange={setLimit} />}
     >
       {last && (
@@ -70,14 +70,14 @@ export function TwinsList({ picture, onChanged }: { picture: ColoursPicture; onC
       {twins === null ? (
         failed === null && <p role="status">Comparing …</p>
       ) : twins.length === 0 ? (
-        <p>No two paints of one kind that are still needed differ by {plain(limit)} or less (CIEDE2000).</p>
+        <p>No two paints or mixes of one kind that are still needed differ by {plain(limit)} or less (CIEDE2000).</p>
       ) : (
         <ul className={styles.twins}>
           {twins.map((each) => (
             <Pair
               key={each.pair.join()}
               twins={each}
-              paintOf={paintOf}
+              rowOf={rowOf}
               isBusy={isBusy}
               onTake={(keep, replace) => void take(keep, replace)}
             />
@@ -90,13 +90,14 @@ export function TwinsList({ picture, onChanged }: { picture: ColoursPicture; onC
 
 interface PairProps {
   twins: Twins;
-  paintOf: (id: string) => ColoursPicture['rows'][number]['paint'];
+  rowOf: (id: string) => ColoursPicture['rows'][number];
   isBusy: boolean;
   onTake: (keep: string, replace: string) => void;
 }
 
-function Pair({ twins: { pair, difference, price }, paintOf, isBusy, onTake }: PairProps) {
-  const [keep, replace] = pair.map(paintOf) as [ReturnType<typeof paintOf>, ReturnType<typeof paintOf>];
+function Pair({ twins: { pair, difference, price }, rowOf, isBusy, onTake }: PairProps) {
+  const [{ paint: keep }, { paint: replace }] = pair.map(rowOf) as [ReturnType<typeof rowOf>, ReturnType<typeof rowOf>];
+  const name = (id: string) => `${rowOf(id).isMix ? 'mix ' : ''}${rowOf(id).paint.name}`;
   return (
     <li data-testid="twins">
       <span className={styles.onGrey} aria-hidden="true">
@@ -104,7 +105,7 @@ function Pair({ twins: { pair, difference, price }, paintOf, isBusy, onTake }: P
         <span style={{ background: replace.hex }} />
       </span>
       <span>
-        {keep.name} and {replace.name}
+        {name(keep.id)} and {name(replace.id)}
         <small>
           {keep.kind}, difference {plain(difference, 1)}; {price === null ? 'planning …' : priceText(price.savedMinutes, price.openings)}
         </small>

@@ -1,5 +1,6 @@
 import { object, type InferType } from 'yup';
-import { withOne } from '../../core/plan/choices/sharing';
+import { withOnePot } from '../../core/scheme/authoring/onePotForTwo';
+import { withPots } from '../../core/scheme/model/pots';
 import { count, id, list } from '../../core/formats/fields';
 import { InputError } from '../../core/kernel/InputError';
 import type { TwinTaken } from '../../contract/colours';
@@ -12,17 +13,19 @@ import { loadWorkshop } from '../workshop/loadWorkshop';
 export const takeTwinSchema = object({ keep: id(), replace: id() });
 
 /**
- * One paint in place of two, in every open scheme that takes it. Each scheme is kept as a revision before, which says why; that is
+ * One paint or mix in place of two, in every open scheme that takes it. Each scheme is kept as a revision before, which says why; that is
  * the way back, here or in the Scheme view.
  */
 export async function takeTwin(stores: Stores, { keep, replace }: InferType<typeof takeTwinSchema>, now: Date): Promise<TwinTaken> {
   const workshop = await loadWorkshop(stores, now);
-  const paint = (field: string, paintId: string) => {
-    const found = workshop.paints.get(paintId);
-    if (!found) throw new InputError(field, paintId, 'name a paint of the shelf');
+  const schemes = workshop.units.map(({ scheme }) => scheme);
+  const pots = withPots(workshop.paints, schemes, workshop.mixer);
+  const pot = (field: string, potId: string) => {
+    const found = pots.get(potId);
+    if (!found) throw new InputError(field, potId, 'name a paint of the shelf, or a mix of an open scheme');
     return found;
   };
-  const [kept, replaced] = [paint('keep', keep), paint('replace', replace)];
+  const [kept, replaced] = [pot('keep', keep), pot('replace', replace)];
   if (keep === replace) throw new InputError('replace', replace, 'name another paint than the one that stays');
   if (kept.kind !== replaced.kind) throw new InputError('replace', replaced.name, `name a paint of the same kind (${kept.kind})`);
   const why = `Before “${kept.name}” took the place of “${replaced.name}”.`;
@@ -30,7 +33,7 @@ export async function takeTwin(stores: Stores, { keep, replace }: InferType<type
     const units: TwinTaken['units'] = [];
     // Units with one scheme take it each for itself, and have one scheme still.
     for (const unit of workshop.units) {
-      const merged = withOne(unit.scheme, keep, replace);
+      const merged = withOnePot(unit.scheme, keep, replace, schemes);
       if (JSON.stringify(merged) === JSON.stringify(unit.scheme)) continue;
       const before = await keepRevision(all, unit, 'kept', why, now);
       const around = (await all.commissions.units(unit.commissionId)).map((each) =>
@@ -39,7 +42,7 @@ export async function takeTwin(stores: Stores, { keep, replace }: InferType<type
       const { revision } = await storeScheme(all, { unit, scheme: merged, around }, now);
       units.push({ unitId: unit.id, name: unit.name, revisionId: before.id, schemeRevision: revision });
     }
-    if (units.length === 0) throw new InputError('replace', replaced.name, 'name a paint that an open scheme takes');
+    if (units.length === 0) throw new InputError('replace', replaced.name, 'name a paint or a mix that an open scheme takes');
     return { units };
   });
 }

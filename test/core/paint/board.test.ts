@@ -1,7 +1,8 @@
 import { expect } from 'chai';
 import { colourBoard } from '../../../src/core/paint/colourBoard';
 import { contrastOf } from '../../../src/core/paint/contrast';
-import { sharingOf, twinPrice, withOne } from '../../../src/core/plan/choices/sharing';
+import { sharingOf, twinPrice } from '../../../src/core/plan/choices/sharing';
+import { withOnePot } from '../../../src/core/scheme/authoring/onePotForTwo';
 import { buildLine } from '../../../src/core/plan/build/buildLine';
 import type { Paint } from '../../../src/core/scheme/model/definitions';
 import { compileLine } from '../../../src/core/line/problem/compileLine';
@@ -65,7 +66,7 @@ describe('sharing paints', () => {
 
   it('saves with one paint for two the difference of two plans, to the letter', () => {
     const price = twinPrice(whole, together, 'red', 'brick');
-    const merged = buildLine({ ...whole, units: whole.units.map((each) => ({ ...each, scheme: withOne(each.scheme, 'red', 'brick') })) });
+    const merged = buildLine({ ...whole, units: whole.units.map((each) => ({ ...each, scheme: withOnePot(each.scheme, 'red', 'brick', []) })) });
     // Red serves the brick shirt as well, so one opening and its minutes fall away.
     expect(price).to.include({ keep: 'red', replace: 'brick', openings: 1 });
     const index = new Map(merged.problem.jobs.map(({ id }, at) => [id, at]));

@@ -5,7 +5,7 @@ import { timeOrder } from '../../line/timing/timeOrder';
 import { buildLine, type BuiltLine } from '../build/buildLine';
 import type { Roster } from '../build/roster';
 import { lineOf } from './lineSets';
-import { repainted } from '../../scheme/authoring/recolour';
+import { withOnePot } from '../../scheme/authoring/onePotForTwo';
 
 /** A line in one sitting, planned by the engine. */
 export interface SharedPlan {
@@ -23,7 +23,7 @@ export interface Sharing {
   apart: SharedPlan;
 }
 
-/** What one paint in place of two brings: the difference of two plans. */
+/** What one paint or mix in place of two brings: the difference of two plans. */
 export interface TwinPrice {
   keep: string;
   replace: string;
@@ -57,9 +57,10 @@ export function sharingOf(built: BuiltLine): Sharing {
   return { together: planOf(built, built.problem, apart.order), apart };
 }
 
-/** Plans the same units with one paint for two, from the order that was found with both. */
+/** Plans the same units with one pot for two, from the order that was found with both. */
 export function twinPrice(roster: Roster, now: SharedPlan, keep: string, replace: string): TwinPrice & { plan: SharedPlan } {
-  const units = roster.units.map((unit) => ({ ...unit, scheme: withOne(unit.scheme, keep, replace) }));
+  const schemes = roster.units.map(({ scheme }) => scheme);
+  const units = roster.units.map((unit) => ({ ...unit, scheme: withOnePot(unit.scheme, keep, replace, schemes) }));
   const merged = buildLine({ ...roster, units });
   // The order keeps its places: a job that took the other paint by an option has its name in its id.
   const place = new Map(now.order.map((id, index) => [id.replaceAll(`:${replace}`, `:${keep}`), index]));
@@ -76,10 +77,6 @@ export function twinPrice(roster: Roster, now: SharedPlan, keep: string, replace
     plan: then,
   };
 }
-
-/** A scheme with one paint in place of another. */
-export const withOne = (scheme: Roster['units'][number]['scheme'], keep: string, replace: string) =>
-  repainted(scheme, (id) => (id === replace ? keep : id));
 
 function planOf({ setups }: BuiltLine, problem: LineProblem, start?: readonly string[]): SharedPlan {
   const line = compileLine(problem);
