@@ -62,12 +62,13 @@ function benchAfter(events: BenchEvent[], minute: number, at = shed): Bench {
     trouble: pass ? troubleSpots(scene, pass) : { models: 0, notes: [] },
     drying: [],
     refreshFigures: nothing,
+    mix: { state: 'none' },
   } as unknown as Bench;
 }
 
 const primed = [shed.started(0, prime), ...[1, 2, 3, 4].map((model) => shed.done(model, prime, model))];
 const instruction = (minute: number, events: BenchEvent[] = [], at = shed) =>
-  renderToStaticMarkup(<Instruction bench={benchAfter(events, minute, at)} now={START + minute * MINUTE} />);
+  renderToStaticMarkup(<Instruction bench={benchAfter(events, minute, at)} now={START + minute * MINUTE} onMixKept={nothing} />);
 
 describe('the instruction', () => {
   it('shows the caution and no countdown where a spray can is taken up', () => {
@@ -91,7 +92,7 @@ describe('the instruction', () => {
       const bench = benchAfter(events, minute, at);
       const budgets = [{ unitId: bench.job!.unitId, models: 4, budget: 30, spent, needed: 12 }];
       return renderToStaticMarkup(
-        <Instruction bench={{ ...bench, figures: { ...bench.figures, budgets } }} now={START + minute * MINUTE} />,
+        <Instruction bench={{ ...bench, figures: { ...bench.figures, budgets } }} now={START + minute * MINUTE} onMixKept={nothing} />,
       );
     };
     const painting = [...primed, shed.started(40, shirt)];
@@ -99,6 +100,29 @@ describe('the instruction', () => {
     expect(budgeted(shed, painting, 41, 35)).to.include('35 min spent, 5 min over');
     const can = new TestBench(roster([unit('Keepers', [], [step('prime', { paint: 'red' })])], { paints }));
     expect(budgeted(can, [can.started(0, can.pass(null))], 1, 10)).to.not.include('The price pays');
+  });
+
+  it('says what to mix while there is none, what is on the palette, and asks of another evening’s whether it has kept', () => {
+    const bench = benchAfter(primed, 40);
+    const job = bench.job!;
+    const amounts = [
+      { unitId: job.unitId, potId: job.paintId!, passKey: null, text: '3 drops Red: enough for 4 models', short: 'Only 1 ml' },
+    ];
+    const said = (mix: Bench['mix']) =>
+      renderToStaticMarkup(
+        <Instruction bench={{ ...bench, mix, figures: { ...bench.figures, amounts } }} now={START + 40 * MINUTE} onMixKept={nothing} />,
+      );
+    expect(said({ state: 'none' }))
+      .to.include('Mix 3 drops Red')
+      .and.include('Only 1 ml')
+      .and.not.include('kept');
+    expect(said({ state: 'in use', usedAt: START }))
+      .to.include('on your palette')
+      .and.not.include('Only 1 ml')
+      .and.not.include('It has kept');
+    expect(said({ state: 'old', usedAt: START }))
+      .to.include('Has it kept?')
+      .and.include('If not, mix 3 drops Red');
   });
 
   it('marks a clock that has run over by more than its figures', () => {

@@ -33,6 +33,8 @@ export const BENCH_EVENT_KINDS = [
   'left-out',
   /** These models were looked over while the wash was wet. */
   'looked',
+  /** A mix of another evening can still be used; its facts name it. */
+  'mix-kept',
   /** Enough for today. */
   'ended',
   /** Work on something that this data folder does not hold: only its time is known. */
@@ -146,6 +148,8 @@ export interface BenchMarks {
   trouble: TroubleSpot[];
   /** Looked over while wet: pass key, then models. */
   looked: Map<string, Set<number>>;
+  /** When the painter said that a mix had kept: by unit, then by the pot that the mix is, UTC ms. */
+  keptMixes: Map<string, Map<string, number>>;
 }
 
 /** Where the painter's clock stands. Plain data, so that a fold can go on from it. */

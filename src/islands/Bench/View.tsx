@@ -108,6 +108,7 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
       n: () => ask({ kind: 'note' }),
       c: () => canDecide && ask({ kind: 'decide' }),
       z: () => ask({ kind: 'touch-up' }),
+      k: () => bench.mix.state === 'old' && back(actions.mixKept)(),
       e: back(actions.end),
       f: () => void (document.fullscreenElement ? document.exitFullscreen() : document.documentElement.requestFullscreen()),
       escape: back(() => setMissed(null)),
@@ -132,7 +133,11 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
           </Notice>
         )}
         {!bench.hasEnded && job && <NewDay bench={bench} now={now} />}
-        {job ? <Instruction bench={bench} now={now} /> : <Finished bench={bench} onLookOver={() => ask({ kind: 'miss', start: null })} />}
+        {job ? (
+          <Instruction bench={bench} now={now} onMixKept={back(actions.mixKept)} />
+        ) : (
+          <Finished bench={bench} onLookOver={() => ask({ kind: 'miss', start: null })} />
+        )}
         {job && <TrayStrip bench={bench} now={now} onPick={(model) => back(() => actions.pick(job, model))()} />}
         <References bench={bench} />
         <Advice bench={bench} now={now} onOffer={back(actions.takeOffer)} onLooked={(look) => back(() => actions.looked(look))()} />
@@ -201,7 +206,7 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
             decisions={bench.decisions}
             onDecide={(decision) => back(() => actions.decide(decision))()}
             onTakeBack={(without, models) => back(() => actions.takeBack(without, models))()}
-            onPot={(pot) => back(() => actions.takePot(bench.pass!, pot))()}
+            onPot={(pot, note) => back(() => actions.takePot(bench.pass!, pot, note))()}
             onCancel={back(() => undefined)}
           />
         )}

@@ -74,13 +74,7 @@ export function TwinsList({ picture, onChanged }: { picture: ColoursPicture; onC
       ) : (
         <ul className={styles.twins}>
           {twins.map((each) => (
-            <Pair
-              key={each.pair.join()}
-              twins={each}
-              rowOf={rowOf}
-              isBusy={isBusy}
-              onTake={(keep, replace) => void take(keep, replace)}
-            />
+            <Pair key={each.pair.join()} twins={each} rowOf={rowOf} isBusy={isBusy} onTake={(keep, replace) => void take(keep, replace)} />
           ))}
         </ul>
       )}

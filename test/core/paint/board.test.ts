@@ -66,7 +66,10 @@ describe('sharing paints', () => {
 
   it('saves with one paint for two the difference of two plans, to the letter', () => {
     const price = twinPrice(whole, together, 'red', 'brick');
-    const merged = buildLine({ ...whole, units: whole.units.map((each) => ({ ...each, scheme: withOnePot(each.scheme, 'red', 'brick', []) })) });
+    const merged = buildLine({
+      ...whole,
+      units: whole.units.map((each) => ({ ...each, scheme: withOnePot(each.scheme, 'red', 'brick', []) })),
+    });
     // Red serves the brick shirt as well, so one opening and its minutes fall away.
     expect(price).to.include({ keep: 'red', replace: 'brick', openings: 1 });
     const index = new Map(merged.problem.jobs.map(({ id }, at) => [id, at]));

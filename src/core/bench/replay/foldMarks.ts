@@ -4,7 +4,14 @@ import { passKeyOf, type BenchEvent, type BenchMarks, type Mark, type WorkFacts 
 import { effectiveEvents } from './effectiveEvents';
 import { FactsBook, type KnownFacts } from './factsBook';
 
-export const noMarks = (): BenchMarks => ({ marks: new Map(), aside: new Map(), notes: [], trouble: [], looked: new Map() });
+export const noMarks = (): BenchMarks => ({
+  marks: new Map(),
+  aside: new Map(),
+  notes: [],
+  trouble: [],
+  looked: new Map(),
+  keptMixes: new Map(),
+});
 
 /** What stands on the models of several units together: no two of them share a pass. */
 export const mergeMarks = (all: readonly BenchMarks[]): BenchMarks => ({
@@ -13,6 +20,7 @@ export const mergeMarks = (all: readonly BenchMarks[]): BenchMarks => ({
   notes: all.flatMap(({ notes }) => notes),
   trouble: all.flatMap(({ trouble }) => trouble),
   looked: new Map(all.flatMap(({ looked }) => [...looked])),
+  keptMixes: new Map(all.flatMap(({ keptMixes }) => [...keptMixes])),
 });
 
 interface MarksBefore {
@@ -29,6 +37,7 @@ export function foldMarks(events: readonly BenchEvent[], { before = noMarks(), k
     notes: [...before.notes],
     trouble: [...before.trouble],
     looked: new Map([...before.looked].map(([key, models]) => [key, new Set(models)])),
+    keptMixes: new Map([...before.keptMixes].map(([unit, pots]) => [unit, new Map(pots)])),
   };
   const book = new FactsBook(events, knownFacts);
   for (const event of effectiveEvents(events)) {
@@ -56,6 +65,9 @@ function take(folded: BenchMarks, event: BenchEvent, key: string | null, facts: 
       return;
     case 'looked':
       for (const model of event.models) entry(folded.looked, key!, () => new Set<number>()).add(model);
+      return;
+    case 'mix-kept':
+      if (facts?.paintId) entry(folded.keptMixes, event.unit!, () => new Map<string, number>()).set(facts.paintId, Date.parse(event.at));
       return;
     case 'set-aside':
       for (const model of event.models) entry(folded.aside, event.unit!, () => new Map<number, string>()).set(model, event.note);

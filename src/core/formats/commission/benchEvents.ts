@@ -75,7 +75,17 @@ export function factsAsToday<F extends object>({
   } as WorkFacts;
 }
 
-const OF_A_PASS: readonly BenchEventKind[] = ['started', 'done', 'missed', 'touched-up', 'reopened', 'kept', 'left-out', 'looked'];
+const OF_A_PASS: readonly BenchEventKind[] = [
+  'started',
+  'done',
+  'missed',
+  'touched-up',
+  'reopened',
+  'kept',
+  'left-out',
+  'looked',
+  'mix-kept',
+];
 const OF_MODELS: readonly BenchEventKind[] = [
   'done',
   'missed',
@@ -97,6 +107,8 @@ export function checkBenchEvent(event: BenchEvent, field: string): void {
     throw new InputError(`${field}.step`, event.step, 'name the step and its coat');
   if (OF_MODELS.includes(event.kind) && event.models.length === 0)
     throw new InputError(`${field}.models`, event.models, 'name the models, from 1');
+  if (event.kind === 'mix-kept' && !event.facts?.paintId)
+    throw new InputError(`${field}.facts`, event.facts?.paintId ?? null, 'name the mix in facts.paintId');
   if (event.kind === 'undone' && event.target === null) throw new InputError(`${field}.target`, event.target, 'name the event to undo');
 }
 

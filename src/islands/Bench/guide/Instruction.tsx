@@ -2,10 +2,11 @@ import { MINUTE_MS } from '../../../core/kernel/timeUnits';
 import { dipFor } from '../../../core/bench/guide/benchLine';
 import { coatWords } from '../../../core/scheme/model/halves';
 import { allowsCountdown, cautionOf, factsOf } from '../../../core/scheme/model/techniques';
+import { Button } from '../../../ui/Button/Button';
 import { Notice } from '../../../ui/Notice/Notice';
 import { Swatch } from '../../../ui/Swatch/Swatch';
 import { cx } from '../../../ui/cx';
-import { clockText, counted, minutesText, positionsText } from '../../../ui/format';
+import { clockText, counted, dayOfText, minutesText, positionsText } from '../../../ui/format';
 import { likelyMinutes } from '../likelyMinutes';
 import type { Bench } from '../taps/useBench';
 import { passWords, trayWords, unitWords } from '../words';
@@ -14,7 +15,7 @@ import styles from '../View.module.css';
 const NOTES_SHOWN = 2;
 
 /** What to do with this model, readable at a metre. */
-export function Instruction({ bench, now }: { bench: Bench; now: number }) {
+export function Instruction({ bench, now, onMixKept }: { bench: Bench; now: number; onMixKept: () => void }) {
   const { view, paints } = bench;
   const job = bench.job!;
   const pass = bench.pass!;
@@ -37,7 +38,7 @@ export function Instruction({ bench, now }: { bench: Bench; now: number }) {
           {isLeader && ', a leader'}
         </p>
         <Recipe bench={bench} />
-        <Amount bench={bench} />
+        <Amount bench={bench} onMixKept={onMixKept} />
         <Wet bench={bench} now={now} />
         <Broken bench={bench} />
         {bench.trouble.models > 0 && (
@@ -69,24 +70,43 @@ function Recipe({ bench }: { bench: Bench }) {
 }
 
 /** How much of it to have ready, before it is taken up; and whether the pot holds so much. */
-function Amount({ bench }: { bench: Bench }) {
+function Amount({ bench, onMixKept }: { bench: Bench; onMixKept: () => void }) {
   const job = bench.job!;
   if (!bench.view.needsStart || job.paintId === null) return null;
   const said = bench.figures.amounts.find(
     ({ unitId, potId, passKey }) => unitId === job.unitId && potId === job.paintId && (passKey === null || passKey === job.passKey),
   );
   if (!said) return null;
-  const isMix = said.passKey === null;
+  if (said.passKey !== null)
+    return (
+      <div data-testid="amount">
+        <p className={styles.quiet}>Takes {said.text}</p>
+        <Short said={said} />
+      </div>
+    );
+  const { mix } = bench;
   return (
     <div data-testid="amount">
-      <p className={isMix ? styles.mixNow : styles.quiet}>
-        {isMix ? `Mix ${said.text}` : `Takes ${said.text}`}
-        {isMix && bench.state.marks.get(job.passKey)?.size ? '; less, if what you mixed before has kept' : ''}
-      </p>
-      {said.short && <Notice kind="flag">{said.short}: key C to use another paint.</Notice>}
+      {mix.state === 'none' && <p className={styles.mixNow}>Mix {said.text}</p>}
+      {mix.state === 'in use' && <p className={styles.quiet}>The mix on your palette goes on. If it runs out: {said.text}</p>}
+      {mix.state === 'old' && (
+        <>
+          <p className={styles.quiet}>
+            You last painted with this mix on {dayOfText(mix.usedAt)}. Has it kept?{' '}
+            <Button onClick={onMixKept}>
+              <kbd>K</kbd> It has kept
+            </Button>
+          </p>
+          <p className={styles.mixNow}>If not, mix {said.text}</p>
+        </>
+      )}
+      {mix.state !== 'in use' && <Short said={said} />}
     </div>
   );
 }
+
+const Short = ({ said }: { said: Bench['figures']['amounts'][number] }) =>
+  said.short && <Notice kind="flag">{said.short}: key C to use another paint.</Notice>;
 
 /** What is still wet or resting, before it is taken up, and what could be done meanwhile. */
 function Wet({ bench, now }: { bench: Bench; now: number }) {

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { dipFor, factsOfPass, type BenchJob, type BenchPass } from '../../../core/bench/guide/benchLine';
 import { effectiveEvents } from '../../../core/bench/replay/effectiveEvents';
+import { mixInHand, type MixInHand } from '../../../core/bench/guide/mixInHand';
 import { endingAdvice } from '../../../core/bench/guide/evening';
 import { foldClock } from '../../../core/bench/replay/foldClock';
 import { foldMarks, marksOn } from '../../../core/bench/replay/foldMarks';
@@ -25,6 +26,8 @@ import { useArrival } from './useArrival';
 import { decisionsOn, type Decision } from '../../../core/bench/guide/decisions';
 import { likelyMinutes } from '../likelyMinutes';
 import { useEvents, type NewEvent } from './useEvents';
+
+const NO_MIX: MixInHand = { state: 'none' };
 
 /** Figures follow the taps, at most this often. */
 const FIGURES_MS = 400;
@@ -164,6 +167,8 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
     /** Of any unit that is open; the server knows the facts of those that are not on the line. */
     touchUpAnywhere: (unit: string, { key, stepId, coat }: PaintedPass, models: number[], minutes: number | null) =>
       record({ kind: 'touched-up', unit, step: stepId, coat, models, minutes, facts: factsFor(key, models[0]) ?? null }),
+    /** The mix that this job takes can still be used. */
+    mixKept: () => job && pass && record({ kind: 'mix-kept', ...of(pass, job.models) }),
     looked: ({ pass: washed, models }: LookBack) => record({ kind: 'looked', ...place(washed), models }),
     note: (text: string) => record({ kind: 'noted', ...(pass ? place(pass) : {}), models: model === null ? [] : [model], note: text }),
     /** Models that were painted and not ticked, from the leg sheet say; minutes are null where nobody knows them. */
@@ -178,7 +183,11 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
     },
     /** They get the pass after all. */
     takeBack: (without: BenchPass, models: number[]) => record({ kind: 'reopened', ...place(without), models }),
-    takePot: (changed: BenchPass, pot: string) => changeStep(changed, { pot, keeps: true }),
+    /** What was said of those that carry the other pot is noted of those that get this one. */
+    takePot: (changed: BenchPass, pot: string, note: string) => {
+      if (note !== '' && job) record({ kind: 'noted', ...place(changed), models: view.readiness.openModels(job), note });
+      changeStep(changed, { pot, keeps: true });
+    },
     end: () => record({ kind: 'ended' }),
     /** The time since the last tap was a break: it is taken out of the work. */
     wasBreak: () => clock.lastAt !== null && record({ kind: 'paused', at: new Date(clock.lastAt + 1).toISOString() }, { kind: 'resumed' }),
@@ -209,6 +218,8 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
       : [],
     actions,
     refreshFigures,
+    /** Whether the mix that the job takes has still to be made; only where it is taken up next. */
+    mix: job && view.needsStart ? mixInHand(line, state, job, now) : NO_MIX,
     ending: endingAdvice(scene, view, picture.sessions, now),
     hasEnded,
     lookBacks: lookBacks(scene, now),

@@ -24,9 +24,7 @@ describe('one pot in place of another', () => {
     const after = withOnePot(before, 'teal', potOf(before, 'sea'), []);
     expect(dips(after)).to.deep.equal(['teal', 'mix foam', 'green']);
     expect(after.parts[2]!.steps[0]!.paintFor).to.deep.equal([{ option: 'squad', paint: 'teal' }]);
-    expect(after.mixes).to.deep.equal([
-      mix('foam', { paint: 'teal', parts: 1 }, { paint: 'white', parts: 1 }),
-    ]);
+    expect(after.mixes).to.deep.equal([mix('foam', { paint: 'teal', parts: 1 }, { paint: 'white', parts: 1 })]);
   });
 
   it('brings a mix of another scheme with all it is made of', () => {

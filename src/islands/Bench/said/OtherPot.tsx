@@ -1,0 +1,108 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { differenceOf, labOf } from '../../../core/colour/difference';
+import { toldApart } from '../../../core/paint/closeEnough';
+import type { Paint } from '../../../core/scheme/model/definitions';
+import type { PaintTrace } from '../../../contract/paintTrace';
+import { Button } from '../../../ui/Button/Button';
+import { SelectField } from '../../../ui/Field/Field';
+import { counted, plain } from '../../../ui/format';
+import { send } from '../../client/api';
+import { useDerived } from '../../client/useDerived';
+import type { Bench } from '../taps/useBench';
+import styles from './said.module.css';
+
+interface OtherPotProps {
+  bench: Bench;
+  /** What the job takes now. */
+  paintId: string;
+  /** Another for the models that are not painted yet, with what was said of those that are; empty where nothing was. */
+  onPot: (pot: string, note: string) => void;
+}
+
+/** Another pot for the rest. Where models carry the one in hand, it is asked whether they stand side by side with those. */
+export function OtherPot({ bench, paintId, onPot }: OtherPotProps) {
+  const [pot, setPot] = useState(paintId);
+  const [asked, setAsked] = useState<'place' | 'anyway' | null>(null);
+  const question = useRef<HTMLParagraphElement>(null);
+  // The button that asked is gone: the focus goes to what was asked.
+  useEffect(() => question.current?.focus(), [asked]);
+  const ask = useCallback(() => send<PaintTrace[]>('GET', `/api/paints/${paintId}/models`), [paintId]);
+  const { value: traces, error } = useDerived(ask);
+  const pots = nearestFirst(bench.paints.get(paintId) ?? null, [...bench.paints.values()]);
+  const chosen = pots.find((each) => each.pot.id === pot);
+  const nameOf = (id: string) => bench.paints.get(id)?.name ?? 'another paint';
+  const carriers = carriersOf(traces ?? []);
+  const apart = chosen?.away == null ? 'always' : toldApart(chosen.away);
+  const by = chosen?.away == null ? '' : ` (${plain(chosen.away, 1)} apart)`;
+  const take = () => {
+    // Without an answer from the server nobody knows who carries it: the painter is not held up by that.
+    if (carriers.length === 0 || error !== null || apart === 'never') onPot(pot, '');
+    else setAsked(apart === 'always' ? 'anyway' : 'place');
+  };
+  return (
+    <>
+      <SelectField
+        label="Paint for those not done yet"
+        value={pot}
+        options={pots.map(({ pot: { id, name }, away }) => ({
+          value: id,
+          label: away === null ? name : `${name}, ${plain(away, 1)} away`,
+        }))}
+        onChange={(next) => {
+          setPot(next);
+          setAsked(null);
+        }}
+      />
+      {asked === null && (
+        <Button disabled={pot === paintId || (traces === null && error === null)} onClick={take}>
+          Take this paint
+        </Button>
+      )}
+      {asked !== null && (
+        <p ref={question} tabIndex={-1} className={styles.sideBySide} role="status" data-testid="side-by-side">
+          {carriers.join(' and ')} carry {nameOf(paintId)}
+          {by}.{' '}
+          {asked === 'place'
+            ? 'Will these models stand side by side with them?'
+            : apart === 'always'
+              ? 'The difference is seen even where they stand apart.'
+              : 'Side by side the difference is seen: choose a nearer paint, or paint those again too.'}
+        </p>
+      )}
+      {asked === 'place' && (
+        <>
+          <Button onClick={() => setAsked('anyway')}>Side by side</Button>
+          <Button onClick={() => onPot(pot, `${nameOf(pot)} in place of ${nameOf(paintId)}; stands apart from ${carriers.join(' and ')}`)}>
+            They stand apart
+          </Button>
+        </>
+      )}
+      {asked === 'anyway' && (
+        <Button onClick={() => onPot(pot, `${nameOf(pot)} in place of ${nameOf(paintId)}, beside ${carriers.join(' and ')}`)}>
+          Take it all the same
+        </Button>
+      )}
+    </>
+  );
+}
+
+/** Who carries a paint, each unit once. */
+function carriersOf(traces: readonly PaintTrace[]): string[] {
+  const models = new Map<string, Set<number>>();
+  for (const { unit, models: its } of traces) models.set(unit, new Set([...(models.get(unit) ?? []), ...its]));
+  return [...models].map(([unit, its]) => `${counted(its.size, 'model')} of ${unit}`);
+}
+
+/** Two that are infinitely far are as far as each other. */
+const compared = (a: number, b: number): number => (a === b ? 0 : a - b);
+
+/** Paints of the same kind by how near they are to the one in hand, which comes first; then all others by name. */
+function nearestFirst(inHand: Paint | null, pots: Paint[]): { pot: Paint; away: number | null }[] {
+  const lab = inHand && labOf(inHand.hex);
+  return pots
+    .map((pot) => ({ pot, away: lab && pot.kind === inHand!.kind && pot.id !== inHand!.id ? differenceOf(lab, labOf(pot.hex)) : null }))
+    .toSorted((a, b) => {
+      const rank = ({ pot, away }: typeof a) => (pot.id === inHand?.id ? -1 : (away ?? Infinity));
+      return compared(rank(a), rank(b)) || (a.pot.name < b.pot.name ? -1 : 1);
+    });
+}
