@@ -1,5 +1,6 @@
 import type { LineSessions } from '../core/plan/dates/lineSessions';
 import type { LineDue } from '../core/line/definitions';
+import type { ShortPaint } from '../core/paint/shortPaints';
 import type { OwnLine } from '../core/line/hand/carryOver';
 import type { BuiltLine } from '../core/plan/build/buildLine';
 import type { Selection } from '../core/plan/selection';
@@ -29,6 +30,8 @@ export interface LinePicture extends BuiltLine {
   unitsWithoutScheme: string[];
   /** Steps whose paint nobody has named, in words. */
   stepsWithoutPaint: string[];
+  /** Pots that do not hold what these units take, the most missing first. */
+  shortPaints: ShortPaint[];
   /** This very selection lies on the bench. */
   isOnBench: boolean;
   /** Something else lies on the bench. */

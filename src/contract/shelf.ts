@@ -1,3 +1,4 @@
+import type { ToBuy } from '../core/paint/buying';
 import type { FilmFactors } from '../core/paint/films';
 import type { PotLevel, ShelfPaint } from '../core/paint/shelf';
 import type { SeenMix } from '../core/paint/learnStrengths';
@@ -48,4 +49,8 @@ export interface ShelfPicture {
   foretold: { pairs: number; assumed: number; learned: number } | null;
   seen: SeenMixRow[];
   currency: string;
+  /** Open commissions; `of` is the one that needs and buying are of, null for all open work. */
+  commissions: { id: string; name: string }[];
+  of: string | null;
+  toBuy: ToBuy[];
 }

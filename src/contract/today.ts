@@ -1,4 +1,4 @@
-import type { PaintKind } from '../core/scheme/model/paintKinds';
+import type { ShortPaint } from '../core/paint/shortPaints';
 import type { Undone } from '../core/commission/undone';
 import type { DateOutlook } from '../core/plan/dates/forecast';
 import type { ClockCorrection } from '../core/bench/clockCorrection';
@@ -62,7 +62,7 @@ export interface Today {
   openRows: number;
   closed: number;
   /** Pots that do not hold what open work takes of them. */
-  shortPaints: { id: string; name: string; hex: string; kind: PaintKind; missingMl: number; discontinued: boolean }[];
+  shortPaints: ShortPaint[];
   /** All that is here is the demo. */
   isDemo: boolean;
 }

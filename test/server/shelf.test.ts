@@ -2,11 +2,15 @@ import { expect } from 'chai';
 import { unitAmounts } from '../../src/core/paint/amounts';
 import { DEFAULT_HOUSE_RULES } from '../../src/core/scheme/model/houseRules';
 import { loadLegSheet } from '../../src/server/plan/loadLegSheet';
+import { mlWords } from '../../src/core/paint/amountWords';
 import { coatMl, PALETTE_ML } from '../../src/core/paint/films';
 import { UNKNOWN_POT } from '../../src/core/paint/shelf';
+import { buyingDocument } from '../../src/print/buying';
+import { toPdf } from '../../src/print/pdf';
 import { loadFigures } from '../../src/server/bench/loadFigures';
 import { exportCommission } from '../../src/server/intake/exportCommission';
 import { importCommission } from '../../src/server/intake/importCommission';
+import { saveIntake } from '../../src/server/intake/saveIntake';
 import { addPaints } from '../../src/server/shelf/addPaints';
 import { loadToday } from '../../src/server/today/loadToday';
 import { loadShelf } from '../../src/server/shelf/loadShelf';
@@ -18,7 +22,9 @@ import { forgetSeen, sawMix } from '../../src/server/shelf/seenMixes';
 import { saveScheme } from '../../src/server/schemes/saveScheme';
 import { ConflictError } from '../../src/server/stores/errors';
 import { testDatabase } from '../support/database';
-import { minute, rejected, shopForEachTest } from '../support/shop';
+import { dayOfText } from '../../src/ui/format';
+import { readPdf } from '../support/pdf';
+import { minute, rejected, shopForEachTest, unitEntry } from '../support/shop';
 import { paint } from '../support/units';
 
 describe('the shelf', () => {
@@ -200,5 +206,53 @@ describe('the shelf', () => {
     expect((await rejected(sawMix(given.stores, { id: 's', unit: unit.id, mix: 'gone', hex: '#000000' }, minute(4)))).message).to.match(
       /not in the scheme/,
     );
+  });
+
+  it('keeps what was used on a unit that was taken out, and on a commission that was deleted', async () => {
+    const { id, units } = await given.shop.commission();
+    await given.shop.putOnBench(id);
+    const pass = await given.shop.pass('Cutters', 'Coat');
+    await level('red', 10, 1);
+    await given.shop.record(given.shop.painting(pass, [1, 2, 3], 2, 5));
+    const left = (await shelf()).left['red']!;
+    expect(left).to.be.below(10);
+    const { revision, ...commission } = (await given.stores.commissions.find(id))!;
+    const onlyFirst = { revision, commission, units: units.slice(0, 1) } as unknown as Parameters<typeof saveIntake>[2];
+    await saveIntake(given.stores, id, onlyFirst, minute(50));
+    expect((await shelf()).left['red'], 'the unit is out').to.be.closeTo(left, 1e-9);
+    await given.stores.commissions.setDeleted(id, minute(55).toISOString());
+    expect((await shelf()).left['red'], 'the commission is deleted').to.be.closeTo(left, 1e-9);
+  });
+
+  it('is asked of one commission alone, and what each needs adds up to what all do', async () => {
+    const one = await given.shop.commission('Coast');
+    const other = await given.shop.commission('Harbour', [unitEntry('Ferry')]);
+    await level('red', 0.2, 1);
+    const all = (await need('red'))!;
+    const of = async (id: string | null) => loadShelf(given.stores, minute(60), id);
+    const [first, second] = await Promise.all([of(one.id), of(other.id)]);
+    const needed = (picture: typeof first) => picture.needs.find(({ paintId }) => paintId === 'red')!.needMl;
+    expect(needed(first) + needed(second)).to.be.closeTo(all.needMl, 1e-9);
+    expect(second.toBuy.map(({ paintId, missingMl }) => [paintId, missingMl.toFixed(6)])).to.deep.equal([
+      ['red', (needed(second) - 0.2).toFixed(6)],
+    ]);
+    expect(second.commissions.map(({ name }) => name)).to.have.members(['Coast', 'Harbour']);
+    expect((await rejected(of('gone'))).message).to.match(/not open any more/);
+
+    const { pages } = await readPdf(await toPdf(buyingDocument(second, minute(60))));
+    const words = `For Harbour, as of Mon 23 Nov By Paint Short Pots Price ${dayOfText(second.toBuy[0]!.by!)} Paint red ${mlWords(needed(second) - 0.2)}`;
+    expect(pages[0]).to.include(words);
+    expect((await readPdf(await toPdf(buyingDocument({ ...second, toBuy: [] }, minute(60))))).pages[0]).to.include(
+      'Nothing: what is on the shelf',
+    );
+  });
+
+  it('says before the line is put on the bench what it would run out of', async () => {
+    const { id } = await given.shop.commission();
+    const before = await given.shop.line(id, minute(2));
+    expect(before.shortPaints, 'nobody has read a pot').to.deep.equal([]);
+    await level('red', 0.2, 1);
+    const { shortPaints } = await given.shop.line(id, minute(3));
+    expect(shortPaints.map(({ name, missingMl }) => [name, missingMl])).to.deep.equal([['Paint red', (await need('red'))!.needMl - 0.2]]);
   });
 });

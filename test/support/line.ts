@@ -35,6 +35,7 @@ export function smallLine(): { picture: LinePicture; plan: LinePlan } {
       withWaiting: null,
       unitsWithoutScheme: [],
       stepsWithoutPaint: [],
+      shortPaints: [],
       isOnBench: false,
       isBenchTaken: false,
       canPutBack: false,

@@ -65,6 +65,16 @@ export class BenchStore {
     return rows.map((row) => row.unit);
   }
 
+  /** Units that something was painted on after a moment (UTC ISO 8601), whatever became of them. */
+  async unitsPaintedSince(moment: string): Promise<string[]> {
+    const rows: { unit: string }[] = await this.db('bench_event')
+      .where('atMs', '>', Date.parse(moment))
+      .where({ kind: 'done' })
+      .whereNotNull('unit')
+      .distinct('unit');
+    return rows.map((row) => row.unit);
+  }
+
   /** Units on which anything was ever touched up. */
   async unitsTouchedUp(): Promise<string[]> {
     const rows: { unit: string }[] = await this.db('bench_event').where({ kind: 'touched-up' }).whereNotNull('unit').distinct('unit');

@@ -193,6 +193,16 @@ export class CommissionStore {
     return (await this.db('unit').where({ commissionId }).select('id')).map((row) => row.id as string);
   }
 
+  /** These units with their commissions, whatever became of them: taken out, closed or deleted. */
+  async everyUnit(ids: readonly string[]): Promise<{ unit: StoredUnit; commission: StoredCommission }[]> {
+    const units: StoredUnit[] = [];
+    for (const piece of inPieces(ids)) units.push(...(await this.db<UnitRow>('unit').whereIn('id', piece)).map(storedUnit));
+    const commissions = new Map<string, StoredCommission>();
+    for (const piece of inPieces([...new Set(units.map(({ commissionId }) => commissionId))]))
+      for (const row of await this.db<CommissionRow>('commission').whereIn('id', piece)) commissions.set(row.id, commissionOf(row));
+    return units.map((unit) => ({ unit, commission: commissions.get(unit.commissionId)! }));
+  }
+
   /** Names by id, of closed and deleted commissions too. */
   commissionNames(ids: readonly string[]): Promise<Map<string, string>> {
     return this.namesIn('commission', ids);

@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useEffectEvent, useMemo, useState } from 'react';
+import { mlWords } from '../../core/paint/amountWords';
 import type { PlaceCost } from '../../core/line/hand/places';
 import type { LinePicture } from '../../contract/line';
 import { selectionKey } from '../../core/plan/selection';
@@ -283,5 +284,27 @@ function Gates({ picture }: { picture: LinePicture }) {
     picture.unitsWithoutScheme.length > 0 && `${picture.unitsWithoutScheme.join(', ')}: no scheme yet, so not on the line.`,
     picture.stepsWithoutPaint.length > 0 && `No paint chosen yet: ${picture.stepsWithoutPaint.join('; ')}.`,
   ].filter(Boolean);
-  return gates.length === 0 ? null : <p className={styles.gates}>{gates.join(' ')}</p>;
+  return (
+    <>
+      {gates.length > 0 && <p className={styles.gates}>{gates.join(' ')}</p>}
+      <ShortOnLine paints={picture.shortPaints} />
+    </>
+  );
+}
+
+/** Said before the line is put on the bench: what is short can still be bought. */
+function ShortOnLine({ paints }: { paints: LinePicture['shortPaints'] }) {
+  if (paints.length === 0) return null;
+  return (
+    <p className={styles.gates} data-testid="short-on-line">
+      Not enough paint for this line:{' '}
+      {paints
+        .map(
+          ({ name, missingMl, discontinued }) =>
+            `${name}, ${mlWords(missingMl)} short${discontinued ? ' (it cannot be bought any more)' : ''}`,
+        )
+        .join('; ')}
+      . <a href="/shelf">What to buy</a>
+    </p>
+  );
 }

@@ -1,7 +1,6 @@
 import { mlWords } from '../../core/paint/amountWords';
-import { toBuy } from '../../core/paint/buying';
 import type { ShelfPicture } from '../../contract/shelf';
-import { Button } from '../../ui/Button/Button';
+import { Button, LinkButton } from '../../ui/Button/Button';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted, dayOfText, exactMoneyText, plain } from '../../ui/format';
 import { saveFile } from '../client/saveFile';
@@ -9,14 +8,7 @@ import styles from './View.module.css';
 
 /** What has to be bought for the work ahead, and by which day. */
 export function Buying({ shelf }: { shelf: ShelfPicture }) {
-  const needs = shelf.needs.map(({ paintId, needMl, leftMl, dry }) => ({
-    paintId,
-    needMl,
-    leftMl,
-    isDry: dry !== null,
-    dryAt: dry?.planned?.at ?? null,
-  }));
-  const list = toBuy(needs, shelf.paints);
+  const list = shelf.toBuy;
   const unread = shelf.needs.filter(({ leftMl }) => leftMl === null).length;
   const save = async () => {
     const { asCsv } = await import('../../core/formats/paint/paintList');
@@ -42,10 +34,24 @@ export function Buying({ shelf }: { shelf: ShelfPicture }) {
     );
   };
   return (
-    <Panel title="To buy" aside={list.length > 0 && <Button onClick={() => void save()}>Export CSV</Button>}>
+    <Panel
+      title="To buy"
+      aside={
+        list.length > 0 && (
+          <span className={styles.tools}>
+            <Button onClick={() => void save()}>Export CSV</Button>
+            <LinkButton href={`/api/shelf/to-buy${shelf.of === null ? '' : `?of=${shelf.of}`}`}>List to print</LinkButton>
+          </span>
+        )
+      }
+    >
       <div data-testid="buying">
         {list.length === 0 && (
-          <p>{unread === 0 ? 'Nothing: what is on the shelf is enough for all open work.' : 'Nothing that is known.'}</p>
+          <p>
+            {unread === 0
+              ? `Nothing: what is on the shelf is enough for ${shelf.of === null ? 'all open work' : 'this commission'}.`
+              : 'Nothing that is known.'}
+          </p>
         )}
         {list.length > 0 && (
           <ul className={styles.buying}>
@@ -62,7 +68,7 @@ export function Buying({ shelf }: { shelf: ShelfPicture }) {
             ))}
           </ul>
         )}
-        {unread > 0 && <p className={styles.quiet}>{counted(unread, 'paint')} that open work needs have not been read yet.</p>}
+        {unread > 0 && <p className={styles.quiet}>{counted(unread, 'paint')} needed here have not been read yet.</p>}
       </div>
     </Panel>
   );

@@ -26,11 +26,13 @@ interface PotTableProps {
   inHand: string | null;
   onChoose: (paint: ShelfPaint) => void;
   onRead: (levels: NewLevel[]) => void;
+  /** What is needed is asked of one commission, or with null of all open work. */
+  onWork: (of: string | null) => void;
   aside: ReactNode;
 }
 
 /** Every pot with what is left, what open work takes of it and where it runs dry; many pots are read one after the other by typing. */
-export function PotTable({ shelf, inHand, onChoose, onRead, aside }: PotTableProps) {
+export function PotTable({ shelf, inHand, onChoose, onRead, onWork, aside }: PotTableProps) {
   const [wanted, setWanted] = useState('');
   const [kind, setKind] = useState<PaintKind | typeof ALL>(ALL);
   const [order, setOrder] = useState<Order>('name');
@@ -58,6 +60,15 @@ export function PotTable({ shelf, inHand, onChoose, onRead, aside }: PotTablePro
             options={[{ value: ALL, label: 'all kinds' }, ...PAINT_KINDS.map((value) => ({ value, label: value }))]}
             onChange={(value) => setKind(value as PaintKind | typeof ALL)}
           />
+          {shelf.commissions.length > 1 && (
+            <SelectField
+              label="Needed for"
+              hideLabel
+              value={shelf.of ?? ALL}
+              options={[{ value: ALL, label: 'all open work' }, ...shelf.commissions.map(({ id, name }) => ({ value: id, label: name }))]}
+              onChange={(value) => onWork(value === ALL ? null : value)}
+            />
+          )}
           <SelectField
             label="Order"
             hideLabel

@@ -38,8 +38,8 @@ export function ShelfView({ first }: { first: ShelfPicture | null }) {
 function OpenedShelf({ shelf: opened }: { shelf: ShelfPicture }) {
   const [shelf, setShelf] = useState(opened);
   const [broken, setBroken] = useState<string | null>(null);
-  const again = () =>
-    void send<ShelfPicture>('GET', '/api/shelf').then(
+  const again = (of = shelf.of) =>
+    void send<ShelfPicture>('GET', of === null ? '/api/shelf' : `/api/shelf?of=${of}`).then(
       (now) => {
         setShelf(now);
         setBroken(null);
@@ -72,6 +72,7 @@ function OpenedShelf({ shelf: opened }: { shelf: ShelfPicture }) {
             shelf={shelf}
             inHand={inHand?.id ?? null}
             onChoose={setInHand}
+            onWork={again}
             onRead={(levels) => attempt(send('PUT', '/api/shelf/levels', { levels }))}
             aside={
               <>

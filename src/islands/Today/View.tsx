@@ -1,12 +1,13 @@
 import { MINUTE_MS } from '../../core/kernel/timeUnits';
 import { useState } from 'react';
+import { mlWords } from '../../core/paint/amountWords';
 import type { Today } from '../../contract/today';
 import { Button, LinkButton } from '../../ui/Button/Button';
 import { TextField } from '../../ui/Field/Field';
 import { Notice } from '../../ui/Notice/Notice';
 import { Panel } from '../../ui/Panel/Panel';
 import { Swatch } from '../../ui/Swatch/Swatch';
-import { counted, minutesText, momentText, plain, timeOfDayText } from '../../ui/format';
+import { counted, minutesText, momentText, timeOfDayText } from '../../ui/format';
 import { Opened } from '../shared/Opened';
 import { ClockCorrections } from '../shared/ClockCorrections';
 import { send } from '../client/api';
@@ -128,7 +129,7 @@ function ShortPaints({ paints }: { paints: Today['shortPaints'] }) {
             <span>
               {name}
               <small>
-                {plain(missingMl, 1)} ml short of the open work{discontinued && '; it cannot be bought any more'}
+                {mlWords(missingMl)} short of the open work{discontinued && '; it cannot be bought any more'}
               </small>
             </span>
           </li>

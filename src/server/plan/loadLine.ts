@@ -10,8 +10,10 @@ import { shareMinutes } from '../../core/plan/build/lineFigures';
 import { factsOf } from '../../core/scheme/model/techniques';
 import type { LinePicture, UnitChoice } from '../../contract/line';
 import { selectionKey } from '../../core/plan/selection';
+import { shortPaints } from '../../core/paint/shortPaints';
 import { replacedLine } from '../workshop/replacedLine';
 import { figuresOf } from './benchEstimate';
+import { paintStanding } from './paintStanding';
 import { isToBeSearched } from './searchLines';
 import { suggestedOrder } from './suggestedOrder';
 import { letOthersIn } from '../running/inSlices';
@@ -40,6 +42,7 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
   const dated = await datedLine(workshop, built, now);
   const carried = own && built.jobs.length > 0 ? carryOver(built.problem, own) : null;
   await letOthersIn();
+  const { shelf, left, amounts } = await paintStanding(stores, workshop);
   return {
     ...built,
     selection,
@@ -65,6 +68,11 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
     withWaiting: waiting.length === 0 ? null : shareMinutes((await figuresOf(stores, workshop, { selection, units }, now)).total),
     unitsWithoutScheme: units.filter((unit) => !hasScheme(unit)).map((unit) => unit.name),
     stepsWithoutPaint: units.flatMap((unit) => stepsWithoutPaint(unit, workshop)),
+    shortPaints: shortPaints(
+      shelf,
+      left,
+      units.map(({ id }) => amounts.get(id)!),
+    ),
     isOnBench,
     isBenchTaken: bench !== null && !isOnBench,
     canPutBack: replacedLine(workshop, bench) !== null,

@@ -41,15 +41,15 @@ async function workOut(stores: Stores, workshop: Workshop): Promise<PaintStandin
   const used: PaintUsed[] = [];
   const usedBy = (unit: WorkUnit, of: Marks) =>
     used.push(...paintUsed(unit, passesOf(unit, unit.standard, house), (passKey) => of.get(passKey)));
-  const closed = levels.length > 0 ? await closedSince(stores, levels[0]!.at) : [];
+  const gone = levels.length > 0 ? await paintedSince(stores, levels[0]!.at, workshop.units) : [];
   const removed = groupBy(
-    await stores.commissions.removedPieces([...workshop.units, ...closed.map(({ unit }) => unit)].map(({ id }) => id)),
+    await stores.commissions.removedPieces([...workshop.units, ...gone.map(({ unit }) => unit)].map(({ id }) => id)),
     ({ unitId }) => unitId,
   );
   // What was painted came out of the pots, also where its step was taken out since.
   const asPainted = (unit: WorkUnit): WorkUnit => ({ ...unit, scheme: withPieces(unit.scheme, removed.get(unit.id) ?? []) });
   for (const unit of workshop.units) usedBy(asPainted(unit), marks.marks);
-  for (const { unit, marks: its } of closed) usedBy(asPainted(unit), its);
+  for (const { unit, marks: its } of gone) usedBy(asPainted(unit), its);
   const volumes = new Map(shelf.map(({ id, volumeMl }) => [id, volumeMl]));
   const measured = measuredUse(levels, used, volumes);
   const factors = learnFilms(measured);
@@ -69,14 +69,13 @@ const withPieces = (scheme: Scheme, removed: readonly RemovedPiece[]): Scheme =>
 const withoutSpoilt = (left: Map<string, number>, shelf: readonly ShelfPaint[]): Map<string, number> =>
   new Map([...left, ...shelf.filter(({ spoilt }) => spoilt).map(({ id }): [string, number] => [id, 0])]);
 
-/** Units of commissions that were open after a moment: what was painted on them came out of the same pots. */
-async function closedSince(stores: Stores, moment: string): Promise<{ unit: WorkUnit; marks: Marks }[]> {
-  const closed = (await stores.commissions.listClosed()).filter(({ closedAt }) => closedAt !== null && closedAt > moment);
-  const byId = new Map(closed.map((commission) => [commission.id, commission]));
-  const units = await stores.commissions.unitsOf([...byId.keys()]);
-  const events = groupBy(await stores.bench.ofUnits(units.map(({ id }) => id)), (event) => event.unit!);
-  return units.map((unit) => ({
-    unit: workUnit(unit, byId.get(unit.commissionId)!),
+/** Units that are not open any more, and were painted after a moment: that came out of the same pots. */
+async function paintedSince(stores: Stores, moment: string, open: readonly WorkUnit[]): Promise<{ unit: WorkUnit; marks: Marks }[]> {
+  const isOpen = new Set(open.map(({ id }) => id));
+  const ids = (await stores.bench.unitsPaintedSince(moment)).filter((id) => !isOpen.has(id));
+  const events = groupBy(await stores.bench.ofUnits(ids), (event) => event.unit!);
+  return (await stores.commissions.everyUnit(ids)).map(({ unit, commission }) => ({
+    unit: workUnit(unit, commission),
     marks: foldMarks(events.get(unit.id) ?? []).marks,
   }));
 }

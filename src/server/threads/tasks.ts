@@ -5,6 +5,7 @@ import { setDemo } from '../starting/setDemo';
 import type { TaskName, Tasks } from '../work/tasks';
 import { loadStatement } from '../money/loadStatement';
 import { loadLegSheet } from '../plan/loadLegSheet';
+import { loadShelf } from '../shelf/loadShelf';
 import { loadSets } from '../plan/loadSets';
 import { readJson } from '../../core/formats/readJson';
 import { decodeText } from '../text/decodeText';
@@ -35,6 +36,10 @@ export const tasks = {
   statementPdf: async (stores: Stores, id: string, now: Date) => {
     const [{ statementDocument }, { toPdf }] = await Promise.all([import('../../print/statement'), import('../../print/pdf')]);
     return toPdf(statementDocument(await loadStatement(stores, id, now)));
+  },
+  buyingPdf: async (stores: Stores, { of }: { of: string | null }, now: Date) => {
+    const [{ buyingDocument }, { toPdf }] = await Promise.all([import('../../print/buying'), import('../../print/pdf')]);
+    return toPdf(buyingDocument(await loadShelf(stores, now, of), now));
   },
   learnSpreads: (stores: Stores, _input: null, _now: Date) => learnSpreads(stores),
   foretell: (stores: Stores, _input: null, _now: Date) => foretell(stores),

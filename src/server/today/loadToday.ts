@@ -9,7 +9,8 @@ import type { DateOutlook } from '../../core/plan/dates/forecast';
 import { paintedShare } from '../../core/commission/estimate';
 import type { ScopeChange } from '../../core/commission/scope';
 import type { DryingRow, Today, TodayCommission } from '../../contract/today';
-import { paintStanding, type PaintStanding } from '../plan/paintStanding';
+import { shortPaints } from '../../core/paint/shortPaints';
+import { paintStanding } from '../plan/paintStanding';
 import { benchEstimate, type BenchEstimate } from '../plan/benchEstimate';
 import { letOthersIn } from '../running/inSlices';
 import type { Stores } from '../stores/stores';
@@ -18,7 +19,6 @@ import { loadWorkshop, type Workshop, type WorkUnit } from '../workshop/loadWork
 import { planTonight } from './planTonight';
 
 const WEEK_MS = 7 * DAY_MS;
-const LEAST_MISSING_ML = 1e-6;
 
 /** Every open commission with its standing, in the order of the dates, and what the bench is about tonight. */
 export async function loadToday(stores: Stores, now: Date): Promise<Today> {
@@ -30,6 +30,7 @@ export async function loadToday(stores: Stores, now: Date): Promise<Today> {
   const tonight = await planTonight(stores, workshop, now);
   await letOthersIn();
   const changes = await stores.scope.unpricedOf(workshop.commissions.map(({ id }) => id));
+  const { shelf, left, amounts } = await paintStanding(stores, workshop);
   const paintIds = new Set(tonight?.jobs.map((job) => job.paintId));
   return {
     now: now.getTime(),
@@ -48,19 +49,9 @@ export async function loadToday(stores: Stores, now: Date): Promise<Today> {
         : null,
     openRows: workshop.log.filter((row) => row.open !== null && row.correctedMinutes === null && row.verdict === 'unsure').length,
     isDemo: await stores.demo.isAllDemo(),
-    shortPaints: shortPaints(await paintStanding(stores, workshop)),
+    shortPaints: shortPaints(shelf, left, [...amounts.values()]),
     closed: (await stores.commissions.listClosed()).length,
   };
-}
-
-/** Known to be short of what all open work takes, however it is planned; the most missing first. */
-function shortPaints({ shelf, left, amounts }: PaintStanding): Today['shortPaints'] {
-  const need = (id: string) => [...amounts.values()].reduce((sum, { paints }) => sum + (paints.get(id) ?? 0), 0);
-  return shelf
-    .filter(({ id }) => left.has(id))
-    .map(({ id, name, hex, kind, discontinued }) => ({ id, name, hex, kind, discontinued, missingMl: need(id) - left.get(id)! }))
-    .filter(({ missingMl }) => missingMl > LEAST_MISSING_ML)
-    .sort((a, b) => b.missingMl - a.missingMl);
 }
 
 interface Standing extends Pick<BenchEstimate, 'commissions'> {

@@ -15,6 +15,7 @@ export interface Tasks {
   legSheet: { input: LegSheetQuestion; result: Uint8Array<ArrayBuffer> };
   quotePdf: { input: Quote; result: Uint8Array<ArrayBuffer> };
   statementPdf: { input: string; result: Uint8Array<ArrayBuffer> };
+  buyingPdf: { input: { of: string | null }; result: Uint8Array<ArrayBuffer> };
   learnSpreads: { input: null; result: LearnedSpreads | null };
   foretell: { input: null; result: StoredPrediction[] };
   lineSets: { input: SetsQuestion; result: LineSetsPicture | null };

@@ -12,7 +12,7 @@ import type { TaskAnswer, TaskName, TaskRequest, Tasks } from './tasks';
 export type SolveInThread = SolveRequest & { port: MessagePort | null };
 
 /** Tasks that go by what the log has taught: they are handed what the program itself goes by. */
-const BY_THE_LOG: ReadonlySet<TaskName> = new Set<TaskName>(['legSheet', 'statementPdf', 'lineSets', 'sharing', 'priceTwins']);
+const BY_THE_LOG: ReadonlySet<TaskName> = new Set<TaskName>(['legSheet', 'statementPdf', 'buyingPdf', 'lineSets', 'sharing', 'priceTwins']);
 
 /** More at a time would only take turns on the same processor, each with its own memory; what is beyond it waits. */
 export const MOST_THREADS = Math.max(3, availableParallelism());

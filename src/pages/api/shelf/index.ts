@@ -1,4 +1,5 @@
 import { query } from '../../../server/http/endpoint';
 import { loadShelf } from '../../../server/shelf/loadShelf';
 
-export const GET = query(({ stores, now }) => loadShelf(stores, now));
+/** The shelf; with `?of=` and the id of a commission, what that one takes of it. */
+export const GET = query(({ stores, url, now }) => loadShelf(stores, now, url.searchParams.get('of')));
