@@ -81,6 +81,11 @@ const roster = {
   doneModels: () => new Set<number>(),
 };
 
+function dulled(hex: string): string {
+  const channels = [1, 3, 5].map((at) => Math.round(128 + 0.45 * (Number.parseInt(hex.slice(at, at + 2), 16) - 128)));
+  return `#${channels.map((channel) => channel.toString(16).padStart(2, '0')).join('')}`;
+}
+
 function milliseconds(work: () => unknown): string {
   const times = Array.from({ length: ROUNDS }, () => {
     const begun = performance.now();
@@ -116,6 +121,15 @@ for (const hex of MATCHED) {
   const off = matches.map(({ difference }) => difference.toFixed(1)).join(', ');
   console.log(
     `a match of ${hex} by up to three of ${shelf.length} paints, 8 drops: ${(performance.now() - from).toFixed(0)} ms; off by ${off}`,
+  );
+}
+/** Nothing comes near a vivid colour on a dull shelf: hardly any mix can be left out unseen. */
+const dull = shelf.map((paint) => ({ ...paint, hex: dulled(paint.hex) }));
+for (const hex of ['#ff00ff', '#ff0000', '#0000ff', '#00ff80']) {
+  const from = performance.now();
+  const matches = matchesOf(dull, { hex, mostDrops: 8, mostPaints: 3 }, mixer);
+  console.log(
+    `the same of ${hex} on a dull shelf: ${(performance.now() - from).toFixed(0)} ms; off by ${matches.at(-1)!.difference.toFixed(1)}`,
   );
 }
 const marksWish = { groups: [...'abcdefgh'], from: shelf.map(({ id }) => id), beside: ['#6b3a22', '#e2d8bd'], clear: 12, pins: {} };

@@ -8,5 +8,5 @@ register(modeRgb);
 register(modeLrgb);
 register(modeLab65);
 
-export { converter, differenceCiede2000, formatHex, parse } from 'culori/fn';
+export { converter, formatHex, parse } from 'culori/fn';
 export type { Lab65, Lrgb } from 'culori/fn';

@@ -1,6 +1,13 @@
 import { expect } from 'chai';
+import { differenceCiede2000 } from 'culori';
 import { byColour } from '../../../src/core/colour/colourOrder';
-import { differenceOf, labOf, MOST_LIGHTNESS_WEIGHT } from '../../../src/core/colour/difference';
+import {
+  differenceOf,
+  labOf,
+  lightnessOfLuminance,
+  luminanceOfLightness,
+  MOST_LIGHTNESS_WEIGHT,
+} from '../../../src/core/colour/difference';
 import { nearTwins } from '../../../src/core/paint/nearTwins';
 import type { PaintKind } from '../../../src/core/scheme/model/paintKinds';
 import { Random, seeds } from '../../support/random';
@@ -58,6 +65,19 @@ describe('the difference of two colours', () => {
       expect(differenceOf(one, other)).to.be.closeTo(expected, 5e-5);
       expect(differenceOf(other, one)).to.be.closeTo(expected, 5e-5);
     }
+  });
+
+  it('is that of the colour library', () => {
+    const library = differenceCiede2000();
+    const random = new Random(11);
+    for (let count = 0; count < 3000; count++) {
+      const [one, other] = [labOf(hexOf(random)), labOf(hexOf(random))];
+      expect(differenceOf(one, other)).to.be.closeTo(library({ mode: 'lab65', ...one }, { mode: 'lab65', ...other }), 1e-9);
+    }
+  });
+
+  it('has a luminance for each lightness, and back', () => {
+    for (const l of [0, 1, 7.9, 8.1, 50, 100]) expect(lightnessOfLuminance(luminanceOfLightness(l))).to.be.closeTo(l, 1e-9);
   });
 
   it('is never below what lightness alone makes of it', () => {
