@@ -15,7 +15,7 @@ describe('paint, from a picture to the last drop', () => {
   let user: PageUser;
   const named = (id: string, name: string, hex: string) => ({ ...paint(id, 'opaque', 0), name, hex });
   before(async () => {
-    app = await startApp();
+    app = await startApp({ shiftsClock: true });
     driver = await openBrowser();
     user = new PageUser(driver, app.url);
     const parts = [
@@ -148,6 +148,35 @@ describe('paint, from a picture to the last drop', () => {
     await (await user.find('tr[data-paint="Dusk"] button')).click();
     await user.see('[data-testid="carriers"]', /Rowers 1 to 4: .*base coat/i);
     expect((await shelf()).needs.some(({ paintId }) => paintId === 'deep' || paintId === 'dusk')).to.equal(false);
+    expect(await user.complaints()).to.deep.equal([]);
+  });
+
+  it('asks the next day whether the mix has kept, and of another pot where the models stand', async () => {
+    await user.open('/bench');
+    await user.see('[data-testid="amount"]', /^Mix /);
+    for (let tap = 0; tap < 2; tap++) {
+      await user.keys(Key.SPACE);
+      await saved();
+      await driver.sleep(350);
+    }
+    app.passMinutes(24 * 60);
+    await user.open('/bench');
+    await user.see('[data-testid="amount"]', /Has it kept\?.*If not, mix \d+ drops?.*enough for 3 models/s);
+    await user.keys('k');
+    await user.see('[data-testid="amount"]', /The mix on your palette goes on\. If it runs out: /);
+    await saved();
+    await user.open('/bench');
+    await user.see('[data-testid="amount"]', /The mix on your palette goes on/);
+    await user.press('Undo');
+    await user.see('[data-testid="amount"]', /Has it kept/);
+
+    await user.keys('c');
+    await user.choose('Paint for those not done yet', 'Straw');
+    await user.press('Take this paint');
+    await user.see('[data-testid="side-by-side"]', /Match of .* is on 1 model of Rowers \(.* apart\)/);
+    await user.press('Take it all the same');
+    await user.see('[data-testid="instruction"]', /Straw/);
+    await user.see('[data-testid="notes"]', /Models? 2 to 4: Straw in place of Match of .*, beside 1 model of Rowers/);
     expect(await user.complaints()).to.deep.equal([]);
   });
 });

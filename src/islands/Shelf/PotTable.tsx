@@ -51,7 +51,7 @@ export function PotTable({ shelf, inHand, onChoose, onRead, onWork, aside }: Pot
     <Panel
       title={counted(shelf.paints.length, 'paint')}
       aside={
-        <span className={styles.tools}>
+        <span className={styles.choosing}>
           <TextField label="Find a paint" hideLabel placeholder="Find" value={wanted} onChange={setWanted} />
           <SelectField
             label="Kind shown"

@@ -60,7 +60,7 @@ export function OtherPot({ bench, paintId, onPot }: OtherPotProps) {
       )}
       {asked !== null && (
         <p ref={question} tabIndex={-1} className={styles.sideBySide} role="status" data-testid="side-by-side">
-          {carriers.join(' and ')} carry {nameOf(paintId)}
+          {nameOf(paintId)} is on {carriers.join(' and ')}
           {by}.{' '}
           {asked === 'place'
             ? 'Will these models stand side by side with them?'
