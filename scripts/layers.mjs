@@ -106,7 +106,7 @@ export const houses = {
       starting: ['running', 'stores', 'work', 'mail', 'plan', 'money', 'bench', 'ledger'],
       http: ['running', 'text', 'stores', 'work', 'workshop', 'starting'],
       backups: ['running', 'stores', 'starting', 'http'],
-      threads: ['stores', 'text', 'work', 'plan', 'money', 'ledger', 'intake', 'starting'],
+      threads: ['stores', 'text', 'work', 'plan', 'shelf', 'money', 'ledger', 'intake', 'starting'],
     },
   },
 };

@@ -5,8 +5,8 @@ type PaintEntry = [key: string, name: string, hex: string, kind: PaintKind, dryM
 
 /** The demo shelf. Every name is made up; colours stand for nothing that is sold. */
 const ENTRIES: PaintEntry[] = [
-  ['fogPrimer', 'Fog primer', '#c9c6be', 'opaque', 30],
-  ['darkPrimer', 'Low-water primer', '#3a3b3d', 'opaque', 30],
+  ['fogPrimer', 'Fog primer', '#c9c6be', 'primer', 30],
+  ['darkPrimer', 'Low-water primer', '#3a3b3d', 'primer', 30],
   ['peat', 'Peat', '#4a3524', 'opaque'],
   ['saddle', 'Saddle tan', '#8c5a2e', 'opaque'],
   ['driftwood', 'Driftwood', '#9c8b73', 'opaque'],
