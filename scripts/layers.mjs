@@ -99,7 +99,7 @@ export const houses = {
       money: ['stores', 'workshop', 'mail', 'plan'],
       bench: ['running', 'stores', 'workshop', 'plan', 'schemes', 'money'],
       ledger: ['running', 'stores', 'work', 'workshop'],
-      house: ['stores', 'workshop'],
+      house: ['stores', 'workshop', 'schemes'],
       shelf: ['running', 'stores', 'workshop', 'plan', 'schemes'],
       intake: ['stores', 'workshop', 'mail', 'plan', 'schemes', 'bench'],
       today: ['running', 'stores', 'workshop', 'plan'],

@@ -91,8 +91,8 @@ const stageHead = (stage: Moment): Content => ({ text: STAGE_LABELS[stage], bold
 const sessionName = ({ sessions }: LegSheet, session: number) =>
   sessions ? momentText(sessions.origin + sessions.sessions[session]!.from * MINUTE_MS) : '';
 
-function legHead({ setup, minutes }: LegSheet['legs'][number], number: number): Content {
-  const caution = cautionOf(setup.technique, setup.paint?.kind ?? null);
+function legHead({ setup, jobs, minutes }: LegSheet['legs'][number], number: number): Content {
+  const caution = cautionOf(jobs[0]!, setup.paint?.kind ?? null);
   const label = setupLabel(setup);
   const hand = handOf(setup);
   return [

@@ -31,7 +31,7 @@ describe('the demo', () => {
   it('has a shelf of forty paints of every kind, eight of them used by several units', async () => {
     const paints = await database.stores.paints.list();
     expect(paints.length).to.be.at.least(40);
-    expect(new Set(paints.map((paint) => paint.kind)).size).to.equal(6);
+    expect(new Set(paints.map((paint) => paint.kind)).size).to.equal(7);
     const unitsOf = (id: string) => units.filter((unit) => [...unit.scheme.parts.flatMap((part) => part.steps), ...unit.scheme.allOver].some((step) => step.paint === id)).length;
     expect(paints.filter((paint) => unitsOf(paint.id) > 1).length).to.be.at.least(8);
   });

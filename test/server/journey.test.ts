@@ -151,10 +151,14 @@ describe('the server, from intake to a moved estimate', () => {
 
   it('promises no date without sessions, and says when one cannot be met', async () => {
     await given.shop.commission();
-    await saveHouseRules(given.stores, {
-      revision: await given.stores.houseRules.revision(),
-      rules: { ...(await given.stores.houseRules.load()), sessions: [], currency: 'EUR' },
-    });
+    await saveHouseRules(
+      given.stores,
+      {
+        revision: await given.stores.houseRules.revision(),
+        rules: { ...(await given.stores.houseRules.load()), sessions: [], currency: 'EUR' },
+      },
+      NOW,
+    );
     const today = await loadToday(given.stores, NOW);
     expect(today.commissions[0]!.outlook).to.include({ standing: 'short', chance: 0, sessionMinutes: 0 });
     expect(today.tonight).to.equal(null);
@@ -164,15 +168,20 @@ describe('the server, from intake to a moved estimate', () => {
     const house = { ...(await given.stores.houseRules.load()), currency: 'EUR' as const };
     const monday = (from: string, to: string) => ({ weekday: 0, from, to });
     expect(
-      (await rejected(saveHouseRules(given.stores, { revision: 1, rules: { ...house, sessions: [monday('20:00', '19:00')] } }))).message,
+      (await rejected(saveHouseRules(given.stores, { revision: 1, rules: { ...house, sessions: [monday('20:00', '19:00')] } }, NOW)))
+        .message,
     ).to.match(/sessions\[0\]\.to is "19:00"/);
     expect(
       (
         await rejected(
-          saveHouseRules(given.stores, {
-            revision: 1,
-            rules: { ...house, sessions: [monday('18:00', '20:00'), monday('19:00', '21:00')] },
-          }),
+          saveHouseRules(
+            given.stores,
+            {
+              revision: 1,
+              rules: { ...house, sessions: [monday('18:00', '20:00'), monday('19:00', '21:00')] },
+            },
+            NOW,
+          ),
         )
       ).message,
     ).to.match(/overlap the session from 18:00 to 20:00/);

@@ -63,8 +63,8 @@ describe('the same work again', () => {
     expect(rows.at(-1)).to.include({ stepId: pass.stepId, stepLike: pass.like });
     expect(rows.map(({ stepId }) => stepId)).to.include(pass.like);
     const csv = await exportTimeLog(given.stores);
-    expect(csv.split('\r\n')[0]).to.match(/,commission_then,unit_then,step_like$/);
-    expect(csv.trimEnd().split('\r\n').at(-1)).to.match(new RegExp(`,Keepers,${pass.like}$`));
+    expect(csv.split('\r\n')[0]).to.match(/,commission_then,unit_then,step_like,called$/);
+    expect(csv.trimEnd().split('\r\n').at(-1)).to.match(new RegExp(`,Keepers,${pass.like},$`));
     const file = JSON.parse((await exportCommission(given.stores, copy.id)).text) as {
       units: { scheme: { parts: { steps: { like?: { step: string } }[] }[] } }[];
     };

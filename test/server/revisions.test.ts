@@ -25,10 +25,10 @@ describe('a window that was opened before another one saved', () => {
 
   it('does not overwrite House rules', async () => {
     const rules = await stores.houseRules.load();
-    expect(await saveHouseRules(stores, { revision: 0, rules: { ...rules, dryBrushes: 2 } as never })).to.deep.equal({ revision: 1 });
-    await refused(saveHouseRules(stores, { revision: 0, rules: { ...rules, dryBrushes: 9 } as never }));
-    expect(await saveHouseRules(stores, { revision: 1, rules: { ...rules, dryBrushes: 3 } as never })).to.deep.equal({ revision: 2 });
-    await refused(saveHouseRules(stores, { revision: 1, rules: rules as never }));
+    expect(await saveHouseRules(stores, { revision: 0, rules: { ...rules, dryBrushes: 2 } as never }, NOW)).to.deep.equal({ revision: 1 });
+    await refused(saveHouseRules(stores, { revision: 0, rules: { ...rules, dryBrushes: 9 } as never }, NOW));
+    expect(await saveHouseRules(stores, { revision: 1, rules: { ...rules, dryBrushes: 3 } as never }, NOW)).to.deep.equal({ revision: 2 });
+    await refused(saveHouseRules(stores, { revision: 1, rules: rules as never }, NOW));
     expect((await stores.houseRules.load()).dryBrushes).to.equal(3);
   });
 

@@ -106,7 +106,7 @@ describe('holders and stretches in House rules', () => {
   it('are kept, and refused below one', async () => {
     const rules = await database.stores.houseRules.load();
     const changed = { ...rules, stretchMinutes: 30, holderModels: { ...rules.holderModels, foot: 12 } };
-    await saveHouseRules(database.stores, parse(houseRulesSchema, { revision: 1, rules: changed }));
+    await saveHouseRules(database.stores, parse(houseRulesSchema, { revision: 1, rules: changed }), NOW);
     expect(await database.stores.houseRules.load()).to.deep.equal(changed);
     for (const wrong of [
       { ...rules, stretchMinutes: 0 },

@@ -50,6 +50,10 @@ export interface WorkFacts {
   /** Empty for a step over everything. */
   part: string;
   technique: Technique;
+  /** As the painter calls it; left out for a shipped technique. */
+  own?: { name: string };
+  /** Which brush, in the painter's words; left out where the technique says it. */
+  brush?: string;
   /** Id of a paint or a mix. */
   paintId: string | null;
   paint: string | null;

@@ -7,7 +7,7 @@ import { passesOf, type Pass } from '../scheme/passes/passes';
 import { lacksPaint } from '../scheme/passes/setups';
 import { splitTrays } from '../scheme/passes/splitTrays';
 import { partWords } from '../scheme/model/workWords';
-import { factsOf } from '../scheme/model/techniques';
+import { factsOf, labelOf } from '../scheme/model/techniques';
 import { allModels, modelsForStep } from '../scheme/model/whoTakes';
 
 /** Where the models of a unit are, from the promise to the last coat. */
@@ -78,7 +78,7 @@ function openAtScheme(unit: RosterUnit, passes: readonly Pass[]): OpenEnd[] {
     ...new Set(
       passes
         .filter(({ step, dips }) => dips.some(({ potId }) => lacksPaint(step.technique, potId)))
-        .map(({ where, step }) => `${factsOf(step.technique).label.toLowerCase()} on ${partWords(where)}`),
+        .map(({ where, step }) => `${labelOf(step).toLowerCase()} on ${partWords(where)}`),
     ),
   ];
   const taken = new Set(passes.flatMap((pass) => pass.models));

@@ -30,7 +30,7 @@ export function stepCost(unit: Unit, step: Step, part: Part | null, estimate: Pa
   const ordinary = known
     ? passes.reduce((sum, pass) => sum + pass.wholeP50, 0) / passes.length
     : normMinutes(step.technique, unit.size, step.coverage);
-  const perModel = ordinary * effortOf({ part, half: null });
+  const perModel = ordinary * effortOf({ part, half: null, step });
   const models = modelsForStep(unit, step);
   const factors = modelFactors(unit.scheme, house);
   const weight = models.reduce((sum, model) => sum + factorOf(factors, model), 0);

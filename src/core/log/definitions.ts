@@ -21,6 +21,8 @@ export interface LogRow {
   /** Empty for a step over everything. */
   part: string;
   technique: Technique;
+  /** As the painter calls it; null, or left out by earlier versions, for a shipped technique. */
+  called?: string | null;
   size: Size;
   /** Share of the model's surface, 0 to 1. */
   coverage: number;

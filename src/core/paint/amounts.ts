@@ -66,7 +66,7 @@ export function potUses(
           passKey: pass.key,
           potId: dip.potId,
           models,
-          ml: coatMl(step.technique, surface, factors),
+          ml: coatMl(step.technique, surface, factors) * (step.own?.film ?? 1),
           paletteMl: PALETTE_ML * share,
           kind: film.kind,
         },

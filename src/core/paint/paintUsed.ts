@@ -33,11 +33,11 @@ export function paintUsed(
 ): PaintUsed[] {
   const contents = mixContents(unit);
   return passes.flatMap((pass) => {
-    const { technique, coverage } = pass.step;
+    const { technique, coverage, own } = pass.step;
     const film: Film | null = FILMS[technique];
     if (film === null) return [];
     const share = pass.half === null ? 1 : 0.5;
-    const perModel = coatMl(technique, SURFACE_CM2[unit.size] * coverage * share);
+    const perModel = coatMl(technique, SURFACE_CM2[unit.size] * coverage * share) * (own?.film ?? 1);
     const begun = new Set<string>();
     return [...(marksOf(pass.key)?.values() ?? [])]
       .sort((a, b) => a.at - b.at)

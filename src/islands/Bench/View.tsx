@@ -2,7 +2,7 @@ import { MINUTE_MS } from '../../core/kernel/timeUnits';
 import { useEffect, useRef, useState } from 'react';
 import type { BenchPass } from '../../core/bench/guide/benchLine';
 import type { MissedPlace } from '../../core/bench/guide/viewBench';
-import { factsOf } from '../../core/scheme/model/techniques';
+import { labelOf } from '../../core/scheme/model/techniques';
 import type { BenchPicture } from '../../contract/bench';
 import { Button, LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
@@ -258,7 +258,7 @@ function mainLabel({ view, pass, job }: Bench, now: number): string {
   const [lacking] = Number.isFinite(view.readyAt) ? [] : view.readiness.broken(job.passKey, [view.model]);
   const isWet = Math.max(view.readyAt, view.toolReadyAt) > now;
   const anyway = lacking ? `anyway (${lackWords(lacking.before)})` : 'anyway (still wet)';
-  if (view.needsStart) return isWet ? `Start ${anyway}` : `Start: ${factsOf(pass.technique).label.toLowerCase()}`;
+  if (view.needsStart) return isWet ? `Start ${anyway}` : `Start: ${labelOf(pass).toLowerCase()}`;
   return isWet ? `Paint model ${view.model} ${anyway}` : `Model ${view.model} is done`;
 }
 

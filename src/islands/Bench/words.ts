@@ -1,6 +1,6 @@
 import { partWords } from '../../core/scheme/model/workWords';
 import type { BenchJob, BenchPass } from '../../core/bench/guide/benchLine';
-import { factsOf } from '../../core/scheme/model/techniques';
+import { labelOf } from '../../core/scheme/model/techniques';
 import { coatWords } from '../../core/scheme/model/halves';
 import type { Bench } from './taps/useBench';
 
@@ -8,7 +8,7 @@ type Names = Pick<Bench, 'units' | 'passes' | 'paints' | 'line'>;
 
 /** Which part of what: Jersey, base coat, coat 2 of 2. */
 export const passWords = (pass: Pick<BenchPass, 'part' | 'technique' | 'coat' | 'coats' | 'half'>): string =>
-  `${partWords(pass.part)}, ${factsOf(pass.technique).label.toLowerCase()}${coatWords(pass)}`;
+  `${partWords(pass.part)}, ${labelOf(pass).toLowerCase()}${coatWords(pass)}`;
 
 /** What a model lacks before it may be painted: not primed yet. */
 export const lackWords = (before: BenchPass): string => (before.technique === 'prime' ? 'not primed yet' : `no ${passWords(before)} yet`);
@@ -27,5 +27,5 @@ export const trayWords = ({ units }: Names, job: BenchJob): string => (units.get
 export function jobWords(names: Names, job: BenchJob): string {
   const pass = names.passes.get(job.passKey)!;
   const paint = names.paints.get(job.paintId ?? '');
-  return `${paint?.name ?? factsOf(pass.technique).label}: ${unitWords(names, job.unitId)}${trayWords(names, job)}, ${passWords(pass)}`;
+  return `${paint?.name ?? labelOf(pass)}: ${unitWords(names, job.unitId)}${trayWords(names, job)}, ${passWords(pass)}`;
 }

@@ -1,6 +1,6 @@
 import { HIGHLIGHT_DIFFERENCE, NEIGHBOUR_DIFFERENCE } from '../../core/paint/contrast';
 import type { Paint } from '../../core/scheme/model/definitions';
-import { factsOf } from '../../core/scheme/model/techniques';
+import { labelOf } from '../../core/scheme/model/techniques';
 import type { ColoursPicture } from '../../contract/colours';
 import { Panel } from '../../ui/Panel/Panel';
 import { plain } from '../../ui/format';
@@ -46,7 +46,7 @@ export function ContrastList({ picture: { units, contrast } }: { picture: Colour
             <li key={`${unitId} ${step.id}`}>
               <Pair paints={paints} />
               <span>
-                {nameOf(unitId)}, {part.toLowerCase()}: {factsOf(step.technique).label.toLowerCase()} in {paints[1].name}
+                {nameOf(unitId)}, {part.toLowerCase()}: {labelOf(step).toLowerCase()} in {paints[1].name}
                 <small>
                   on {paints[0].name}, difference {plain(difference, 1)}: hardly worth its minutes
                 </small>

@@ -1,6 +1,6 @@
 import type { BoardRow } from '../../core/paint/colourBoard';
 import type { OpenPotUse } from '../../core/bench/guide/openPot';
-import { factsOf } from '../../core/scheme/model/techniques';
+import { labelOf } from '../../core/scheme/model/techniques';
 import type { BoardUnit } from '../../contract/colours';
 import { Panel } from '../../ui/Panel/Panel';
 import { Swatch } from '../../ui/Swatch/Swatch';
@@ -35,7 +35,7 @@ export function PotDetails({ row, units, opened }: PotDetailsProps) {
             <ul>
               {cell.uses.map((use) => (
                 <li key={`${use.passKey} ${use.models}`}>
-                  {use.part ?? 'Over everything'}, {factsOf(use.technique).label.toLowerCase()}
+                  {use.part ?? 'Over everything'}, {labelOf(use).toLowerCase()}
                   {use.coats > 1 && ` (coat ${use.coat} of ${use.coats})`}:{' '}
                   {use.done === use.models
                     ? `${counted(use.models, 'model')} done`

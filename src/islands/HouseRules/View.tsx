@@ -18,6 +18,8 @@ import { MoneyField } from '../shared/MoneyField';
 import { Opened } from '../shared/Opened';
 import { SaveState } from '../shared/SaveState';
 import { SchoolFields } from '../shared/SchoolFields';
+import { Brushes } from './Brushes';
+import { OwnTechniques } from './OwnTechniques';
 import { WishPrices } from './WishPrices';
 import { useSaved } from '../client/useSaved';
 import styles from './View.module.css';
@@ -117,6 +119,7 @@ export function OpenedHouseRules({ rules: initial, revision: opened, setups, str
         </Panel>
         <Panel title="The bench">
           {numbers(BENCH)}
+          <Brushes brushes={rules.brushes} onChange={(brushes) => change({ brushes })} />
           <LearnedLeaders typed={rules.leaderFactor} leaders={leaders} />
         </Panel>
         <div className={styles.column}>
@@ -145,6 +148,7 @@ export function OpenedHouseRules({ rules: initial, revision: opened, setups, str
           </Panel>
         </div>
       </div>
+      <OwnTechniques techniques={rules.techniques} onChange={(techniques) => change({ techniques })} />
       <Panel title="Painting habits: where painters differ" className={styles.below}>
         <div className={styles.schools}>
           <SelectField

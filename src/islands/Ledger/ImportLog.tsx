@@ -1,7 +1,7 @@
 import { partWords } from '../../core/scheme/model/workWords';
 import { useRef, useState } from 'react';
 import type { TimeLogImport } from '../../contract/log';
-import { factsOf } from '../../core/scheme/model/techniques';
+import { labelOf } from '../../core/scheme/model/techniques';
 import { Button } from '../../ui/Button/Button';
 import { Dialog } from '../../ui/Dialog/Dialog';
 import { FileButton } from '../../ui/FileButton/FileButton';
@@ -97,8 +97,7 @@ function Preview({ preview }: { preview: TimeLogImport }) {
         <ul className={styles.sample}>
           {preview.sample.map((row) => (
             <li key={`${row.startedAt} ${row.unit} ${row.part}`}>
-              {row.unit}, {partWords(row.part)}: {factsOf(row.technique).label.toLowerCase()}, {counted(row.models, 'model')} in{' '}
-              {row.minutes} min
+              {row.unit}, {partWords(row.part)}: {labelOf(row).toLowerCase()}, {counted(row.models, 'model')} in {row.minutes} min
             </li>
           ))}
         </ul>

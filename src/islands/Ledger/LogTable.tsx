@@ -1,6 +1,6 @@
 import { partWords } from '../../core/scheme/model/workWords';
 import { useState } from 'react';
-import { factsOf } from '../../core/scheme/model/techniques';
+import { labelOf } from '../../core/scheme/model/techniques';
 import { minutesThatCount, type RowJudgement } from '../../core/log/definitions';
 import type { ShownRow } from '../../contract/log';
 import { Button } from '../../ui/Button/Button';
@@ -54,7 +54,7 @@ function LogLine({ row, onJudge }: { row: ShownRow; onJudge: (judgement: RowJudg
     <tr className={cx(row.verdict === 'left out' && styles.leftOut, isUnsure && (row.odd || row.open) && styles.flagged)}>
       <td>{momentText(Date.parse(row.startedAt))}</td>
       <td>
-        {factsOf(row.technique).label} on {row.unit}, {partWords(row.part)}
+        {labelOf(row)} on {row.unit}, {partWords(row.part)}
         <small className={styles.note}>{row.commission}</small>
         {row.note && <small className={styles.note}>{row.note}</small>}
       </td>

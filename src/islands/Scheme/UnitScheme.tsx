@@ -207,7 +207,7 @@ export function UnitScheme({
             onNewPaint={onNewPaint}
             onAdd={(name, paintId) => change(addPart(ulid, scheme, name, paintId))}
           />
-          <TypedLines scheme={scheme} paints={paints} onChange={change} />
+          <TypedLines scheme={scheme} paints={paints} techniques={house.techniques} onChange={change} />
           {scheme.parts.length === 0 && scheme.allOver.length === 0 && (
             <Starters unit={shownUnit} paints={paints} onNewPaint={onNewPaint} onStart={change} />
           )}

@@ -23,7 +23,7 @@ export const lostMinutes = ({ totals }: TrayChoice): number => totals.bench - to
 /** A pass in a few words: Wash Bog wash, over everything. */
 export function passName(job: JobInfo, paints: ReadonlyMap<string, Paint>): string {
   const paint = job.paintId === null ? undefined : paints.get(job.paintId);
-  return workWords(job.technique, job.partName, paint?.name);
+  return workWords(job, job.partName, paint?.name);
 }
 
 /** What another split changes, and through what: 3.4 min more (waiting +3.4 min). */

@@ -4,4 +4,4 @@ import { houseRulesSchema, saveHouseRules } from '../../server/house/saveHouseRu
 
 export const GET = query(({ stores, now }) => loadHouse(stores, now));
 
-export const PUT = endpoint(houseRulesSchema, (input, { stores }) => saveHouseRules(stores, input));
+export const PUT = endpoint(houseRulesSchema, (input, { stores, now }) => saveHouseRules(stores, input, now));

@@ -1,12 +1,14 @@
 import { object, type InferType } from 'yup';
-import { atLeast, clockTime, count, list, minutes, oneOf } from '../../core/formats/fields';
+import { atLeast, clockTime, count, list, minutes, oneOf, requiredText } from '../../core/formats/fields';
 import { InputError } from '../../core/kernel/InputError';
-import { schoolsSchema, strengthsSchema } from '../../core/formats/scheme/schemeSchemas';
+import { ownTechniqueSchema, schoolsSchema, strengthsSchema } from '../../core/formats/scheme/schemeSchemas';
 import { SIZES, type Size } from '../../core/scheme/model/definitions';
+import { factsOf, TECHNIQUES, type OwnTechnique } from '../../core/scheme/model/techniques';
 import { BATCHES, type HouseRules } from '../../core/scheme/model/houseRules';
 import { WISH_ROWS } from '../../core/scheme/rules/wishRows';
 import { UNSAVED } from '../../data/file/revisions';
 import { ConflictError } from '../stores/errors';
+import { followTechniques } from './followTechniques';
 import type { Stores } from '../stores/stores';
 
 const rulesSchema = object({
@@ -38,6 +40,8 @@ const rulesSchema = object({
       WISH_ROWS.map(({ id }) => [id, atLeast(0, 'a number of minutes from 0 to 60').max(60).optional().default(undefined)]),
     ),
   ).default({}),
+  techniques: list(ownTechniqueSchema, 100).optional().default([]),
+  brushes: list(requiredText('a brush', 60), 100).optional().default([]),
   batches: oneOf(BATCHES),
   hourlyRateMinor: count(0, 100_000_00),
   currency: oneOf(['EUR', 'USD', 'GBP', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK', 'AUD', 'CAD', 'NZD', 'JPY'] as const),
@@ -47,9 +51,15 @@ export const houseRulesSchema = object({ revision: count(UNSAVED), rules: rulesS
 
 /** Saves the rules as they are in a window that was opened at a revision. Answers with the new one. */
 export async function saveHouseRules(
-  stores: Pick<Stores, 'houseRules'>,
+  stores: Stores,
   { revision, rules }: InferType<typeof houseRulesSchema>,
+  now: Date,
 ): Promise<{ revision: number }> {
+  rules.techniques.forEach(({ name }, index) => {
+    const isThere = rules.techniques.some((other, at) => at < index && other.name.toLowerCase() === name.toLowerCase());
+    if (isThere || TECHNIQUES.some((technique) => factsOf(technique).label.toLowerCase() === name.toLowerCase()))
+      throw new InputError(`techniques[${index}].name`, name, 'give a name that no other technique has');
+  });
   rules.sessions.forEach((session, index) => {
     if (session.to <= session.from)
       throw new InputError(`sessions[${index}].to`, session.to, `give an end after its start (${session.from})`);
@@ -63,9 +73,12 @@ export async function saveHouseRules(
         `let it not overlap the session from ${clash.from} to ${clash.to} of the same day`,
       );
   });
-  if (!(await stores.houseRules.save(rules as HouseRules, revision)))
-    throw new ConflictError(
-      'House rules were changed in another window after this one was opened: reload the page, then make your change again.',
-    );
-  return { revision: revision + 1 };
+  return stores.allOrNothing(async (all) => {
+    if (!(await all.houseRules.save(rules as HouseRules, revision)))
+      throw new ConflictError(
+        'House rules were changed in another window after this one was opened: reload the page, then make your change again.',
+      );
+    await followTechniques(all, rules.techniques as OwnTechnique[], now);
+    return { revision: revision + 1 };
+  });
 }

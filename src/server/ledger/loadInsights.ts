@@ -73,7 +73,7 @@ function foretoldRows(
   return { rows, odd };
 }
 
-const stepWords = ({ technique, part }: Pick<StoredLogRow, 'technique' | 'part'>) => workOnWords(technique, part);
+const stepWords = (row: Pick<StoredLogRow, 'technique' | 'part'>) => workOnWords(row, row.part);
 
 const hourName = (hour: number) => `${String(hour).padStart(2, '0')}:00`;
 

@@ -7,7 +7,7 @@ import { isNearlyDone } from '../../core/plan/build/unitsInTurn';
 import { lacksPaint } from '../../core/scheme/passes/setups';
 import { leadersOf } from '../../core/scheme/model/whoTakes';
 import { shareMinutes } from '../../core/plan/build/lineFigures';
-import { factsOf } from '../../core/scheme/model/techniques';
+import { labelOf } from '../../core/scheme/model/techniques';
 import type { LinePicture, UnitChoice } from '../../contract/line';
 import { selectionKey } from '../../core/plan/selection';
 import { shortPaints } from '../../core/paint/shortPaints';
@@ -85,7 +85,7 @@ const ruleWordsOf = (rules: readonly string[]): Record<string, string> =>
 function stepsWithoutPaint(unit: WorkUnit, { house }: Workshop): string[] {
   const names = passesOf(unit, unit.standard, house)
     .filter(({ step, coat }) => coat === 1 && lacksPaint(step.technique, step.paint ?? step.mix))
-    .map(({ where, step }) => `${unit.name}, ${placeWords(where)}: ${factsOf(step.technique).label.toLowerCase()}`);
+    .map(({ where, step }) => `${unit.name}, ${placeWords(where)}: ${labelOf(step).toLowerCase()}`);
   return [...new Set(names)];
 }
 

@@ -7,7 +7,7 @@ import { followed, matched, notAmong } from '../../core/scheme/authoring/linked'
 import { allSteps } from '../../core/scheme/model/allSteps';
 import { hasScheme } from '../../core/scheme/model/definitions';
 import { stepOfKey } from '../../core/scheme/model/halves';
-import { factsOf } from '../../core/scheme/model/techniques';
+import { labelOf } from '../../core/scheme/model/techniques';
 import { allModels } from '../../core/scheme/model/whoTakes';
 import { ConflictError, NotFoundError } from '../stores/errors';
 import type { Stores } from '../stores/stores';
@@ -86,7 +86,7 @@ function aloneAmong(all: readonly StoredUnit[]): string[] {
 function refuseLost({ name, scheme }: StoredUnit, lost: readonly string[]): void {
   if (lost.length === 0) return;
   const works = allSteps(scheme).filter((step) => lost.includes(step.id));
-  const names = [...new Set(works.map((step) => factsOf(step.technique).label.toLowerCase()))].join(', ');
+  const names = [...new Set(works.map((step) => labelOf(step).toLowerCase()))].join(', ');
   throw new ConflictError(
     `Models of ${name} have ${names} that this scheme does not have: write that into this scheme first, or take those marks back.`,
   );

@@ -28,7 +28,7 @@ export async function loadShelf(stores: Stores, now: Date, of: string | null = n
   );
   const told = (index: number): PotJob => {
     const { job, at } = jobs[index]!;
-    return { unit: job.unitName, commission: job.commissionName, what: workWords(job.technique, job.partName), at };
+    return { unit: job.unitName, commission: job.commissionName, what: workWords(job, job.partName), at };
   };
   const carried = new Set(standing.used.map(({ paintId }) => paintId));
   const off = howFarOff(standing.measured, standing.factors);

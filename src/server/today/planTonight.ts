@@ -38,7 +38,7 @@ export async function planTonight(stores: Stores, workshop: Workshop, now: Date)
       .map(({ id, begin, end }): TonightJob => {
         const job = built.jobs[indexes.get(id)!]!;
         return {
-          what: workWords(job.technique, job.partName),
+          what: workWords(job, job.partName),
           unitName: job.unitName,
           commissionName: job.commissionName,
           models: job.models.length,

@@ -3,12 +3,12 @@ import { dryMinutesOf, handleMinutesOf } from '../../plan/build/buildLine';
 import type { Roster, RosterUnit } from '../../plan/build/roster';
 import { idOfHalf, type Half } from '../../scheme/model/halves';
 import type { Size } from '../../scheme/model/definitions';
-import type { Technique } from '../../scheme/model/techniques';
+import { ownWords, type OwnTechnique, type Technique } from '../../scheme/model/techniques';
 import { mixTexts, recipeOf } from '../../scheme/model/recipe';
 import { likeOf } from '../../scheme/model/lineage';
 import { hardRules } from '../../scheme/rules/orderRules';
 import { effortOf, passesOf, type Dip, type Pass } from '../../scheme/passes/passes';
-import { lacksPaint, setupId } from '../../scheme/passes/setups';
+import { brushOf, lacksPaint, setupId } from '../../scheme/passes/setups';
 import { splitTrays } from '../../scheme/passes/splitTrays';
 import { leadersOf, modelFactors, type ModelFactor } from '../../scheme/model/whoTakes';
 import { allAtOnce, type Steps } from '../../kernel/steps';
@@ -35,6 +35,10 @@ export interface BenchPass {
   part: string | null;
   partId: string | null;
   technique: Technique;
+  /** Left out for a shipped technique. */
+  own?: Pick<OwnTechnique, 'name' | 'caution'>;
+  /** Which brush, in the painter's words; empty where the technique says it. */
+  brush: string;
   coverage: number;
   /** Models of the unit that take it, 1-based, ascending. */
   models: number[];
@@ -137,7 +141,7 @@ function benchPasses(unit: RosterUnit, roster: Roster, first: number, reasons: s
     const dryMinutes = dryMinutesOf(step, dip.potId, roster);
     return {
       ...dip,
-      setupId: setupId({ ...step, id: idOfHalf(step.id, half) }, dip.potId),
+      setupId: setupId({ ...step, brush: brushOf(step), id: idOfHalf(step.id, half) }, dip.potId),
       lacksPaint: lacksPaint(step.technique, dip.potId),
       dryMinutes,
       handleMinutes: handleMinutesOf(step.technique, dryMinutes),
@@ -155,6 +159,8 @@ function benchPasses(unit: RosterUnit, roster: Roster, first: number, reasons: s
       part: pass.where,
       partId: pass.part?.id ?? null,
       technique: pass.step.technique,
+      ...ownWords(pass.step),
+      brush: brushOf(pass.step),
       coverage: pass.step.coverage,
       models: pass.models,
       dips: pass.dips.map((dip) => dipOf(pass, dip)),
@@ -196,6 +202,8 @@ export const factsOfPass = (pass: BenchPass, dip: BenchDip, unit: BenchUnit, pai
   unit: unit.name,
   part: pass.part ?? '',
   technique: pass.technique,
+  ...(pass.own && { own: { name: pass.own.name } }),
+  ...(pass.brush && { brush: pass.brush }),
   paintId: dip.potId,
   paint: paintName,
   size: unit.size,

@@ -44,7 +44,8 @@ export function openPotUses(line: BenchLine, readiness: BenchReadiness, potId: s
     .sort((a, b) => b.ready - a.ready || (a.soonAt ?? 0) - (b.soonAt ?? 0));
 }
 
-function whatOf({ technique, part, coat, coats }: BenchPass): string {
-  const base = workWords(technique, part);
+function whatOf(pass: BenchPass): string {
+  const { part, coat, coats } = pass;
+  const base = workWords(pass, part);
   return coats > 1 ? `${base}, coat ${coat} of ${coats}` : base;
 }

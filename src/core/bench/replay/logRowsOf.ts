@@ -29,6 +29,7 @@ export function logRowsOf(stretches: readonly Stretch[]): IdentifiedLogRow[] {
       unit: facts.unit,
       part: facts.part,
       technique: stretch.touchUp ? 'touchup' : facts.technique,
+      called: stretch.touchUp ? null : (facts.own?.name ?? null),
       size: facts.size,
       coverage: facts.coverage,
       models: stretch.models.length,

@@ -16,6 +16,10 @@ const workFacts = object({
   unit: requiredText('the name of the unit'),
   part: text('the name of the part').defined(),
   technique: oneOf(TECHNIQUES),
+  own: object({ name: requiredText('the name of the technique', 60) })
+    .optional()
+    .default(undefined),
+  brush: text('a brush', 60).optional().default(undefined),
   paintId: id().nullable().notRequired().default(null),
   paint: text('the name of the paint').nullable().default(null),
   size: oneOf(SIZES),
@@ -23,7 +27,7 @@ const workFacts = object({
   dryMinutes: longTime(),
   handleMinutes: longTime(),
   minutes: longTime(),
-  effort: atLeast(0.1, 'a factor from 0.1 to 20').max(20).default(1),
+  effort: atLeast(0.01, 'a factor from 0.01 to 1000').max(1000).default(1),
   factors: array(
     object({
       models: array(count(1, MOST_MODELS)).strict().max(MOST_MODELS).required(),

@@ -119,6 +119,8 @@ function checkSteps(
     own(at, stepKey(step), step);
     steps.add(step.id);
     checkPot(step, at);
+    if (step.own && step.own.like !== step.technique)
+      throw new InputError(`${at}.own.like`, step.own.like, `let it be like the technique of the step (${step.technique})`);
     step.paintFor.forEach((other, index) => {
       const where = `${at}.paintFor[${index}]`;
       if (!whom.options.has(other.option))

@@ -1,6 +1,7 @@
 import { surfaceOf } from '../../scheme/model/field';
 import { usualPart, usualStep } from '../../scheme/authoring/briefScheme';
-import { OTHER_NAMES, TECHNIQUES, type Technique, factsOf } from '../../scheme/model/techniques';
+import { byTechnique } from '../../scheme/authoring/ownTechnique';
+import { factsOf, isByPiece, OTHER_NAMES, TECHNIQUES, type OwnTechnique, type Technique } from '../../scheme/model/techniques';
 import { coverageIn, readPartName, resized } from '../../scheme/model/shares';
 import { mapOver, type Over, type Paint, type Part, type Scheme, type Step } from '../../scheme/model/definitions';
 
@@ -27,6 +28,8 @@ export interface TypedLine {
 
 export interface TypedStep {
   technique: Technique;
+  /** The painter's own; left out for a shipped one. */
+  own?: OwnTechnique;
   paint: Paint | null;
   /** As it was typed, where the shelf has none of that name. */
   unknownPaint: string | null;
@@ -39,15 +42,18 @@ const OVER_SOME = /^over (.+)$/i;
 const COATS = /\s+(?:x\s*(\d+)|(\d+)\s*(?:x|coats?))$/i;
 const MOST_COATS = 10;
 
-const WORDS: readonly (readonly [string, Technique])[] = [
-  ...TECHNIQUES.map((technique) => [factsOf(technique).label.toLowerCase(), technique] as const),
-  ...TECHNIQUES.map((technique) => [technique, technique] as const),
+type Word = readonly [word: string, technique: Technique, own?: OwnTechnique];
+const longestFirst = ([a]: Word, [b]: Word) => b.length - a.length;
+const WORDS: readonly Word[] = [
+  ...TECHNIQUES.map((technique): Word => [factsOf(technique).label.toLowerCase(), technique]),
+  ...TECHNIQUES.map((technique): Word => [technique, technique]),
   ...Object.entries(OTHER_NAMES),
-].sort(([a], [b]) => b.length - a.length);
+];
 
-/** Reads lines against the paints of a shelf. Nothing is guessed: what is not understood is a problem that names it. */
-export function readSchemeLines(text: string, shelf: readonly Paint[]): TypedScheme {
+/** Reads lines against the paints of a shelf and the painter's own techniques. Nothing is guessed: what is not understood is a problem that names it. */
+export function readSchemeLines(text: string, shelf: readonly Paint[], techniques: readonly OwnTechnique[] = []): TypedScheme {
   const typed: TypedScheme = { lines: [], problems: [] };
+  const words = [...techniques.map((own): Word => [own.name.toLowerCase(), own.like, own]), ...WORDS].sort(longestFirst);
   text.split('\n').forEach((raw, index) => {
     const line = raw.trim();
     if (line === '') return;
@@ -63,7 +69,7 @@ export function readSchemeLines(text: string, shelf: readonly Paint[]): TypedSch
       .split(',')
       .map((each) => each.trim())
       .filter((each) => each !== '')
-      .flatMap((each) => readStep(each, shelf, say));
+      .flatMap((each) => readStep(each, shelf, words, say));
     typed.lines.push({ ...placeOf(name), steps });
   });
   return typed;
@@ -87,12 +93,12 @@ const namesIn = (text: string): string[] =>
     .map((each) => each.trim())
     .filter((each) => each !== '');
 
-function readStep(text: string, shelf: readonly Paint[], say: (message: string) => void): TypedStep[] {
+function readStep(text: string, shelf: readonly Paint[], words: readonly Word[], say: (message: string) => void): TypedStep[] {
   const coatsTyped = COATS.exec(text);
   const coats = coatsTyped ? Number(coatsTyped[1] ?? coatsTyped[2]) : 1;
   const rest = coatsTyped ? text.slice(0, coatsTyped.index) : text;
   const lower = rest.toLowerCase();
-  const known = WORDS.find(([word]) => lower === word || lower.startsWith(`${word} `));
+  const known = words.find(([word]) => lower === word || lower.startsWith(`${word} `));
   if (!known) {
     say(`"${text}" has no technique: begin with one, as base, layer, edge, wash or dry brush.`);
     return [];
@@ -101,11 +107,12 @@ function readStep(text: string, shelf: readonly Paint[], say: (message: string) 
     say(`"${text}" has ${coats} coats: give 1 to ${MOST_COATS}.`);
     return [];
   }
-  const [word, technique] = known;
+  const [word, technique, own] = known;
+  const work = { technique, ...(own && { own }), coats };
   const named = rest.slice(word.length).trim();
-  if (!factsOf(technique).usesPaint) return [{ technique, paint: null, unknownPaint: null, coats }];
+  if (!factsOf(technique).usesPaint) return [{ ...work, paint: null, unknownPaint: null }];
   const paint = named === '' ? null : paintNamed(named, shelf);
-  return [{ technique, paint, unknownPaint: named !== '' && paint === null ? named : null, coats }];
+  return [{ ...work, paint, unknownPaint: named !== '' && paint === null ? named : null }];
 }
 
 /** By its whole name, or by the beginning of it where only one begins so. */
@@ -122,10 +129,12 @@ const FROM_TABLE = ['highlight', 'detail', 'weather', 'sealed'];
 
 /** The scheme with the lines in it: steps of a part that is there already go to the end of its strip. Parts that a line goes over are made where they are new. */
 export function withSchemeLines(scheme: Scheme, lines: readonly TypedLine[], newId: () => string): Scheme {
-  const stepOf = ({ technique, paint, coats, unknownPaint }: TypedStep, surface: number): Step => {
+  const stepOf = ({ technique, own, paint, coats, unknownPaint }: TypedStep, surface: number): Step => {
     return {
       ...usualStep(newId(), technique, paint?.id ?? null, coverageIn(technique, { surface })),
-      coats,
+      ...(own && byTechnique(own)),
+      // Three transfers are three on each model, not three coats.
+      ...(isByPiece(technique) ? { coats: 1, pieces: coats } : { coats }),
       standard: FROM_TABLE.includes(factsOf(technique).moment) ? 'table' : 'quick',
       note: unknownPaint ?? '',
     };

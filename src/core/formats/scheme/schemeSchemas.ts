@@ -1,5 +1,6 @@
 import { array, boolean, object, type InferType } from 'yup';
 import {
+  CARES,
   FACES,
   GROUP_KINDS,
   REACHES,
@@ -67,6 +68,21 @@ const over = object({
 /** What a part or a step is called in all units that are painted by one scheme. */
 const sharedName = () => id().optional().default(undefined);
 
+const MOST_PIECES = 50;
+
+/** A technique of the painter's own, as House rules and steps have it. */
+export const ownTechniqueSchema = object({
+  id: id(),
+  name: requiredText('a name for the technique', 60),
+  like: oneOf(TECHNIQUES),
+  moment: oneOf(MOMENTS).nullable().notRequired().default(null),
+  effort: atLeast(0.1, 'a factor from 0.1 to 10').max(10),
+  dryMinutes: dryMinutes(),
+  film: atLeast(0, 'a factor from 0 to 10').max(10),
+  brush: text('what is in the hand', 60).default(''),
+  caution: text('a caution', 400).default(''),
+});
+
 const step = object({
   id: id(),
   technique: oneOf(TECHNIQUES),
@@ -87,6 +103,10 @@ const step = object({
   moment: oneOf(MOMENTS).nullable().notRequired().default(null),
   note: note().optional().default(''),
   over,
+  own: ownTechniqueSchema.optional().default(undefined),
+  brush: requiredText('a brush', 60).optional().default(undefined),
+  pieces: count(1, MOST_PIECES).optional().default(undefined),
+  care: oneOf(CARES).optional().default(undefined),
   like: object({ step: id(), technique: oneOf(TECHNIQUES), paint: optionalId() })
     .optional()
     .default(undefined),

@@ -161,7 +161,7 @@ function problemOf(column: Column, value: unknown): string | null {
 /** The row of the values of `TIME_LOG_COLUMNS`, in their order: by place they are read twice as fast as by name. */
 function rowFrom(values: never[]): FileRow {
   const [startedAt, commission, unit, part, technique, size, coverage, models, minutes, setupMinutes, note, ...optional] = values;
-  const [weight, id, verdict, measuredMinutes, commissionId, unitId, stepId, effort, commissionThen, unitThen, stepLike] = optional;
+  const [weight, id, verdict, measuredMinutes, commissionId, unitId, stepId, effort, commissionThen, unitThen, stepLike, called] = optional;
   return {
     startedAt: startedAt!,
     // The log keeps the names of the moment.
@@ -187,5 +187,6 @@ function rowFrom(values: never[]): FileRow {
     unitId: unitId!,
     stepId: stepId!,
     stepLike: stepLike!,
+    ...(called && { called }),
   };
 }

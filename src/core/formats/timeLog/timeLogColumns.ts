@@ -27,6 +27,7 @@ export const TIME_LOG_COLUMNS = [
   'commission_then',
   'unit_then',
   'step_like',
+  'called',
 ] as const;
 export type Column = (typeof TIME_LOG_COLUMNS)[number];
 
@@ -63,6 +64,7 @@ export const rowSchema = object({
   commission_then: text('the name the commission had').nullable().defined(),
   unit_then: text('the name the unit had').nullable().defined(),
   step_like: optionalId(),
+  called: text('the name of the technique', 60).nullable().defined(),
 });
 
 export const NUMBERS: readonly Column[] = ['coverage', 'models', 'minutes', 'setup_minutes', 'weight', 'measured_minutes', 'effort'];
@@ -79,6 +81,7 @@ export const OR_NULL: readonly Column[] = [
   'commission_then',
   'unit_then',
   'step_like',
+  'called',
 ];
 export const OPTIONAL: readonly Column[] = [...TEXTS, ...OR_NULL, 'verdict'];
 

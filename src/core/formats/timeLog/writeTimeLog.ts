@@ -41,6 +41,7 @@ export function writeTimeLog(rows: readonly WrittenRow[]): string {
         row.commissionThen ?? row.commission,
         row.unitThen ?? row.unit,
         row.stepLike ?? '',
+        row.called ?? '',
       ],
     ];
   });

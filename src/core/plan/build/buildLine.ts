@@ -15,10 +15,10 @@ import { effortOf, passesOf } from '../../scheme/passes/passes';
 import { passStretches, type PassStretch } from '../../scheme/passes/passStretches';
 import type { Pot } from '../../scheme/model/pots';
 import { turnRules, type LaidTurns } from './unitsInTurn';
-import { changeoverMinutes, setupId, setupOf, startMinutes, type SetupInfo } from '../../scheme/passes/setups';
+import { brushOf, changeoverMinutes, setupId, setupOf, startMinutes, type SetupInfo } from '../../scheme/passes/setups';
 import { staminaWish } from './stamina';
 import { splitTrays, type UnitTray } from '../../scheme/passes/splitTrays';
-import { factsOf, type Technique } from '../../scheme/model/techniques';
+import { factsOf, ownWords, type Technique } from '../../scheme/model/techniques';
 import { mixTexts, recipeOf } from '../../scheme/model/recipe';
 import { usualDrying } from '../../scheme/model/shares';
 import { factorOf, modelFactors, type ModelFactor } from '../../scheme/model/whoTakes';
@@ -186,9 +186,10 @@ function jobOf(
     trayId: tray.id,
     partName: pass.where,
     technique: pass.step.technique,
+    ...ownWords(pass.step),
     moment,
     paintId: dip.potId,
-    setupId: setupId({ ...pass.step, id: idOfHalf(pass.step.id, pass.half) }, dip.potId),
+    setupId: setupId({ ...pass.step, brush: brushOf(pass.step), id: idOfHalf(pass.step.id, pass.half) }, dip.potId),
     coat: pass.coat,
     half: pass.half,
     coats: pass.step.coats,

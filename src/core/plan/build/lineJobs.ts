@@ -1,7 +1,7 @@
 import type { Half } from '../../scheme/model/halves';
 import type { Moment } from '../../scheme/model/moments';
 import type { Size } from '../../scheme/model/definitions';
-import type { Technique } from '../../scheme/model/techniques';
+import type { OwnTechnique, Technique } from '../../scheme/model/techniques';
 import type { UnitTray } from '../../scheme/passes/splitTrays';
 
 /** A job of the line in the painter's terms. */
@@ -17,6 +17,8 @@ export interface JobInfo {
   /** Null for a step that goes over everything. */
   partName: string | null;
   technique: Technique;
+  /** Left out for a shipped technique. */
+  own?: Pick<OwnTechnique, 'name' | 'caution'>;
   moment: Moment;
   /** Id of a paint or a mix. */
   paintId: string | null;

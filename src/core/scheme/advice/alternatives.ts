@@ -1,7 +1,7 @@
 import { groupBy } from '../../kernel/groupBy';
 import { includesStandard, type Part, type Scheme, type Standard, type Step } from '../model/definitions';
 import { leadersOf } from '../model/whoTakes';
-import { factsOf } from '../model/techniques';
+import { factsOf, labelOf } from '../model/techniques';
 
 /** Another way to paint a unit, and what it changes in hands-on minutes over the unit. */
 export interface Alternative {
@@ -79,7 +79,7 @@ function oneColourLess(placed: readonly Placed[], minutesOf: StepMinutes): Alter
   if (!single) return null;
   const { step, part } = single.only;
   return {
-    what: `One colour less: no ${factsOf(step.technique).label.toLowerCase()} on the ${part.name.toLowerCase()}`,
+    what: `One colour less: no ${labelOf(step).toLowerCase()} on the ${part.name.toLowerCase()}`,
     minutes: -single.minutes,
   };
 }

@@ -4,9 +4,9 @@ import { orderRules } from '../rules/orderRules';
 import type { PassMinutes } from '../rules/ruleBetween';
 import { passesOf, type Pass } from '../passes/passes';
 import { withPots } from '../model/pots';
-import { factsOf } from '../model/techniques';
+import { labelOf } from '../model/techniques';
 
-const nameOf = (pass: Pass) => `${factsOf(pass.step.technique).label.toLowerCase()}${pass.part ? ` on ${pass.part.name}` : ''}`;
+const nameOf = (pass: Pass) => `${labelOf(pass.step).toLowerCase()}${pass.part ? ` on ${pass.part.name}` : ''}`;
 
 /** The rules that hold a step where it is: what it waits for and what waits for it, hard ones first. */
 export function reasonsFor(

@@ -4,7 +4,7 @@ import { allSteps } from '../model/allSteps';
 import { usualPart, usualStep } from './briefScheme';
 import { mapOver, type Part, type Scheme, type Step, type StepFor } from '../model/definitions';
 import { coverageIn, followsPart, LEAST_COVERAGE, readPartName, resized } from '../model/shares';
-import { type Technique, factsOf } from '../model/techniques';
+import { factsOf, isByCare, isByPiece, type Technique } from '../model/techniques';
 import type { SchoolQuestion, Strength } from '../model/schools';
 import { ownStep } from '../model/lineage';
 import type { RemovedPiece } from '../model/removedPiece';
@@ -121,15 +121,30 @@ export const addUsualGround = (newId: NewId, scheme: Scheme): Scheme => ({
 export const changeStep = (scheme: Scheme, strip: StripId, stepId: string, change: Partial<Step>): Scheme => {
   const part = scheme.parts.find(({ id }) => id === strip);
   const changed = (step: Step): Step => {
-    const next = { ...step, ...change };
+    const next = { ...withoutOwn(step, change), ...change };
     const follows = part && change.coverage === undefined && followsPart(step, part);
-    return withoutIdlePaint(follows ? { ...next, coverage: coverageIn(next.technique, part) } : next);
+    return withoutIdle(follows ? { ...next, coverage: coverageIn(next.technique, part) } : next);
   };
   return mapStrip(scheme, strip, (steps) => steps.map((step) => (step.id === stepId ? changed(step) : step)));
 };
 
-const withoutIdlePaint = (step: Step): Step =>
-  factsOf(step.technique).usesPaint ? step : { ...step, paint: null, mix: null, paintFor: [] };
+/** A technique of the painter's own goes when another is chosen. */
+function withoutOwn(step: Step, { technique }: Partial<Step>): Step {
+  if (technique === undefined) return step;
+  const { own: _own, ...shipped } = step;
+  return shipped;
+}
+
+/** What the technique has no use for goes with the one that had. */
+function withoutIdle({ pieces, care, brush, ...step }: Step): Step {
+  return {
+    ...step,
+    ...(!factsOf(step.technique).usesPaint && { paint: null, mix: null, paintFor: [] }),
+    ...(brush && { brush }),
+    ...(pieces !== undefined && isByPiece(step.technique) && { pieces }),
+    ...(care !== undefined && isByCare(step.technique) && { care }),
+  };
+}
 
 export const removeStep = (scheme: Scheme, strip: StripId, stepId: string): Scheme =>
   withoutLostEnds(mapStrip(scheme, strip, (steps) => steps.filter((step) => step.id !== stepId)));

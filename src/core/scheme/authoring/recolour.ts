@@ -1,5 +1,5 @@
 import type { Mix, Paint, PaintFor, Scheme, Step } from '../model/definitions';
-import { factsOf } from '../model/techniques';
+import { labelOf } from '../model/techniques';
 
 /** A colour of a scheme, and where it is used: one choice when the scheme is painted in other colours. */
 export interface ColourSlot {
@@ -17,7 +17,7 @@ export function colourSlots({ scheme, paints }: { scheme: Scheme; paints: readon
     slots.get(id)!.add(where);
   };
   const ofStep = (step: Step, name: string) => {
-    const where = `${name}: ${factsOf(step.technique).label.toLowerCase()}`;
+    const where = `${name}: ${labelOf(step).toLowerCase()}`;
     note(step.paint, where);
     for (const other of step.paintFor) if ('paint' in other) note(other.paint, where);
   };

@@ -1,5 +1,5 @@
 import type { Part, PaintFor, Scheme, Step } from '../model/definitions';
-import { factsOf } from '../model/techniques';
+import { labelOf } from '../model/techniques';
 
 /** One thing that is otherwise in a scheme than it was. */
 export interface SchemeDifference {
@@ -54,8 +54,7 @@ const placed = ({ parts, allOver }: Scheme): Map<string, PlacedStep> =>
     ].map((each) => [each.step.id, each]),
   );
 
-const nameOf = (step: Step, part: Part | null): string =>
-  `${part?.name ?? 'Over everything'}, ${factsOf(step.technique).label.toLowerCase()}`;
+const nameOf = (step: Step, part: Part | null): string => `${part?.name ?? 'Over everything'}, ${labelOf(step).toLowerCase()}`;
 
 const potNamer =
   ({ mixes }: Scheme, nameOfPaint: NameOfPaint) =>
@@ -75,7 +74,8 @@ function stepDifferences(
   const say = (what: string, isRepainted: boolean) =>
     found.push({ what: `${nameOf(old, oldPart)}: ${what}`, repaint: isRepainted ? step : null, part: isRepainted ? part : null });
   const [wasPot, isPot] = [potsOf(before), potsOf(after)];
-  if (old.technique !== step.technique) say(`${factsOf(step.technique).label.toLowerCase()} instead`, true);
+  if (old.technique !== step.technique || old.own?.id !== step.own?.id) say(`${labelOf(step).toLowerCase()} instead`, true);
+  else if (JSON.stringify(old.own) !== JSON.stringify(step.own)) say(`${labelOf(step).toLowerCase()} is done otherwise`, false);
   if (old.paint !== step.paint || old.mix !== step.mix) say(`${wasPot(old)} becomes ${isPot(step)}`, true);
   else if (step.mix !== null && recipe(before, step.mix) !== recipe(after, step.mix)) say(`${isPot(step)} is mixed otherwise`, true);
   if (others(old.paintFor) !== others(step.paintFor)) say('other paints for some', true);
@@ -89,6 +89,9 @@ function stepDifferences(
   if (old.faces !== step.faces) say(`painted ${step.faces}`, false);
   if (old.moment !== step.moment) say(`stands at ${step.moment ?? 'its usual moment'}`, false);
   if (JSON.stringify(old.over) !== JSON.stringify(step.over)) say('laid on other parts', false);
+  if ((old.brush ?? '') !== (step.brush ?? '')) say(step.brush ? `with ${step.brush}` : 'with the usual brush', false);
+  if ((old.pieces ?? 1) !== (step.pieces ?? 1)) say(`${step.pieces ?? 1} on each model, were ${old.pieces ?? 1}`, false);
+  if (old.care !== step.care) say(`${step.care ?? 'usual'} care`, false);
   if (old.strength !== step.strength) say(`strength ${step.strength === '' ? 'not said' : step.strength}`, false);
   if (old.note !== step.note) say('another note', false);
   if ((oldPart?.id ?? null) !== (part?.id ?? null)) say(`moved to ${part?.name ?? 'everything'}`, true);

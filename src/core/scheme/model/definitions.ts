@@ -1,7 +1,7 @@
 import type { PaintKind } from './paintKinds';
 import type { Moment } from './moments';
 import type { Schools, Strengths } from './schools';
-import type { Technique } from './techniques';
+import type { OwnTechnique, Technique } from './techniques';
 
 /** What is painted: units of alike models, their parts, the paints, and the steps of a scheme. */
 
@@ -120,6 +120,9 @@ export const mapOver = (over: Over, change: (ids: string[]) => string[]): Over =
 /** Another paint or mix for the models of an option. */
 export type PaintFor = { option: string; paint: string } | { option: string; mix: string };
 
+export const CARES = ['quick', 'careful'] as const;
+export type Care = (typeof CARES)[number];
+
 export const FACES = ['whole', 'fronts then backs', 'fill then cut in'] as const;
 
 /** Where a step was copied from: the first of them, and what it was painted with there. */
@@ -154,6 +157,14 @@ export interface Step {
   note: string;
   /** Of a step over several parts; left out where it goes over everything. */
   over?: Over;
+  /** A technique of the painter's own, like `technique`; left out for a shipped one. */
+  own?: OwnTechnique;
+  /** Which brush, of the painter's own list; left out where the technique says it. */
+  brush?: string;
+  /** Transfers on a model; left out for one. */
+  pieces?: number;
+  /** How much care it takes, where that and not the surface makes the minutes; left out for the usual one. */
+  care?: Care;
   /** Left out where it was not copied from another unit's. */
   like?: StepLineage;
   /** What it is called in every unit that is painted by the same scheme; left out where that is its own id. */

@@ -1,5 +1,5 @@
 import type { Size } from './definitions';
-import type { Technique } from './techniques';
+import type { OwnTechnique, Technique } from './techniques';
 import { DEFAULT_SCHOOLS, type Schools, type Strengths } from './schools';
 
 /** How this painter works: sessions in the week, what changing over costs, tools owned, schools. */
@@ -59,6 +59,9 @@ export interface HouseRules {
   strengths: Strengths;
   /** What wishes are worth, minutes on a model, by the id of their rule; those that are left out are worth what the program ships. */
   wishMinutes: Partial<Record<string, number>>;
+  /** Techniques of the painter's own, and the brushes by their names; both empty before. */
+  techniques: OwnTechnique[];
+  brushes: string[];
   /** How much further or less far each technique strays than assumed, as the log has taught; never typed, and left out before. */
   strays?: StrayFactors;
   batches: Batches;
@@ -95,6 +98,8 @@ export const DEFAULT_HOUSE_RULES: HouseRules = {
   schools: DEFAULT_SCHOOLS,
   strengths: {},
   wishMinutes: {},
+  techniques: [],
+  brushes: [],
   batches: BATCHES[0],
   hourlyRateMinor: 2400,
   currency: 'EUR',

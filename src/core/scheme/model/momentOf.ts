@@ -4,8 +4,9 @@ import type { Schools } from './schools';
 import { factsOf } from './techniques';
 
 /** When a step stands by itself: as set by hand, else by its technique and the schools. */
-export function momentOf(step: Pick<Step, 'technique' | 'moment'>, isMetallic: boolean, schools: Schools): Moment {
-  if (step.moment !== null) return step.moment;
+export function momentOf(step: Pick<Step, 'technique' | 'moment' | 'own'>, isMetallic: boolean, schools: Schools): Moment {
+  const said = step.moment ?? step.own?.moment ?? null;
+  if (said !== null) return said;
   const usual = factsOf(step.technique).moment;
   switch (step.technique) {
     case 'decal':

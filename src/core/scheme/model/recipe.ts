@@ -33,6 +33,15 @@ export function mixTexts(scheme: Pick<Scheme, 'mixes'>, paints: ReadonlyMap<stri
   return new Map([...potIdsOf(scheme)].map(([mix, pot]) => [pot, mixText(mixes.get(mix)!, nameOf)]));
 }
 
-/** What is to be known of a step with the brush in the hand: how its mix is made, how strong it is, what the painter noted. */
-export const recipeOf = (step: Pick<Step, 'strength' | 'note'>, potId: string | null, mixes: ReadonlyMap<string, string>): string[] =>
-  [mixes.get(potId ?? '') ?? '', step.strength.trim(), step.note.trim()].filter((each) => each !== '');
+/**
+ * What is to be known of a step with the brush in the hand: how its mix is made, how strong it is, how many transfers, how much care, and
+ * what the painter noted.
+ */
+export const recipeOf = (
+  { strength, pieces, care, note }: Pick<Step, 'strength' | 'pieces' | 'care' | 'note'>,
+  potId: string | null,
+  mixes: ReadonlyMap<string, string>,
+): string[] =>
+  [mixes.get(potId ?? '') ?? '', strength.trim(), pieces === undefined ? '' : `${pieces} on each model`, care ?? '', note.trim()].filter(
+    (each) => each !== '',
+  );

@@ -67,7 +67,8 @@ const DOT_DRIES = 1 / 3;
  *
  * @example usualDrying({ technique: 'detail', coverage: 0.005 }) // 2.67
  */
-export function usualDrying({ technique, coverage }: Pick<Step, 'technique' | 'coverage'>): number {
-  const { dryMinutes, hand } = factsOf(technique);
+export function usualDrying({ technique, coverage, own }: Pick<Step, 'technique' | 'coverage' | 'own'>): number {
+  const { hand } = factsOf(technique);
+  const dryMinutes = own?.dryMinutes ?? factsOf(technique).dryMinutes;
   return coverage <= MOST_OF_A_DOT && isOneOf(hand, 'broad brush', 'fine brush') ? dryMinutes * DOT_DRIES : dryMinutes;
 }

@@ -129,6 +129,43 @@ export const TECHNIQUE_FACTS = {
 export const factsOf = (technique: Technique): TechniqueFacts => TECHNIQUE_FACTS[technique];
 
 /**
+ * A technique of the painter's own: like a shipped one in all that it does not say itself. A step carries it whole, so that files, kept
+ * schemes and closed work need nothing beside them.
+ */
+export interface OwnTechnique {
+  id: string;
+  name: string;
+  like: Technique;
+  /** When it stands in the life of a model; null as the one it is like. */
+  moment: Moment | null;
+  /** Times as long as the one it is like. */
+  effort: number;
+  /** Null: as the one it is like. */
+  dryMinutes: number | null;
+  /** Times as much paint as the one it is like. */
+  film: number;
+  /** What is in the hand, in the painter's words; empty as the one it is like. */
+  brush: string;
+  /** What to mind, beside what is said of the one it is like. */
+  caution: string;
+}
+
+/** Work as it is called. */
+export interface Named {
+  technique: Technique;
+  own?: Pick<OwnTechnique, 'name'> | undefined;
+  /** The same of a row of the log; null or left out for a shipped technique. */
+  called?: string | null | undefined;
+}
+
+/** What of a technique of the painter's own is said where it is painted; nothing for a shipped one. */
+export const ownWords = ({ own }: { own?: OwnTechnique }): { own?: Pick<OwnTechnique, 'name' | 'caution'> } =>
+  own ? { own: { name: own.name, caution: own.caution } } : {};
+
+/** @example labelOf({ technique: 'basecoat' }) // 'Base coat' */
+export const labelOf = ({ technique, own, called }: Named): string => own?.name ?? called ?? factsOf(technique).label;
+
+/**
  * No countdown is ever shown while a knife or a spray can is in the hand.
  *
  * @example allowsCountdown('clean') // false
@@ -139,15 +176,29 @@ export const allowsCountdown = (technique: Technique): boolean => !isOneOf(facts
  * What to mind of a technique with what is on the brush: powders raise dust and effects are solvents whatever they are laid on with, and
  * work that is mostly done in oil or enamel is harmless with a water-based paint. Nothing known of the paint counts as the worse.
  *
- * @example cautionOf('pinwash', 'wash') // null
+ * @example cautionOf({ technique: 'pinwash' }, 'wash') // null
  */
-export function cautionOf(technique: Technique, kind: PaintKind | null): string | null {
+export function cautionOf({ technique, own }: Cautioned, kind: PaintKind | null): string | null {
+  const said = [usualCaution(technique, kind), own?.caution.trim()].filter(Boolean);
+  return said.length === 0 ? null : said.join(' ');
+}
+
+interface Cautioned extends Named {
+  own?: Pick<OwnTechnique, 'name' | 'caution'> | undefined;
+}
+
+function usualCaution(technique: Technique, kind: PaintKind | null): string | null {
   const { caution, hand } = factsOf(technique);
   const isSprayed = isOneOf(hand, 'spray', 'airbrush');
   if (kind === 'effect' && !isSprayed) return SOLVENT_CAUTION;
   if (kind === 'powder' && !isSprayed) return DUST_CAUTION;
   return caution === SOLVENT_CAUTION && kind !== null ? null : caution;
 }
+
+/** Painted by the piece, as many as there are on a model. */
+export const isByPiece = (technique: Technique): boolean => technique === 'decal';
+/** What it takes is care, not surface. */
+export const isByCare = (technique: Technique): boolean => isOneOf(technique, 'freehand', 'touchup');
 
 /** What painters also call techniques; each is known by its label and its id too. */
 export const OTHER_NAMES: Readonly<Record<string, Technique>> = {

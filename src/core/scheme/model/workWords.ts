@@ -1,5 +1,5 @@
 import type { Over, Part } from './definitions';
-import { factsOf, type Technique } from './techniques';
+import { labelOf, type Named } from './techniques';
 
 /** What is painted, in a sentence: "coat", or "everything" where no part is named. */
 export const partWords = (part: string | null): string => part?.toLowerCase() || 'everything';
@@ -10,13 +10,13 @@ export const placeWords = (part: string | null): string => part?.toLowerCase() |
 /**
  * A piece of work by itself: "Wash, over everything", with what is on the brush "Wash Bog wash, over everything".
  *
- * @example workWords('wash', null, 'Bog wash') // 'Wash Bog wash, over everything'
+ * @example workWords({ technique: 'wash' }, null, 'Bog wash') // 'Wash Bog wash, over everything'
  */
-export const workWords = (technique: Technique, part: string | null, paint: string | null = null): string =>
-  `${factsOf(technique).label}${paint === null ? '' : ` ${paint}`}, ${placeWords(part)}`;
+export const workWords = (work: Named, part: string | null, paint: string | null = null): string =>
+  `${labelOf(work)}${paint === null ? '' : ` ${paint}`}, ${placeWords(part)}`;
 
 /** A piece of work in a sentence: "Wash on everything". */
-export const workOnWords = (technique: Technique, part: string | null): string => `${factsOf(technique).label} on ${partWords(part)}`;
+export const workOnWords = (work: Named, part: string | null): string => `${labelOf(work)} on ${partWords(part)}`;
 
 const MOST_NAMED = 3;
 

@@ -3,7 +3,7 @@ import { HALF_SHARE, halvesOf, idOfHalf, type Half } from '../model/halves';
 import type { HouseRules } from '../model/houseRules';
 import { schoolsOf } from '../model/schoolsOf';
 import { modelsNamed, modelsTaking } from '../model/whoTakes';
-import type { Part, Standard, Step, Unit } from '../model/definitions';
+import type { Care, Part, Standard, Step, Unit } from '../model/definitions';
 import { potIdsOf } from '../model/pots';
 import { overWords } from '../model/workWords';
 
@@ -46,9 +46,20 @@ export const passKey = (stepId: string, coat: number, half: Half | null = null):
 /** A part that is hard to reach takes so much longer, until the log says better. */
 const HARD_REACH = 1.25;
 
-/** How many easy whole coats a model of the pass counts as, whoever it is. */
-export const effortOf = ({ part, half }: Pick<Pass, 'part' | 'half'>): number =>
-  (part?.reach === 'hard' ? HARD_REACH : 1) * (half === null ? 1 : HALF_SHARE);
+/** What care makes of the minutes, until the log says better. */
+export const CARE_EFFORT: Readonly<Record<Care, number>> = { quick: 0.5, careful: 2 };
+
+/** How many easy whole coats of its technique a model of the pass counts as, whoever it is: each transfer is one. */
+export const effortOf = ({ part, half, step }: EffortOf): number =>
+  (part?.reach === 'hard' ? HARD_REACH : 1) *
+  (half === null ? 1 : HALF_SHARE) *
+  (step.own?.effort ?? 1) *
+  (step.pieces ?? 1) *
+  (step.care ? CARE_EFFORT[step.care] : 1);
+
+interface EffortOf extends Pick<Pass, 'part' | 'half'> {
+  step: Pick<Step, 'own' | 'pieces' | 'care'>;
+}
 
 /** All passes of a unit for the standard paid for, in the order entered: the parts' strips, then the steps over everything. */
 export function passesOf(unit: Unit, standard: Standard, house: Pick<HouseRules, 'schools'>): Pass[] {

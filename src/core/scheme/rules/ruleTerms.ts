@@ -4,7 +4,7 @@ import type { StrayFactors } from '../model/houseRules';
 import type { SchoolQuestion, Schools } from '../model/schools';
 import { inField, meetOnTheModel } from './field';
 import { isMessy, type StagedPass } from './stagedPasses';
-import { factsOf, type Technique } from '../model/techniques';
+import { type Technique, labelOf } from '../model/techniques';
 
 /** The words that the table of order rules is written in. */
 
@@ -87,4 +87,4 @@ export const meet = (a: StagedPass, b: StagedPass) => !(isSide(a) && isSide(b) &
 const isSide = ({ half }: StagedPass) => half === 'fronts' || half === 'backs';
 
 export const nameOf = (pass: StagedPass) => pass.where ?? 'everything';
-export const doing = (pass: StagedPass) => factsOf(pass.step.technique).label.toLowerCase();
+export const doing = (pass: StagedPass) => labelOf(pass.step).toLowerCase();

@@ -1,6 +1,6 @@
 import { isOneOf } from '../../kernel/isOneOf';
 import type { Part } from '../model/definitions';
-import { TECHNIQUES, factsOf, type Technique } from '../model/techniques';
+import { TECHNIQUES, factsOf, type Technique, labelOf } from '../model/techniques';
 import { isLaidOn } from '../model/field';
 import { inField } from './field';
 import { nameOf, type RuleContext } from './ruleTerms';
@@ -125,7 +125,7 @@ function shareWords(share: number): string {
 
 const minutesWords = (minutes: number): string => `${minutes >= 0.1 ? minutes.toFixed(1) : minutes.toFixed(2)} min`;
 
-const doingOn = (by: StagedPass) => `${factsOf(by.step.technique).label.toLowerCase()} on ${nameOf(by)}`;
+const doingOn = (by: StagedPass) => `${labelOf(by.step).toLowerCase()} on ${nameOf(by)}`;
 
 export const strayReason = (by: StagedPass, marred: StagedPass, share: number, minutes: number): string =>
   `The ${doingOn(by)} ${REACH_OF.get(by.step.technique)!.does} ${shareWords(share)} ${nameOf(marred)}: ${minutesWords(minutes)} a model to paint again.`;

@@ -1,7 +1,7 @@
 import { MINUTE_MS } from '../../../core/kernel/timeUnits';
 import type { BenchJob } from '../../../core/bench/guide/benchLine';
 import { dryAt } from '../../../core/bench/guide/readiness';
-import { factsOf } from '../../../core/scheme/model/techniques';
+import { labelOf } from '../../../core/scheme/model/techniques';
 import { paintedShare } from '../../../core/commission/estimate';
 import { Bar } from '../../../ui/Bar/Bar';
 import { Button } from '../../../ui/Button/Button';
@@ -105,7 +105,7 @@ function Next({ bench, now, onTakeUp }: Pick<SidePanelProps, 'bench' | 'now' | '
       <li key={job.id}>
         <Swatch hex={paint?.hex ?? null} kind={paint?.kind ?? null} />
         <span>
-          {paint?.name ?? factsOf(pass.technique).label}
+          {paint?.name ?? labelOf(pass)}
           <small>
             {unitWords(bench, job.unitId)}
             {trayWords(bench, job)}, {passWords(pass)}

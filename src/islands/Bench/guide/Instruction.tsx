@@ -21,7 +21,7 @@ export function Instruction({ bench, now, onMixKept }: { bench: Bench; now: numb
   const pass = bench.pass!;
   const facts = factsOf(pass.technique);
   const paint = paints.get(job.paintId ?? '') ?? null;
-  const caution = cautionOf(pass.technique, paint?.kind ?? null);
+  const caution = cautionOf(pass, paint?.kind ?? null);
   const isLeader = view.model !== null && bench.units.get(job.unitId)!.leaders.includes(view.model);
   return (
     <section className={styles.instruction} aria-label="What to do now" aria-live="polite">

@@ -1,7 +1,7 @@
 import { partWords } from '../../../core/scheme/model/workWords';
 import { useState } from 'react';
 import { type RowJudgement, type StoredLogRow } from '../../../core/log/definitions';
-import { factsOf } from '../../../core/scheme/model/techniques';
+import { labelOf } from '../../../core/scheme/model/techniques';
 import { Button } from '../../../ui/Button/Button';
 import { NumberField } from '../../../ui/Field/NumberField';
 import { counted, minutesText, momentText } from '../../../ui/format';
@@ -45,7 +45,7 @@ const MOST_SHOWN = 12;
 
 function LateTime({ row, onJudge }: { row: StoredLogRow; onJudge: (judgement: RowJudgement) => void }) {
   const [minutes, setMinutes] = useState<number | null>(null);
-  const what = `${row.unit}, ${partWords(row.part)}: ${factsOf(row.technique).label.toLowerCase()}`;
+  const what = `${row.unit}, ${partWords(row.part)}: ${labelOf(row).toLowerCase()}`;
   return (
     <li>
       <p>

@@ -101,7 +101,7 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
   });
   const place = ({ unitId, stepId, coat }: BenchPass) => ({ unit: unitId, step: stepId, coat });
   const start = (next: BenchJob, models: number[] = []): NewEvent => {
-    const { technique } = passes.get(next.passKey)!;
+    const taken = passes.get(next.passKey)!;
     const readyAt = readyAtOfStart({
       now: programNow(),
       arrivedAt,
@@ -113,7 +113,7 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
       ...of(passes.get(next.passKey)!, next.models),
       models,
       readyAt,
-      note: cautionOf(technique, paints.get(next.paintId ?? '')?.kind ?? null) ?? '',
+      note: cautionOf(taken, paints.get(next.paintId ?? '')?.kind ?? null) ?? '',
     };
   };
 

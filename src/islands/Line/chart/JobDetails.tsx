@@ -3,7 +3,7 @@ import type { OrderChange } from '../../../core/line/definitions';
 import type { PlaceReason } from '../../../core/line/hand/explainPlace';
 import { jobMinutes } from '../../../core/plan/build/lineJobs';
 import { coatWords } from '../../../core/scheme/model/halves';
-import { factsOf } from '../../../core/scheme/model/techniques';
+import { labelOf } from '../../../core/scheme/model/techniques';
 import type { LinePicture } from '../../../contract/line';
 import { Swatch } from '../../../ui/Swatch/Swatch';
 import { counted, differenceText, minutesText } from '../../../ui/format';
@@ -31,8 +31,7 @@ export function JobDetails({ block, picture, reason, times, doneAt, place, count
       <Swatch hex={paint?.hex ?? null} kind={paint?.kind ?? null} />
       <p>
         <strong>
-          {place + 1} of {count}: {factsOf(job.technique).label} {paint && `with ${paint.name}`} on {job.unitName},{' '}
-          {placeWords(job.partName)}
+          {place + 1} of {count}: {labelOf(job)} {paint && `with ${paint.name}`} on {job.unitName}, {placeWords(job.partName)}
           {coatWords(job)}
         </strong>
         {`, ${counted(job.models.length, 'model')}, ${minutesText(jobMinutes(job))} from ${times.when(block.begin)} on`}

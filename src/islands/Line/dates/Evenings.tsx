@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import type { LinePlan } from '../../../core/line/definitions';
 import { eveningsOf, longestRuns } from '../../../core/plan/build/stamina';
-import { factsOf } from '../../../core/scheme/model/techniques';
+import { labelOf } from '../../../core/scheme/model/techniques';
 import type { LinePicture } from '../../../contract/line';
 import { Bar } from '../../../ui/Bar/Bar';
 import { counted, dayOfText, minutesText, percentText } from '../../../ui/format';
@@ -22,8 +22,7 @@ export function Evenings({ picture, plan, times }: { picture: LinePicture; plan:
     <>
       <p data-testid="runs">
         Longest with the same models: {identical.unitName}, {minutesText(identical.minutes)} of work. Longest job:{' '}
-        {factsOf(job.info.technique).label.toLowerCase()} on {counted(job.info.models.length, 'model')} of {job.info.unitName},{' '}
-        {minutesText(job.minutes)}.
+        {labelOf(job.info).toLowerCase()} on {counted(job.info.models.length, 'model')} of {job.info.unitName}, {minutesText(job.minutes)}.
       </p>
       <ul className={styles.evenings} aria-label="Ready, session by session">
         {evenings.map(({ session, ready, doneShare }) => (

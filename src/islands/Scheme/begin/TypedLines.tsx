@@ -2,7 +2,7 @@ import { useId, useState } from 'react';
 import { ulid } from 'ulid';
 import { readSchemeLines, withSchemeLines, type TypedStep } from '../../../core/formats/scheme/schemeLines';
 import type { Paint, Scheme } from '../../../core/scheme/model/definitions';
-import { factsOf } from '../../../core/scheme/model/techniques';
+import { factsOf, labelOf, type OwnTechnique } from '../../../core/scheme/model/techniques';
 import { Button } from '../../../ui/Button/Button';
 import { Swatch } from '../../../ui/Swatch/Swatch';
 import { shareText } from '../step/shareText';
@@ -12,16 +12,18 @@ import styles from '../View.module.css';
 interface TypedLinesProps {
   scheme: Scheme;
   paints: Paint[];
+  /** The painter's own. */
+  techniques: readonly OwnTechnique[];
   onChange: (scheme: Scheme) => void;
 }
 
 const EXAMPLE = 'Coat, large: base Sea blue x2, layer Foam, edge\nEye, dot: detail Foam\nOver everything: prime Fog, wash Bog';
 
 /** A whole scheme typed in as lines, with what it would become below. */
-export function TypedLines({ scheme, paints, onChange }: TypedLinesProps) {
+export function TypedLines({ scheme, paints, techniques, onChange }: TypedLinesProps) {
   const id = useId();
   const [text, setText] = useState('');
-  const { lines, problems } = readSchemeLines(text, paints);
+  const { lines, problems } = readSchemeLines(text, paints, techniques);
   const steps = lines.flatMap((line) => line.steps);
   const add = () => {
     onChange(withSchemeLines(scheme, lines, ulid));
@@ -69,9 +71,10 @@ export function TypedLines({ scheme, paints, onChange }: TypedLinesProps) {
   );
 }
 
-function stepWords({ technique, paint, unknownPaint, coats }: TypedStep): string {
+function stepWords(step: TypedStep): string {
+  const { technique, paint, unknownPaint, coats } = step;
   const facts = factsOf(technique);
-  const what = `${facts.label}${coats > 1 ? ` ×${coats}` : ''}`;
+  const what = `${labelOf(step)}${coats > 1 ? ` ×${coats}` : ''}`;
   if (paint) return `${what}, ${paint.name}`;
   if (unknownPaint !== null) return `${what}: "${unknownPaint}" is not on the shelf, so no paint yet`;
   return facts.usesPaint ? `${what}, no paint yet` : what;

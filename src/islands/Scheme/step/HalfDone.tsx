@@ -1,5 +1,5 @@
 import type { Mix, Paint, Step, Unit } from '../../../core/scheme/model/definitions';
-import { factsOf } from '../../../core/scheme/model/techniques';
+import { labelOf } from '../../../core/scheme/model/techniques';
 import { Button } from '../../../ui/Button/Button';
 import { Notice } from '../../../ui/Notice/Notice';
 import { counted } from '../../../ui/format';
@@ -34,8 +34,7 @@ export function HalfDone({ unit, step, change, paints, mixes, painted, isMarked,
     <Notice kind="flag">
       <div data-testid="half-done">
         <p>
-          {counted(paintedCount(painted), 'model')} ({paintedText(painted, unit.id)}) painted already:{' '}
-          {factsOf(step.technique).label.toLowerCase()}
+          {counted(paintedCount(painted), 'model')} ({paintedText(painted, unit.id)}) painted already: {labelOf(step).toLowerCase()}
           {paint && ` with ${paint}`}.
         </p>
         <Button onClick={() => apply('kept', more)}>Keep those, change only the rest</Button>{' '}

@@ -14,14 +14,14 @@ import {
 import type { HouseRules } from '../../../core/scheme/model/houseRules';
 import { MOMENTS, type Moment } from '../../../core/scheme/model/moments';
 import { coverageIn, followsPart, usualDrying } from '../../../core/scheme/model/shares';
-import { cautionOf, factsOf } from '../../../core/scheme/model/techniques';
+import { cautionOf, factsOf, isByCare, isByPiece } from '../../../core/scheme/model/techniques';
 import type { PassEstimates } from '../../../core/commission/estimate';
 import { Button } from '../../../ui/Button/Button';
 import { SelectField, TextField } from '../../../ui/Field/Field';
 import { NumberField } from '../../../ui/Field/NumberField';
 import { Notice } from '../../../ui/Notice/Notice';
 import { counted, differenceText, minutesText } from '../../../ui/format';
-import { standardNames, techniqueNamed, techniqueOptions } from '../../shared/options';
+import { standardNames, techniqueChosen, techniqueOptions, techniqueValue } from '../../shared/options';
 import { Why } from '../../shared/Why';
 import { stepCost } from '../../../core/commission/stepCosts';
 import { changeStep } from '../../../core/scheme/authoring/edits';
@@ -32,6 +32,7 @@ import { MatchColour } from '../mixing/MatchColour';
 import { FaintHighlight } from '../mixing/FaintHighlight';
 import { Marks } from '../mixing/Marks';
 import { CopyStep } from './CopyStep';
+import { HowMuch } from './HowMuch';
 import { HalfDone } from './HalfDone';
 import { shareText } from './shareText';
 import { paintedCount, type PaintedOn } from './paintedOn';
@@ -110,7 +111,9 @@ export function StepEditor(props: StepEditorProps) {
     );
   }
   const facts = factsOf(step.technique);
-  const caution = cautionOf(step.technique, potOf(step, paints, mixes)?.kind ?? null);
+  // One that House rules do not have any more is still this step's.
+  const techniques = [...house.techniques, ...(step.own && !house.techniques.some(({ id }) => id === step.own!.id) ? [step.own] : [])];
+  const caution = cautionOf(step, potOf(step, paints, mixes)?.kind ?? null);
   /** What changes the work asks first when models are painted already. */
   const changeWork = (change: Partial<Step>) => (painted.length > 0 ? setPending(change) : onChange(change));
   const cost = stepCost(unit, step, part, estimate, house);
@@ -119,9 +122,9 @@ export function StepEditor(props: StepEditorProps) {
       <div className={own.editorFields}>
         <SelectField
           label="Technique"
-          value={step.technique}
-          options={techniqueOptions}
-          onChange={(name) => changeWork({ technique: techniqueNamed(name) })}
+          value={techniqueValue(step)}
+          options={techniqueOptions(techniques)}
+          onChange={(name) => changeWork(techniqueChosen(name, techniques))}
         />
         {facts.usesPaint && (
           <PaintPicker
@@ -166,18 +169,8 @@ export function StepEditor(props: StepEditorProps) {
           </>
         )}
         {part === null && <LaidOn step={step} parts={unit.scheme.parts} onChange={onChange} />}
-        <div className={own.pair}>
-          <NumberField label="Coats" whole min={1} max={10} value={step.coats} onChange={(coats) => coats && changeWork({ coats })} />
-          <NumberField
-            label="Covers"
-            unit="% of it"
-            min={0.1}
-            max={100}
-            value={Math.round(step.coverage * 1000) / 10}
-            onChange={(share) => share && onChange({ coverage: share / 100 })}
-          />
-        </div>
-        {part && !followsPart(step, part) && (
+        <HowMuch step={step} brushes={house.brushes} onChange={onChange} onWork={changeWork} />
+        {part && !isByCare(step.technique) && !isByPiece(step.technique) && !followsPart(step, part) && (
           <p>
             Set by hand.{' '}
             <Button kind="quiet" onClick={() => onChange({ coverage: coverageIn(step.technique, part) })}>

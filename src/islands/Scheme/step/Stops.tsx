@@ -1,7 +1,7 @@
 import { X } from 'lucide-react';
 import { ulid } from 'ulid';
 import { includesStandard, type Scheme, type Standard, type Step, type Stop } from '../../../core/scheme/model/definitions';
-import { factsOf } from '../../../core/scheme/model/techniques';
+import { labelOf } from '../../../core/scheme/model/techniques';
 import { Button } from '../../../ui/Button/Button';
 import { TextField } from '../../../ui/Field/Field';
 import { cx } from '../../../ui/cx';
@@ -59,8 +59,7 @@ export function StopFields({ scheme, step, onChange }: StopFieldsProps) {
   const change = (id: string, part: Partial<Stop>) => onChange(stops.map((stop) => (stop.id === id ? { ...stop, ...part } : stop)));
   const toggle = (stop: Stop) =>
     change(stop.id, { steps: stop.steps.includes(step.id) ? stop.steps.filter((id) => id !== step.id) : [...stop.steps, step.id] });
-  const add = () =>
-    onChange([...stops, { id: ulid(), name: `after ${factsOf(step.technique).label.toLowerCase()}`, steps: [step.id], usable: false }]);
+  const add = () => onChange([...stops, { id: ulid(), name: `after ${labelOf(step).toLowerCase()}`, steps: [step.id], usable: false }]);
   return (
     <div className={own.stops}>
       {stops.map((stop) => (

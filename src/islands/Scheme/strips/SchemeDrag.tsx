@@ -15,7 +15,7 @@ import {
 import { sortableKeyboardCoordinates } from '@dnd-kit/sortable';
 import type { ReactNode } from 'react';
 import type { Scheme } from '../../../core/scheme/model/definitions';
-import { factsOf } from '../../../core/scheme/model/techniques';
+import { labelOf } from '../../../core/scheme/model/techniques';
 import { movePartTo, moveStepTo, type StripId } from '../../../core/scheme/authoring/edits';
 
 /** What is carried or lies under it. */
@@ -114,7 +114,7 @@ function announcementsFor(scheme: Scheme): Announcements {
     const strip = item.strip === null ? 'everything' : (scheme.parts.find(({ id }) => id === item.strip)?.name ?? 'the part');
     if (item.kind === 'strip end') return `the end of ${strip}`;
     const step = allSteps(scheme).find(({ id }) => id === item.step);
-    return `${step ? factsOf(step.technique).label.toLowerCase() : 'the step'} on ${strip}`;
+    return `${step ? labelOf(step).toLowerCase() : 'the step'} on ${strip}`;
   };
   return {
     onDragStart: ({ active }) => `Picked up ${nameOf(itemOf(active))}.`,

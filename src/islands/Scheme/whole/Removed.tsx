@@ -1,5 +1,5 @@
 import type { RemovedPiece } from '../../../core/scheme/model/removedPiece';
-import { factsOf } from '../../../core/scheme/model/techniques';
+import { labelOf } from '../../../core/scheme/model/techniques';
 import { Button } from '../../../ui/Button/Button';
 import { counted } from '../../../ui/format';
 import styles from './whole.module.css';
@@ -32,4 +32,4 @@ export function Removed({ pieces, onPutBack }: RemovedProps) {
 }
 
 const pieceName = (piece: Piece): string =>
-  piece.kind === 'part' ? `${piece.part.name}, ${counted(piece.part.steps.length, 'step')}` : factsOf(piece.step.technique).label;
+  piece.kind === 'part' ? `${piece.part.name}, ${counted(piece.part.steps.length, 'step')}` : labelOf(piece.step);

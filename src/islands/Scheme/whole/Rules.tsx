@@ -9,7 +9,7 @@ import { ruleOf } from '../../../core/scheme/rules/ruleCatalogue';
 import { normOfPass } from '../../../core/time/fit/norms';
 import { passesOf, type Pass } from '../../../core/scheme/passes/passes';
 import { withPots } from '../../../core/scheme/model/pots';
-import { factsOf } from '../../../core/scheme/model/techniques';
+import { labelOf } from '../../../core/scheme/model/techniques';
 import { Button } from '../../../ui/Button/Button';
 import { SelectField, TextField } from '../../../ui/Field/Field';
 import { NumberField } from '../../../ui/Field/NumberField';
@@ -137,18 +137,17 @@ function Circle({ circle, nameOf }: { circle: HardRule[]; nameOf: (passKey: stri
   );
 }
 
-const passName = (pass: Pass | undefined): string =>
-  pass ? `${factsOf(pass.step.technique).label.toLowerCase()} on ${partWords(pass.where)}` : 'a step';
+const passName = (pass: Pass | undefined): string => (pass ? `${labelOf(pass.step).toLowerCase()} on ${partWords(pass.where)}` : 'a step');
 
 /** Steps of a scheme by name, for choosing. */
 const stepOptions = ({ parts, allOver }: Scheme): { value: string; label: string }[] => [
   ...parts.flatMap((part) =>
     part.steps.map((step, index) => ({
       value: step.id,
-      label: `${part.name}: ${factsOf(step.technique).label.toLowerCase()}, ${index + 1}`,
+      label: `${part.name}: ${labelOf(step).toLowerCase()}, ${index + 1}`,
     })),
   ),
-  ...allOver.map((step) => ({ value: step.id, label: `Everything: ${factsOf(step.technique).label.toLowerCase()}` })),
+  ...allOver.map((step) => ({ value: step.id, label: `Everything: ${labelOf(step).toLowerCase()}` })),
 ];
 
 const ownPrice = ({ minutesPerModel, wish }: OwnRule): string =>

@@ -29,7 +29,7 @@ export function useWarnings(unit: Unit, standard: Standard, paints: Paint[], hou
         const by = steps.find(({ step }) => step.id === found?.by);
         if (!found || !own || !by) return null;
         return {
-          by: workOnWords(by.step.technique, by.part?.name ?? overWords(by.step.over, unit.scheme.parts)),
+          by: workOnWords(by.step, by.part?.name ?? overWords(by.step.over, unit.scheme.parts)),
           what: found.what,
           backMinutes: costIfChanged(unit, { ...broughtBack(ulid, own.step), id: own.step.id }, own.part, estimate, house),
         };

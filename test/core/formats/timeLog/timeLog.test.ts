@@ -9,7 +9,7 @@ import { Random, seeds } from '../../../support/random';
 
 const HEADER = TIME_LOG_COLUMNS.join(',');
 const GOOD =
-  '2026-11-23T19:00:00+01:00,Coast,Keepers,Coat,basecoat,foot,0.25,10,12.5,2,fine,11.2,row-1,counts,14,c1,u1,s1,1,Shore,Lamp keepers,o1';
+  '2026-11-23T19:00:00+01:00,Coast,Keepers,Coat,basecoat,foot,0.25,10,12.5,2,fine,11.2,row-1,counts,14,c1,u1,s1,1,Shore,Lamp keepers,o1,Cover';
 const csv = (...lines: string[]) => [HEADER, ...lines].join('\r\n');
 /** The good line with one column changed. */
 const withValue = (column: (typeof TIME_LOG_COLUMNS)[number], value: string) => {
@@ -50,6 +50,7 @@ describe('the time log as CSV', () => {
           unitId: 'u1',
           stepId: 's1',
           stepLike: 'o1',
+          called: 'Cover',
         },
       ],
     });
@@ -129,7 +130,7 @@ describe('the time log as CSV', () => {
 
   it('refuses rows with too few or too many fields, and quotes that do not match', () => {
     expect(readTimeLog(csv('a,b,c')).bad[0]).to.include({ line: 2, column: 'row' });
-    expect(readTimeLog(csv(`${GOOD},more`)).bad[0]!.message).to.equal('has 23 fields: give 22, as the header does');
+    expect(readTimeLog(csv(`${GOOD},more`)).bad[0]!.message).to.equal('has 24 fields: give 23, as the header does');
     expect(readTimeLog(csv(withValue('note', '"open'))).bad[0]!.message).to.match(/quotes do not match/);
   });
 

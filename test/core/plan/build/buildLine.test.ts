@@ -137,6 +137,7 @@ describe('setups', () => {
     id: `${technique}|${paintId}`,
     technique,
     cutsIn: false,
+    brush: '',
     paint: paintId === null ? null : paints.get(paintId)!,
   });
   const { paintMinutes, handMinutes, waterMinutes, sprayMinutes, sitDownMinutes } = DEFAULT_HOUSE_RULES;

@@ -79,13 +79,14 @@ describe('the reason of an estimate', () => {
 
 describe('what to mind', () => {
   it('goes by the technique and by what is on the brush', () => {
-    expect(cautionOf('pinwash', null)).to.match(/solvent/);
-    expect(cautionOf('pinwash', 'effect')).to.match(/solvent/);
-    expect(cautionOf('pinwash', 'wash')).to.equal(null);
-    expect(cautionOf('glaze', 'effect')).to.match(/solvent/);
-    expect(cautionOf('wash', 'powder')).to.match(/dust mask/);
+    expect(cautionOf({ technique: 'pinwash' }, null)).to.match(/solvent/);
+    expect(cautionOf({ technique: 'pinwash' }, 'effect')).to.match(/solvent/);
+    expect(cautionOf({ technique: 'pinwash' }, 'wash')).to.equal(null);
+    expect(cautionOf({ technique: 'glaze' }, 'effect')).to.match(/solvent/);
+    expect(cautionOf({ technique: 'wash' }, 'powder')).to.match(/dust mask/);
     // A can stays a can, whatever is in it.
-    for (const kind of [null, 'primer', 'effect', 'powder'] as const) expect(cautionOf('prime', kind)).to.match(/respirator/);
-    expect(cautionOf('basecoat', 'ink')).to.equal(null);
+    for (const kind of [null, 'primer', 'effect', 'powder'] as const)
+      expect(cautionOf({ technique: 'prime' }, kind)).to.match(/respirator/);
+    expect(cautionOf({ technique: 'basecoat' }, 'ink')).to.equal(null);
   });
 });
