@@ -90,7 +90,7 @@ describe('the instruction', () => {
   it('shows quietly what the price pays for a model, and never with a spray can in the hand', () => {
     const budgeted = (at: typeof shed, events: BenchEvent[], minute: number, spent: number) => {
       const bench = benchAfter(events, minute, at);
-      const budgets = [{ unitId: bench.job!.unitId, models: 4, budget: 30, spent, needed: 12 }];
+      const budgets = [{ unitId: bench.job!.unitId, level: null, models: 4, budget: 30, spent, needed: 12 }];
       return renderToStaticMarkup(
         <Instruction bench={{ ...bench, figures: { ...bench.figures, budgets } }} now={START + minute * MINUTE} onMixKept={nothing} />,
       );

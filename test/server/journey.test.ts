@@ -191,7 +191,7 @@ describe('the server, from intake to a moved estimate', () => {
     const { events } = await onBench(2);
     await given.shop.record(events);
     const more =
-      '2026-11-24T10:00:00Z,Fair,Menders,Apron,basecoat,foot,0.2,5,9,,,,,,,,,,,,,\r\n2026-11-24T11:00:00Z,Fair,Menders,Apron,dip,foot,0.2,5,9,,,,,,,,,,,,,\r\n';
+      '2026-11-24T10:00:00Z,Fair,Menders,Apron,basecoat,foot,0.2,5,9,,,,,,,,,,,,,,\r\n2026-11-24T11:00:00Z,Fair,Menders,Apron,dip,foot,0.2,5,9,,,,,,,,,,,,,,\r\n';
     const csv = `${await exportTimeLog(given.stores)}${more}`;
     const preview = await importTimeLog(given.stores, { csv, confirm: false }, NOW);
     expect(preview).to.deep.include({ newRows: 1, knownRows: 1, taken: false });

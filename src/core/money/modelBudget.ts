@@ -1,9 +1,12 @@
 import type { ScopeChange } from '../commission/scope';
+import type { Level } from '../scheme/model/definitions';
 import type { Quote, Rate } from './definitions';
 
-/** What one model of a unit may take at the price agreed; minutes at the bench. */
+/** What one model of a unit may take, at the price agreed or at the level chosen; minutes at the bench. */
 export interface ModelBudget {
   unitId: string;
+  /** Name of the level by minutes; null for the price. */
+  level: string | null;
   models: number;
   budget: number;
   /** On average over the models of the unit. */
@@ -30,6 +33,16 @@ export function modelBudgets(
       .filter((change) => change.unitId === unitId && change.at > writtenAt)
       .reduce((sum, { priceMinor }) => sum + (priceMinor ?? 0), 0);
     const budget = ((line.priceMinor + added) / hourlyRateMinor) * 60;
-    return [{ unitId, models, budget: budget / models, spent: took / models, needed: left / models }];
+    return [{ unitId, level: null, models, budget: budget / models, spent: took / models, needed: left / models }];
   });
 }
+
+/** The same of units that are painted to a level by minutes. */
+export const levelBudgets = (
+  units: readonly { unitId: string; level: Level | null; models: number; took: number; left: number }[],
+): ModelBudget[] =>
+  units.flatMap(({ unitId, level, models, took, left }) =>
+    level === null || models === 0
+      ? []
+      : [{ unitId, level: level.name, models, budget: level.minutes, spent: took / models, needed: left / models }],
+  );

@@ -19,6 +19,7 @@ import { Opened } from '../shared/Opened';
 import { SaveState } from '../shared/SaveState';
 import { SchoolFields } from '../shared/SchoolFields';
 import { Brushes } from './Brushes';
+import { OwnLevels } from './OwnLevels';
 import { OwnTechniques } from './OwnTechniques';
 import { WishPrices } from './WishPrices';
 import { useSaved } from '../client/useSaved';
@@ -146,6 +147,7 @@ export function OpenedHouseRules({ rules: initial, revision: opened, setups, str
               onChange={(currency) => change({ currency })}
             />
           </Panel>
+          <OwnLevels levels={rules.levels} onChange={(levels) => change({ levels })} />
         </div>
       </div>
       <OwnTechniques techniques={rules.techniques} onChange={(techniques) => change({ techniques })} />

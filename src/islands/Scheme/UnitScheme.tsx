@@ -3,7 +3,7 @@ import { ulid } from 'ulid';
 import { allSteps } from '../../core/scheme/model/allSteps';
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { useEffect, useMemo, useState } from 'react';
-import { type Paint, type Scheme, type Standard, type Step } from '../../core/scheme/model/definitions';
+import { modelsOf, type Paint, type Scheme, type Standard, type Step } from '../../core/scheme/model/definitions';
 import type { HouseRules } from '../../core/scheme/model/houseRules';
 import type { PassEstimates } from '../../core/commission/estimate';
 import type { SchemeRevision } from '../../core/commission/revisions';
@@ -33,6 +33,7 @@ import {
   pasteStep,
   changeStep,
   type StripId,
+  withLevel,
 } from '../../core/scheme/authoring/edits';
 import { NewPart } from './strips/NewPart';
 import { PartEditor } from './step/PartEditor';
@@ -46,6 +47,7 @@ import { Starters } from './begin/Starters';
 import { StepEditor } from './step/StepEditor';
 import { StopLines } from './step/Stops';
 import { Strip } from './strips/Strip';
+import { Levels } from './whole/Levels';
 import { Linked, type Linking } from './whole/Linked';
 import { markEffect } from './step/markEffect';
 import { paintedOn } from './step/paintedOn';
@@ -111,6 +113,7 @@ export function UnitScheme({
   const [selected, setSelected] = useState<{ strip: StripId; step: string } | null>(null);
   const [selectedPart, setSelectedPart] = useState<string | null>(null);
   const shownUnit = useMemo(() => ({ ...unit, scheme }), [unit, scheme]);
+  const stops = stopLines(shownUnit, standard, paints, estimate, house);
   const warnings = useWarnings(shownUnit, standard, paints, house);
   const strip = selected && (selected.strip === null ? scheme.allOver : scheme.parts.find((part) => part.id === selected.strip)?.steps);
   const step = strip?.find((each) => each.id === selected?.step) ?? null;
@@ -163,7 +166,7 @@ export function UnitScheme({
       <div className={styles.scheme} id="scheme" role="tabpanel" aria-label={`Scheme of ${unit.name}`}>
         <div className={styles.strips}>
           <div className={styles.bar}>
-            <StopLines {...stopLines(shownUnit, standard, paints, estimate, house)} standard={standard} />
+            <StopLines {...stops} standard={standard} />
             <SaveState saved={saved} />
           </div>
           <PlainPictures pictures={picturesAt(pictures, { unitId: unit.id, partId: null, kind: 'reference' })} />
@@ -176,6 +179,13 @@ export function UnitScheme({
             initial={revisions}
             onBefore={saved.retry}
             onChange={change}
+          />
+          <Levels
+            level={scheme.level ?? null}
+            models={modelsOf(shownUnit)}
+            lines={stops.lines}
+            house={house}
+            onChange={(level) => change(withLevel(scheme, level))}
           />
           <Linked unit={shownUnit} others={others} onLink={onLink} />
           <Roster unit={shownUnit} scheme={scheme} standard={standard} onChange={change} />

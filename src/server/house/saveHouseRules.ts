@@ -1,7 +1,7 @@
 import { object, type InferType } from 'yup';
 import { atLeast, clockTime, count, list, minutes, oneOf, requiredText } from '../../core/formats/fields';
 import { InputError } from '../../core/kernel/InputError';
-import { ownTechniqueSchema, schoolsSchema, strengthsSchema } from '../../core/formats/scheme/schemeSchemas';
+import { levelSchema, ownTechniqueSchema, schoolsSchema, strengthsSchema } from '../../core/formats/scheme/schemeSchemas';
 import { SIZES, type Size } from '../../core/scheme/model/definitions';
 import { factsOf, TECHNIQUES, type OwnTechnique } from '../../core/scheme/model/techniques';
 import { BATCHES, type HouseRules } from '../../core/scheme/model/houseRules';
@@ -41,6 +41,7 @@ const rulesSchema = object({
     ),
   ).default({}),
   techniques: list(ownTechniqueSchema, 100).optional().default([]),
+  levels: list(levelSchema, 30).optional().default([]),
   brushes: list(requiredText('a brush', 60), 100).optional().default([]),
   batches: oneOf(BATCHES),
   hourlyRateMinor: count(0, 100_000_00),

@@ -69,7 +69,7 @@ export const unitOf = ({ name, size, models, scheme }: SchemeFile): Unit => ({
 /** Writes a scheme with the paints it asks for, its fields always in the same order. */
 export function writeScheme({ name, size, models, standard, paints, scheme }: SchemeFile): string {
   const used = paintsOfScheme(scheme);
-  const { groups, variants, mixes, schools, strengths, rules, off, stops, parts, allOver } = scheme;
+  const { groups, variants, mixes, schools, strengths, rules, off, stops, level, parts, allOver } = scheme;
   const file = {
     format: SCHEME_FORMAT,
     name,
@@ -84,6 +84,7 @@ export function writeScheme({ name, size, models, standard, paints, scheme }: Sc
     variants,
     schools,
     ...(strengths && { strengths }),
+    ...(level && { level }),
     rules,
     off,
     ...(stops.length > 0 && { stops }),

@@ -70,6 +70,12 @@ const sharedName = () => id().optional().default(undefined);
 
 const MOST_PIECES = 50;
 
+/** A level by minutes, as House rules and schemes have it. */
+export const levelSchema = object({
+  name: requiredText('a name for the level', 60),
+  minutes: atLeast(1, 'minutes a model from 1 to 10,000').max(10_000),
+});
+
 /** A technique of the painter's own, as House rules and steps have it. */
 export const ownTechniqueSchema = object({
   id: id(),
@@ -186,6 +192,7 @@ export const schemeFields = {
   rules: optional(list(rule, MOST_RULES)),
   off: optional(list(ruleOff, MOST_RULES)),
   stops: optional(list(stop, MOST_GROUPS)),
+  level: levelSchema.optional().default(undefined),
   parts: list(part, MOST_PARTS),
   allOver: list(step, MOST_PARTS),
 };
@@ -221,7 +228,19 @@ export const removedPieceOf = ({ unitId, removedAt, part: strip, step: one, part
 
 /** The scheme that was read, every field in its place and nothing undefined among them. */
 export function schemeOf(parsed: Parsed): Scheme {
-  const { groups, variants, mixes, schools, strengths, rules, off, stops, parts: strips, allOver } = parsed as unknown as Scheme & Parsed;
+  const {
+    groups,
+    variants,
+    mixes,
+    schools,
+    strengths,
+    rules,
+    off,
+    stops,
+    level,
+    parts: strips,
+    allOver,
+  } = parsed as unknown as Scheme & Parsed;
   const strong = said(strengths ?? {});
   return {
     groups,
@@ -232,6 +251,7 @@ export function schemeOf(parsed: Parsed): Scheme {
     rules: rules.map((each) => said(each)),
     off,
     stops,
+    ...(level && { level }),
     parts: strips.map((each) => partOf(each as unknown as Parsed['parts'][number])),
     allOver: allOver.map((one) => stepOf(one as unknown as ParsedStep)),
   };

@@ -187,6 +187,6 @@ function rowFrom(values: never[]): FileRow {
     unitId: unitId!,
     stepId: stepId!,
     stepLike: stepLike!,
-    ...(called && { called }),
+    ...(called ? { called } : {}),
   };
 }

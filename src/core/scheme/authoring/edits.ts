@@ -2,7 +2,7 @@ import { isOneOf } from '../../kernel/isOneOf';
 import type { NewId } from '../../kernel/ids';
 import { allSteps } from '../model/allSteps';
 import { usualPart, usualStep } from './briefScheme';
-import { mapOver, type Part, type Scheme, type Step, type StepFor } from '../model/definitions';
+import { mapOver, type Level, type Part, type Scheme, type Step, type StepFor } from '../model/definitions';
 import { coverageIn, followsPart, LEAST_COVERAGE, readPartName, resized } from '../model/shares';
 import { factsOf, isByCare, isByPiece, type Technique } from '../model/techniques';
 import type { SchoolQuestion, Strength } from '../model/schools';
@@ -253,6 +253,11 @@ export const broughtBack = (newId: NewId, step: Step): Step => ({
 export function withSchool(scheme: Scheme, question: SchoolQuestion, choice: string | null): Scheme {
   const { [question]: _before, ...others } = scheme.schools;
   return { ...scheme, schools: choice === null ? others : { ...others, [question]: choice } };
+}
+
+/** What a model may take; null for nothing said. */
+export function withLevel({ level: _before, ...scheme }: Scheme, level: Level | null): Scheme {
+  return level === null ? scheme : { ...scheme, level };
 }
 
 /** How strongly a habit holds in this scheme, or null for as in the house. */

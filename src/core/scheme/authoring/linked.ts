@@ -62,8 +62,11 @@ export function followed(lead: Painted, { scheme, models, aside = [], dropped = 
     steps: stepsHere(of.steps),
     ...sharedAs(part(of.id), from),
   });
+  const { level: _leads, ...shared } = lead.scheme;
   return {
-    ...lead.scheme,
+    ...shared,
+    // How long its models may take is a unit's own.
+    ...(scheme.level && { level: scheme.level }),
     ...whoIsWho(lead, { scheme, models, dropped }),
     stops: lead.scheme.stops.map((stop) => ({ ...stop, steps: stop.steps.map(step) })),
     rules: lead.scheme.rules.map((rule) => ({ ...rule, first: step(rule.first), then: step(rule.then) })),

@@ -143,6 +143,7 @@ const WHOLE = {
   rules: 'other rules of your own',
   off: 'other rules switched off',
   stops: 'other stops',
+  level: 'another level by minutes',
 } as const satisfies Partial<Record<keyof Scheme, string>>;
 
 const wholeDifferences = (before: Scheme, after: Scheme): string[] =>

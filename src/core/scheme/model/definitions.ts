@@ -220,6 +220,13 @@ export interface Stop {
 }
 
 /** Parts from the deepest to the outermost, each with its strip of steps, the steps that go over everything, and who gets what. */
+/** How long a model is painted, by the painter's own name. */
+export interface Level {
+  name: string;
+  /** A model. */
+  minutes: number;
+}
+
 export interface Scheme {
   groups: Group[];
   variants: Variant[];
@@ -232,6 +239,8 @@ export interface Scheme {
   off: RuleOff[];
   /** Stops set by hand, beside those that the standards make. */
   stops: Stop[];
+  /** What a model may take; left out where nobody has said. */
+  level?: Level;
   parts: Part[];
   allOver: Step[];
 }

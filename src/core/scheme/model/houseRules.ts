@@ -1,4 +1,4 @@
-import type { Size } from './definitions';
+import type { Level, Size } from './definitions';
 import type { OwnTechnique, Technique } from './techniques';
 import { DEFAULT_SCHOOLS, type Schools, type Strengths } from './schools';
 
@@ -61,6 +61,8 @@ export interface HouseRules {
   wishMinutes: Partial<Record<string, number>>;
   /** Techniques of the painter's own, and the brushes by their names; both empty before. */
   techniques: OwnTechnique[];
+  /** Levels by the minutes that a model takes; empty before. */
+  levels: Level[];
   brushes: string[];
   /** How much further or less far each technique strays than assumed, as the log has taught; never typed, and left out before. */
   strays?: StrayFactors;
@@ -99,6 +101,7 @@ export const DEFAULT_HOUSE_RULES: HouseRules = {
   strengths: {},
   wishMinutes: {},
   techniques: [],
+  levels: [],
   brushes: [],
   batches: BATCHES[0],
   hourlyRateMinor: 2400,

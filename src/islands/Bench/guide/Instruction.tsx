@@ -155,17 +155,18 @@ function Notes({ bench }: { bench: Bench }) {
   );
 }
 
-/** What a model of the unit may take at the price agreed. Not with a knife, a drill or a spray can in the hand. */
+/** What a model of the unit may take, at the price and at its level. Not with a knife, a drill or a spray can in the hand. */
 function Budget({ bench }: { bench: Bench }) {
-  const budget = bench.figures.budgets.find(({ unitId }) => unitId === bench.job!.unitId);
-  if (!budget || !allowsCountdown(bench.pass!.technique)) return null;
-  const left = budget.budget - budget.spent;
-  return (
-    <p className={styles.quiet} data-testid="budget">
-      The price pays {minutesText(budget.budget)} a model: {minutesText(budget.spent)} spent,{' '}
-      {left >= 0 ? `${minutesText(left)} left` : `${minutesText(-left)} over`}, likely {minutesText(budget.needed)} to go
-    </p>
-  );
+  if (!allowsCountdown(bench.pass!.technique)) return null;
+  return bench.figures.budgets
+    .filter(({ unitId }) => unitId === bench.job!.unitId)
+    .map(({ level, budget, spent, needed }) => (
+      <p key={level} className={styles.quiet} data-testid={level === null ? 'budget' : 'level'}>
+        {level === null ? 'The price pays' : `${level}:`} {minutesText(budget)} a model: {minutesText(spent)} spent,{' '}
+        {spent <= budget ? `${minutesText(budget - spent)} left` : `${minutesText(spent - budget)} over`}, likely {minutesText(needed)} to
+        go
+      </p>
+    ));
 }
 
 /** Time on this model against its estimate; never a countdown with a knife or a spray can in the hand. */
