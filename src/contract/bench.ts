@@ -26,6 +26,7 @@ export interface PackedMarks extends Pick<BenchMarks, 'notes' | 'trouble'> {
   marks: [passKey: string, marks: PackedMark[]][];
   aside: [unit: string, models: [model: number, why: string][]][];
   looked: [passKey: string, models: number[]][];
+  putOff: [passKey: string, at: number][];
   keptMixes: [unit: string, pots: [pot: string, at: number][]][];
 }
 
@@ -86,7 +87,7 @@ export interface BenchPicture extends BenchFigures {
   waitingUnits: string[];
 }
 
-export function packMarks({ marks, aside, looked, keptMixes, notes, trouble }: BenchMarks): PackedMarks {
+export function packMarks({ marks, aside, looked, putOff, keptMixes, notes, trouble }: BenchMarks): PackedMarks {
   const setups: string[] = [];
   const numberOf = (setup: string) => {
     if (!setups.includes(setup)) setups.push(setup);
@@ -106,13 +107,14 @@ export function packMarks({ marks, aside, looked, keptMixes, notes, trouble }: B
     setups,
     aside: [...aside].map(([unit, models]) => [unit, [...models]]),
     looked: [...looked].map(([key, models]) => [key, [...models]]),
+    putOff: [...putOff],
     keptMixes: [...keptMixes].map(([unit, pots]) => [unit, [...pots]]),
     notes,
     trouble,
   };
 }
 
-export const unpackMarks = ({ marks, setups, aside, looked, keptMixes, notes, trouble }: PackedMarks): BenchMarks => ({
+export const unpackMarks = ({ marks, setups, aside, looked, putOff, keptMixes, notes, trouble }: PackedMarks): BenchMarks => ({
   marks: new Map(
     marks.map(([key, models]) => [
       key,
@@ -126,6 +128,7 @@ export const unpackMarks = ({ marks, setups, aside, looked, keptMixes, notes, tr
   ),
   aside: new Map(aside.map(([unit, models]) => [unit, new Map(models)])),
   looked: new Map(looked.map(([key, models]) => [key, new Set(models)])),
+  putOff: new Map(putOff),
   keptMixes: new Map(keptMixes.map(([unit, pots]) => [unit, new Map(pots)])),
   notes,
   trouble,

@@ -213,7 +213,15 @@ describe('reference pictures at the bench', () => {
 
 describe('advice under the work', () => {
   const advice = (events: BenchEvent[], minute: number) =>
-    renderToStaticMarkup(<Advice bench={benchAfter(events, minute)} now={START + minute * MINUTE} onOffer={nothing} onLooked={nothing} />);
+    renderToStaticMarkup(
+      <Advice
+        bench={benchAfter(events, minute)}
+        now={START + minute * MINUTE}
+        onOffer={nothing}
+        onLooked={nothing}
+        onNotNeeded={nothing}
+      />,
+    );
 
   it('offers the next dry model, or another job with its cost, instead of waiting', () => {
     const apart = [shed.started(0, prime), ...[1, 2, 3].map((model) => shed.done(1, prime, model)), shed.done(30, prime, 4)];

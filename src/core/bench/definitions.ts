@@ -33,6 +33,8 @@ export const BENCH_EVENT_KINDS = [
   'left-out',
   /** These models were looked over while the wash was wet. */
   'looked',
+  /** Not this evening: the pass is passed over until another one. */
+  'put-off',
   /** A mix of another evening can still be used; its facts name it. */
   'mix-kept',
   /** Enough for today. */
@@ -152,6 +154,8 @@ export interface BenchMarks {
   trouble: TroubleSpot[];
   /** Looked over while wet: pass key, then models. */
   looked: Map<string, Set<number>>;
+  /** When a pass was put off for the evening, UTC ms, by its key. */
+  putOff: Map<string, number>;
   /** When the painter said that a mix had kept: by unit, then by the pot that the mix is, UTC ms. */
   keptMixes: Map<string, Map<string, number>>;
 }

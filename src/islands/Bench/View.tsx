@@ -108,6 +108,7 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
       n: () => ask({ kind: 'note' }),
       c: () => canDecide && ask({ kind: 'decide' }),
       z: () => ask({ kind: 'touch-up' }),
+      x: () => bench.pass?.ifNeeded && back(actions.notNeeded)(),
       k: () => bench.mix.state === 'old' && back(actions.mixKept)(),
       e: back(actions.end),
       f: () => void (document.fullscreenElement ? document.exitFullscreen() : document.documentElement.requestFullscreen()),
@@ -140,7 +141,13 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
         )}
         {job && <TrayStrip bench={bench} now={now} onPick={(model) => back(() => actions.pick(job, model))()} />}
         <References bench={bench} />
-        <Advice bench={bench} now={now} onOffer={back(actions.takeOffer)} onLooked={(look) => back(() => actions.looked(look))()} />
+        <Advice
+          bench={bench}
+          now={now}
+          onOffer={back(actions.takeOffer)}
+          onLooked={(look) => back(() => actions.looked(look))()}
+          onNotNeeded={back(actions.notNeeded)}
+        />
         {missed && missed.model > 1 && asking === null && (
           <p className={styles.quiet} data-testid="look-at-others">
             Look at {missed.model === 2 ? 'model' : 'models'} {rangeText(1, missed.model - 1)} for the same spot ({passWords(missed.pass)})?{' '}

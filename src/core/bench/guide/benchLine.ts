@@ -39,6 +39,8 @@ export interface BenchPass {
   own?: Pick<OwnTechnique, 'name' | 'caution'>;
   /** Which brush, in the painter's words; empty where the technique says it. */
   brush: string;
+  /** Looked at model by model: only where it is needed. */
+  ifNeeded: boolean;
   coverage: number;
   /** Models of the unit that take it, 1-based, ascending. */
   models: number[];
@@ -161,6 +163,7 @@ function benchPasses(unit: RosterUnit, roster: Roster, first: number, reasons: s
       technique: pass.step.technique,
       ...ownWords(pass.step),
       brush: brushOf(pass.step),
+      ifNeeded: pass.step.ifNeeded ?? false,
       coverage: pass.step.coverage,
       models: pass.models,
       dips: pass.dips.map((dip) => dipOf(pass, dip)),

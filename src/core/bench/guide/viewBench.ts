@@ -1,4 +1,4 @@
-import { MINUTE_MS } from '../../kernel/timeUnits';
+import { HOUR_MS, MINUTE_MS } from '../../kernel/timeUnits';
 import type { LineTool } from '../../line/definitions';
 import { factsOf } from '../../scheme/model/techniques';
 import type { BenchJob, BenchLine, BenchPass } from './benchLine';
@@ -50,6 +50,8 @@ export interface BenchView {
   /** Another job worth taking up while nothing of this one is dry. */
   offer: Offer | null;
   nextJobs: BenchJob[];
+  /** Keys of passes that were put off for this evening. */
+  putOff: ReadonlySet<string>;
   misses: MissedPlace[];
   modelsDone: number;
   modelsTotal: number;
@@ -60,7 +62,14 @@ export function viewBench(scene: BenchScene, now: number): BenchView {
   const clock = clockAt(scene.clock, now);
   const readiness = new BenchReadiness(scene.line, scene.tools, scene.state, clock);
   const open = scene.line.jobs.filter((job) => readiness.openModels(job).length > 0);
-  const job = currentJob(open, clock) ?? open[0] ?? null;
+  const putOff = new Set([...scene.state.putOff].filter(([, at]) => now - at < EVENING_MS).map(([key]) => key));
+  const isTonight = (each: BenchJob) =>
+    putOff.has(each.passKey)
+      ? isTakenUpSince(scene.state.putOff.get(each.passKey)!, each.passKey, clock)
+      : clock.current?.passKey === each.passKey || readiness.firstReadyAt(each) < Infinity;
+  // What waits for something that was put off waits with it; where nothing else is left, it is offered again.
+  const tonight = putOff.size === 0 ? open : open.filter(isTonight);
+  const job = currentJob(tonight, clock) ?? tonight[0] ?? open[0] ?? null;
   const model = job && readiness.nextModel(job, now);
   const isHeld = job !== null && clock.current !== null && clock.current.setupId === job.setupId;
   const needsStart = job !== null && (!isHeld || clock.workingSince === null);
@@ -81,8 +90,9 @@ export function viewBench(scene: BenchScene, now: number): BenchView {
       ? readiness.broken(job.passKey, needsStart ? readiness.openModels(job) : model === null || startedAnyway ? [] : [model])
       : [],
     dryModel: job && isWet ? (readiness.readyModels(job, now).find((each) => each !== model) ?? null) : null,
-    offer: job && isWet ? offerOf(scene, open, job, readiness, clock, now) : null,
-    nextJobs: open.filter((each) => each !== job),
+    offer: job && isWet ? offerOf(scene, tonight, job, readiness, clock, now) : null,
+    nextJobs: [...tonight, ...open.filter((each) => !tonight.includes(each))].filter((each) => each !== job),
+    putOff,
     misses: missesOf(scene),
     modelsDone: scene.line.jobs.reduce(
       (sum, each) => sum + each.models.filter((m) => scene.state.marks.get(each.passKey)?.has(m)).length,
@@ -91,6 +101,13 @@ export function viewBench(scene: BenchScene, now: number): BenchView {
     modelsTotal: total,
   };
 }
+
+/** An evening is not longer. */
+const EVENING_MS = 8 * HOUR_MS;
+
+/** The painter has taken it up all the same. */
+const isTakenUpSince = (putOffAt: number, passKey: string, { current, workingSince }: BenchClock): boolean =>
+  current?.passKey === passKey && (workingSince ?? 0) > putOffAt;
 
 /** The job in hand: of the pass taken up, the tray of the model chosen, else the first tray with open models. */
 function currentJob(open: readonly BenchJob[], clock: BenchClock): BenchJob | undefined {

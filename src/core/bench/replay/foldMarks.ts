@@ -10,6 +10,7 @@ export const noMarks = (): BenchMarks => ({
   notes: [],
   trouble: [],
   looked: new Map(),
+  putOff: new Map(),
   keptMixes: new Map(),
 });
 
@@ -20,6 +21,7 @@ export const mergeMarks = (all: readonly BenchMarks[]): BenchMarks => ({
   notes: all.flatMap(({ notes }) => notes),
   trouble: all.flatMap(({ trouble }) => trouble),
   looked: new Map(all.flatMap(({ looked }) => [...looked])),
+  putOff: new Map(all.flatMap(({ putOff }) => [...putOff])),
   keptMixes: new Map(all.flatMap(({ keptMixes }) => [...keptMixes])),
 });
 
@@ -37,6 +39,7 @@ export function foldMarks(events: readonly BenchEvent[], { before = noMarks(), k
     notes: [...before.notes],
     trouble: [...before.trouble],
     looked: new Map([...before.looked].map(([key, models]) => [key, new Set(models)])),
+    putOff: new Map(before.putOff),
     keptMixes: new Map([...before.keptMixes].map(([unit, pots]) => [unit, new Map(pots)])),
   };
   const book = new FactsBook(events, knownFacts);
@@ -65,6 +68,9 @@ function take(folded: BenchMarks, event: BenchEvent, key: string | null, facts: 
       return;
     case 'looked':
       for (const model of event.models) entry(folded.looked, key!, () => new Set<number>()).add(model);
+      return;
+    case 'put-off':
+      folded.putOff.set(key!, Date.parse(event.at));
       return;
     case 'mix-kept':
       if (facts?.paintId) entry(folded.keptMixes, event.unit!, () => new Map<string, number>()).set(facts.paintId, Date.parse(event.at));

@@ -88,6 +88,7 @@ const OF_A_PASS: readonly BenchEventKind[] = [
   'kept',
   'left-out',
   'looked',
+  'put-off',
   'mix-kept',
 ];
 const OF_MODELS: readonly BenchEventKind[] = [

@@ -109,6 +109,7 @@ const step = object({
   moment: oneOf(MOMENTS).nullable().notRequired().default(null),
   note: note().optional().default(''),
   over,
+  ifNeeded: boolean().strict().oneOf([true], remedy('give true, or leave it out')).optional().default(undefined),
   own: ownTechniqueSchema.optional().default(undefined),
   brush: requiredText('a brush', 60).optional().default(undefined),
   pieces: count(1, MOST_PIECES).optional().default(undefined),

@@ -136,11 +136,12 @@ function withoutOwn(step: Step, { technique }: Partial<Step>): Step {
 }
 
 /** What the technique has no use for goes with the one that had. */
-function withoutIdle({ pieces, care, brush, ...step }: Step): Step {
+function withoutIdle({ pieces, care, brush, ifNeeded, ...step }: Step): Step {
   return {
     ...step,
     ...(!factsOf(step.technique).usesPaint && { paint: null, mix: null, paintFor: [] }),
     ...(brush && { brush }),
+    ...(ifNeeded && { ifNeeded }),
     ...(pieces !== undefined && isByPiece(step.technique) && { pieces }),
     ...(care !== undefined && isByCare(step.technique) && { care }),
   };

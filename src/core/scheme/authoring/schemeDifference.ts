@@ -89,6 +89,7 @@ function stepDifferences(
   if (old.faces !== step.faces) say(`painted ${step.faces}`, false);
   if (old.moment !== step.moment) say(`stands at ${step.moment ?? 'its usual moment'}`, false);
   if (JSON.stringify(old.over) !== JSON.stringify(step.over)) say('laid on other parts', false);
+  if (old.ifNeeded !== step.ifNeeded) say(step.ifNeeded ? 'only where it is needed' : 'on every model', false);
   if ((old.brush ?? '') !== (step.brush ?? '')) say(step.brush ? `with ${step.brush}` : 'with the usual brush', false);
   if ((old.pieces ?? 1) !== (step.pieces ?? 1)) say(`${step.pieces ?? 1} on each model, were ${old.pieces ?? 1}`, false);
   if (old.care !== step.care) say(`${step.care ?? 'usual'} care`, false);

@@ -157,6 +157,8 @@ export interface Step {
   note: string;
   /** Of a step over several parts; left out where it goes over everything. */
   over?: Over;
+  /** Looked at model by model: only where it is needed. */
+  ifNeeded?: true;
   /** A technique of the painter's own, like `technique`; left out for a shipped one. */
   own?: OwnTechnique;
   /** Which brush, of the painter's own list; left out where the technique says it. */

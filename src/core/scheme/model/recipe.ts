@@ -38,10 +38,15 @@ export function mixTexts(scheme: Pick<Scheme, 'mixes'>, paints: ReadonlyMap<stri
  * what the painter noted.
  */
 export const recipeOf = (
-  { strength, pieces, care, note }: Pick<Step, 'strength' | 'pieces' | 'care' | 'note'>,
+  { strength, pieces, care, ifNeeded, note }: Pick<Step, 'strength' | 'pieces' | 'care' | 'ifNeeded' | 'note'>,
   potId: string | null,
   mixes: ReadonlyMap<string, string>,
 ): string[] =>
-  [mixes.get(potId ?? '') ?? '', strength.trim(), pieces === undefined ? '' : `${pieces} on each model`, care ?? '', note.trim()].filter(
-    (each) => each !== '',
-  );
+  [
+    mixes.get(potId ?? '') ?? '',
+    strength.trim(),
+    pieces === undefined ? '' : `${pieces} on each model`,
+    care ?? '',
+    ifNeeded ? 'only where needed' : '',
+    note.trim(),
+  ].filter((each) => each !== '');

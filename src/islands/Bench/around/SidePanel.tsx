@@ -100,7 +100,7 @@ function Next({ bench, now, onTakeUp }: Pick<SidePanelProps, 'bench' | 'now' | '
   const row = (job: BenchJob) => {
     const pass = bench.passes.get(job.passKey)!;
     const paint = bench.paints.get(job.paintId ?? '');
-    const against = againstStarting(bench, job, now);
+    const against = bench.view.putOff.has(job.passKey) ? 'Not tonight' : againstStarting(bench, job, now);
     return (
       <li key={job.id}>
         <Swatch hex={paint?.hex ?? null} kind={paint?.kind ?? null} />

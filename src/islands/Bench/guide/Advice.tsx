@@ -10,13 +10,22 @@ interface AdviceProps {
   now: number;
   onOffer: () => void;
   onLooked: (look: LookBack) => void;
+  onNotNeeded: () => void;
 }
 
 /** Quiet lines under the work: what could be done instead of waiting, pools to look for, and how the evening ends. */
-export function Advice({ bench, now, onOffer, onLooked }: AdviceProps) {
+export function Advice({ bench, now, onOffer, onLooked, onNotNeeded }: AdviceProps) {
   const { view, lookBacks, ending } = bench;
   return (
     <>
+      {bench.pass?.ifNeeded && view.model !== null && (
+        <p className={styles.quiet} data-testid="if-needed">
+          Look at model {view.model} first: only where it is needed.{' '}
+          <Button onClick={onNotNeeded}>
+            <kbd>X</kbd> Model {view.model} does not need it
+          </Button>
+        </p>
+      )}
       {view.dryModel !== null ? (
         <p className={styles.quiet} data-testid="offer">
           Model {view.dryModel} is dry. <Button onClick={onOffer}>Take model {view.dryModel}</Button>

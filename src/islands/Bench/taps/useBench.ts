@@ -138,6 +138,8 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
       const fetchMinutes = isTrayFetched(line, events, job.unitId, model) ? house.fetchMinutes : null;
       record({ kind: 'done', ...(begins ? of(pass, [model]) : place(pass)), models: [model], readyAt: waited, fetchMinutes });
     },
+    /** Nothing of it is needed on the model in hand. */
+    notNeeded: () => pass && model !== null && record({ kind: 'left-out', ...place(pass), models: [model] }),
     takeUp: (next: BenchJob) => record(start(next)),
     /** Takes this model next, under the pass in hand; from another job the setup is taken up first. */
     pick: (from: BenchJob, chosen: number) => {
@@ -178,6 +180,7 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
     decide: ({ kind, models, passes: changed }: Decision) => {
       const [first] = changed;
       if (kind === 'start over') record(...changed.map((each): NewEvent => ({ kind: 'reopened', ...place(each), models })));
+      else if (kind === 'not tonight') record({ kind: 'put-off', ...place(first!) });
       else if (kind === 'leave out' || kind === 'leave out the rest') record({ kind: 'left-out', ...place(first!), models });
       else changeStep(first!, { coats: first!.coats + (kind === 'a coat less' ? -1 : 1), keeps: kind === 'another coat on the rest' });
     },

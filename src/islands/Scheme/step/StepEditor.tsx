@@ -206,6 +206,14 @@ export function StepEditor(props: StepEditorProps) {
           <input type="checkbox" checked={step.optional} onChange={(event) => onChange({ optional: event.target.checked })} /> May be left
           out when time is short
         </label>
+        <label className={styles.check}>
+          <input
+            type="checkbox"
+            checked={step.ifNeeded ?? false}
+            onChange={(event) => onChange({ ifNeeded: event.target.checked || undefined } as Partial<Step>)}
+          />{' '}
+          Only where a model needs it
+        </label>
         <details>
           <summary className={styles.more}>Moment, halves, strength, note, stops</summary>
           <div className={own.editorFields}>

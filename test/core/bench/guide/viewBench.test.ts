@@ -50,6 +50,20 @@ describe('what the bench shows', () => {
     expect(chosen.readyAt).to.equal(minute(24));
   });
 
+  it('passes over for the evening what was put off, until it is taken up all the same or nothing else is left', () => {
+    const off = [started(0, COAT), tap(2, 'put-off', bench.of(COAT))];
+    expect(view(3, ...off)).to.deep.include({ job: bench.job(CAP), needsStart: true, putOff: new Set([COAT.key]) });
+    expect(
+      view(3, ...off).nextJobs.map(({ passKey }) => passKey),
+      'what waits for it waits with it',
+    ).to.deep.equal([COAT.key, EDGE.key]);
+    expect(view(3, ...off, started(3, COAT)).job, 'taken up').to.deep.equal(bench.job(COAT));
+    expect(view(24 * 60, ...off).job, 'another evening').to.deep.equal(bench.job(COAT));
+    expect(view(3, ...off, tap(3, 'undone', { target: off.at(-1)!.id })).job, 'taken back').to.deep.equal(bench.job(COAT));
+    const rest = [CAP, EDGE].map((pass) => tap(2.5, 'left-out', { ...bench.of(pass), models: [1, 2, 3] }));
+    expect(view(3, ...off, ...rest).job, 'nothing else').to.deep.equal(bench.job(COAT));
+  });
+
   it('lets a wet model be started anyway', () => {
     const events = [...coated, started(5, EDGE, 1)];
     expect(view(5.5, ...events)).to.include({ model: 1, readyAt: 0, needsStart: false });
