@@ -214,6 +214,8 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
             onDecide={(decision) => back(() => actions.decide(decision))()}
             onTakeBack={(without, models) => back(() => actions.takeBack(without, models))()}
             onPot={(pot, note) => back(() => actions.takePot(bench.pass!, pot, note))()}
+            onTry={(pot, models) => back(() => actions.tryPot(bench.pass!, pot, models))()}
+            onSettle={(verdict) => back(() => actions.settleTrial(bench.pass!, verdict))()}
             onCancel={back(() => undefined)}
           />
         )}
@@ -222,6 +224,7 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
           <SheetEntry
             bench={bench}
             onTick={(ticked, models, minutes) => back(() => actions.tickOff(ticked, models, minutes))()}
+            onTickStage={(stage, minutes) => back(() => actions.tickStage(stage, minutes))()}
             onCancel={back(() => undefined)}
           />
         )}

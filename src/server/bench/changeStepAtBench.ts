@@ -82,7 +82,7 @@ export async function changeStepAtBench(
 }
 
 /** A pot of the bench as a step names it: a paint of the shelf, or a mix of its scheme. */
-async function potNamed(stores: Pick<Stores, 'paints'>, scheme: Scheme, pot: string): Promise<Pick<Step, 'paint' | 'mix'>> {
+export async function potNamed(stores: Pick<Stores, 'paints'>, scheme: Scheme, pot: string): Promise<Pick<Step, 'paint' | 'mix'>> {
   if ((await stores.paints.list()).some((paint) => paint.id === pot)) return { paint: pot, mix: null };
   const mix = [...potIdsOf(scheme)].find(([, id]) => id === pot)?.[0];
   if (mix === undefined) throw new InputError('pot', pot, 'name a paint of the shelf, or a mix of this scheme');

@@ -143,7 +143,7 @@ describe('the budget of a model', () => {
       { unitId: 'z', models: 1, took: 5, left: 5 },
     ];
     const [budget, ...others] = modelBudgets(quote(), [change('priced', { priceMinor: 6000 })], units, RATE);
-    expect(budget).to.deep.equal({ unitId: 'a', models: 12, budget: 40, spent: 10, needed: 20 });
+    expect(budget).to.deep.equal({ unitId: 'a', level: null, models: 12, budget: 40, spent: 10, needed: 20 });
     expect(others, 'nothing was quoted for the other').to.deep.equal([]);
     expect(modelBudgets(quote(), [], units, { hourlyRateMinor: 0 })).to.deep.equal([]);
   });

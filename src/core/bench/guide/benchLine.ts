@@ -8,6 +8,10 @@ import { mixTexts, recipeOf } from '../../scheme/model/recipe';
 import { likeOf } from '../../scheme/model/lineage';
 import { hardRules } from '../../scheme/rules/orderRules';
 import { effortOf, passesOf, type Dip, type Pass } from '../../scheme/passes/passes';
+import { momentOf } from '../../scheme/model/momentOf';
+import type { Moment } from '../../scheme/model/moments';
+import { schoolsOf } from '../../scheme/model/schoolsOf';
+import { trialOf } from '../../scheme/authoring/trial';
 import { brushOf, lacksPaint, setupId } from '../../scheme/passes/setups';
 import { splitTrays } from '../../scheme/passes/splitTrays';
 import { leadersOf, modelFactors, type ModelFactor } from '../../scheme/model/whoTakes';
@@ -35,12 +39,16 @@ export interface BenchPass {
   part: string | null;
   partId: string | null;
   technique: Technique;
+  /** When it stands in the life of a model. */
+  moment: Moment;
   /** Left out for a shipped technique. */
   own?: Pick<OwnTechnique, 'name' | 'caution'>;
   /** Which brush, in the painter's words; empty where the technique says it. */
   brush: string;
   /** Looked at model by model: only where it is needed. */
   ifNeeded: boolean;
+  /** Models that try another pot before it is decided for all; null where none do. */
+  trial: number[] | null;
   coverage: number;
   /** Models of the unit that take it, 1-based, ascending. */
   models: number[];
@@ -139,6 +147,7 @@ function benchPasses(unit: RosterUnit, roster: Roster, first: number, reasons: s
     return reasons.indexOf(reason);
   };
   const mixes = mixTexts(unit.scheme, roster.paints);
+  const schools = schoolsOf(unit, roster.house);
   const dipOf = ({ step, half }: Pass, dip: Dip): BenchDip => {
     const dryMinutes = dryMinutesOf(step, dip.potId, roster);
     return {
@@ -161,9 +170,11 @@ function benchPasses(unit: RosterUnit, roster: Roster, first: number, reasons: s
       part: pass.where,
       partId: pass.part?.id ?? null,
       technique: pass.step.technique,
+      moment: momentOf(pass.step, roster.paints.get(pass.dips[0]!.potId ?? '')?.kind === 'metallic', schools),
       ...ownWords(pass.step),
       brush: brushOf(pass.step),
       ifNeeded: pass.step.ifNeeded ?? false,
+      trial: trialOf(unit.scheme, pass.step.id)?.models ?? null,
       coverage: pass.step.coverage,
       models: pass.models,
       dips: pass.dips.map((dip) => dipOf(pass, dip)),

@@ -152,7 +152,12 @@ const group = object({
 });
 
 const option = object({ id: id(), name: requiredText('a name for the option'), models: models() });
-const variant = object({ id: id(), name: requiredText('a name for the variant'), options: list(option, MOST_GROUPS, 1) });
+const variant = object({
+  id: id(),
+  name: requiredText('a name for the variant'),
+  options: list(option, MOST_GROUPS, 1),
+  trialOf: id().optional().default(undefined),
+});
 
 const rule = object({
   first: id(),
@@ -245,7 +250,7 @@ export function schemeOf(parsed: Parsed): Scheme {
   const strong = said(strengths ?? {});
   return {
     groups,
-    variants,
+    variants: variants.map((each) => said(each)),
     mixes: mixes.map((each) => ({ ...each, of: each.of.map((one) => said(one) as MixShare) })),
     schools: said(schools),
     ...(Object.keys(strong).length > 0 && { strengths: strong }),

@@ -106,6 +106,8 @@ export interface Variant {
   id: string;
   name: string;
   options: VariantOption[];
+  /** Of a trial: the step whose other pot some models try, before it is decided for all; left out of any other variant. */
+  trialOf?: string;
 }
 
 /** Whom a step is for, by ids of groups and options; null for every model. */

@@ -4,6 +4,7 @@ import { toldApart } from '../../../core/paint/closeEnough';
 import type { Paint } from '../../../core/scheme/model/definitions';
 import type { PaintTrace } from '../../../contract/paintTrace';
 import { Button } from '../../../ui/Button/Button';
+import { NumberField } from '../../../ui/Field/NumberField';
 import { SelectField } from '../../../ui/Field/Field';
 import { counted, plain } from '../../../ui/format';
 import { send } from '../../client/api';
@@ -17,17 +18,24 @@ interface OtherPotProps {
   paintId: string;
   /** Another for the models that are not painted yet, with what was said of those that are; empty where nothing was. */
   onPot: (pot: string, note: string) => void;
+  /** These models try it first. */
+  onTry: (pot: string, models: number[]) => void;
 }
 
+/** So many are enough to see it. */
+const TRIED_ON = 2;
+
 /** Another pot for the rest. Where models carry the one in hand, it is asked whether they stand side by side with those. */
-export function OtherPot({ bench, paintId, onPot }: OtherPotProps) {
+export function OtherPot({ bench, paintId, onPot, onTry }: OtherPotProps) {
   const [pot, setPot] = useState(paintId);
+  const [few, setFew] = useState(TRIED_ON);
   const [asked, setAsked] = useState<'place' | 'anyway' | null>(null);
   const question = useRef<HTMLParagraphElement>(null);
   // The button that asked is gone: the focus goes to what was asked.
   useEffect(() => question.current?.focus(), [asked]);
   const ask = useCallback(() => send<PaintTrace[]>('GET', `/api/paints/${paintId}/models`), [paintId]);
   const { value: traces, error } = useDerived(ask);
+  const open = bench.view.readiness.openModels(bench.job!);
   const pots = nearestFirst(bench.paints.get(paintId) ?? null, [...bench.paints.values()]);
   const chosen = pots.find((each) => each.pot.id === pot);
   const nameOf = (id: string) => bench.paints.get(id)?.name ?? 'another paint';
@@ -57,6 +65,23 @@ export function OtherPot({ bench, paintId, onPot }: OtherPotProps) {
         <Button disabled={pot === paintId || (traces === null && error === null)} onClick={take}>
           Take this paint
         </Button>
+      )}
+      {asked === null && open.length > 1 && bench.pass!.trial === null && (
+        <>
+          <NumberField
+            label="Try it first on"
+            unit={few === 1 ? 'model' : 'models'}
+            live
+            whole
+            min={1}
+            max={open.length - 1}
+            value={Math.min(few, open.length - 1)}
+            onChange={(next) => next !== null && setFew(next)}
+          />
+          <Button disabled={pot === paintId} onClick={() => onTry(pot, open.slice(0, Math.min(few, open.length - 1)))}>
+            Try it
+          </Button>
+        </>
       )}
       {asked !== null && (
         <p ref={question} tabIndex={-1} className={styles.sideBySide} role="status" data-testid="side-by-side">

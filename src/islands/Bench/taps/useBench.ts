@@ -1,6 +1,8 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { dipFor, factsOfPass, type BenchJob, type BenchPass } from '../../../core/bench/guide/benchLine';
 import { effectiveEvents } from '../../../core/bench/replay/effectiveEvents';
+import type { Verdict } from '../../../core/scheme/authoring/trial';
+import { shareOut, type OpenStage } from '../../../core/bench/guide/openStages';
 import { mixInHand, type MixInHand } from '../../../core/bench/guide/mixInHand';
 import { endingAdvice } from '../../../core/bench/guide/evening';
 import { foldClock } from '../../../core/bench/replay/foldClock';
@@ -125,6 +127,13 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
       setRefused(error.message),
     );
   };
+  /** Some models try another pot, or what was tried is decided for all. */
+  const trial = (method: 'POST' | 'PUT', tried: BenchPass, of: { pot: string; models: number[] } | { verdict: Verdict }) => {
+    setRefused(null);
+    send(method, `/api/units/${tried.unitId}/trial`, { step: tried.stepId, ...of }).then(reload, (error: Error) =>
+      setRefused(error.message),
+    );
+  };
   const actions = {
     /** The one thing the big button means now. */
     main: () => {
@@ -176,6 +185,19 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
     /** Models that were painted and not ticked, from the leg sheet say; minutes are null where nobody knows them. */
     tickOff: (ticked: BenchJob, models: number[], minutes: number | null) =>
       record({ kind: 'done', ...of(passes.get(ticked.passKey)!, models), models, minutes: minutes ?? 0 }),
+    /** All of a stage that was painted and not ticked; what is planned for each job says what it has of the minutes. */
+    tickStage: ({ jobs }: OpenStage, minutes: number | null) => {
+      const planned = jobs.map((each) => likelyMinutes({ figures, units }, passes.get(each.job.passKey)!, each.models));
+      const told = shareOut(minutes, planned);
+      record(
+        ...jobs.map(({ job: ticked, models }, at): NewEvent => ({
+          kind: 'done',
+          ...of(passes.get(ticked.passKey)!, models),
+          models,
+          minutes: told[at]!,
+        })),
+      );
+    },
     /** What was decided of models; another coat is a change of the scheme. */
     decide: ({ kind, models, passes: changed }: Decision) => {
       const [first] = changed;
@@ -191,6 +213,8 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
       if (note !== '' && job) record({ kind: 'noted', ...place(changed), models: view.readiness.openModels(job), note });
       changeStep(changed, { pot, keeps: true });
     },
+    tryPot: (tried: BenchPass, pot: string, models: number[]) => trial('POST', tried, { pot, models }),
+    settleTrial: (tried: BenchPass, verdict: Verdict) => trial('PUT', tried, { verdict }),
     end: () => record({ kind: 'ended' }),
     /** The time since the last tap was a break: it is taken out of the work. */
     wasBreak: () => clock.lastAt !== null && record({ kind: 'paused', at: new Date(clock.lastAt + 1).toISOString() }, { kind: 'resumed' }),
