@@ -1,7 +1,7 @@
 import { object, type InferType } from 'yup';
 import { count, minutes, oneOf, text } from '../../core/formats/fields';
 import { writeTimeLog } from '../../core/formats/timeLog/writeTimeLog';
-import { type Technique, factsOf } from '../../core/scheme/model/techniques';
+import { factsOf, labelOf, type Technique } from '../../core/scheme/model/techniques';
 import { minutesThatCount, ROW_VERDICTS, type StoredLogRow } from '../../core/log/definitions';
 import { normMinutes } from '../../core/time/fit/norms';
 import { LOG_FILTERS, type ClosedCommission, type LogPage, type LogPicture, type TechniquePace } from '../../contract/log';
@@ -81,7 +81,7 @@ export async function loadLogPage(
   );
 }
 
-const wordsOf = ({ unit, part, technique, note }: StoredLogRow) => `${factsOf(technique).label} on ${unit}, ${part} ${note}`.toLowerCase();
+const wordsOf = (row: StoredLogRow) => `${labelOf(row)} on ${row.unit}, ${row.part} ${row.note}`.toLowerCase();
 
 /** The painter's word is asked for: nobody knows its minutes, or it took much longer than usual. */
 const isToJudge = (row: StoredLogRow, odd: Workshop['odd']): boolean =>

@@ -1,7 +1,7 @@
 import { MINUTE_MS } from '../../../core/kernel/timeUnits';
 import { dipFor } from '../../../core/bench/guide/benchLine';
 import { coatWords } from '../../../core/scheme/model/halves';
-import { allowsCountdown, cautionOf, factsOf } from '../../../core/scheme/model/techniques';
+import { allowsCountdown, cautionOf, factsOf, labelOf } from '../../../core/scheme/model/techniques';
 import { Button } from '../../../ui/Button/Button';
 import { Notice } from '../../../ui/Notice/Notice';
 import { Swatch } from '../../../ui/Swatch/Swatch';
@@ -19,7 +19,7 @@ export function Instruction({ bench, now, onMixKept }: { bench: Bench; now: numb
   const { view, paints } = bench;
   const job = bench.job!;
   const pass = bench.pass!;
-  const facts = factsOf(pass.technique);
+  const label = labelOf(pass);
   const paint = paints.get(job.paintId ?? '') ?? null;
   const caution = cautionOf(pass, paint?.kind ?? null);
   const isLeader = view.model !== null && bench.units.get(job.unitId)!.leaders.includes(view.model);
@@ -28,10 +28,10 @@ export function Instruction({ bench, now, onMixKept }: { bench: Bench; now: numb
       <Swatch hex={paint?.hex ?? null} kind={paint?.kind ?? null} size="large" />
       <div>
         <p className={styles.what} data-testid="instruction">
-          {paint?.name ?? (job.lacksPaint ? `${facts.label}: no paint chosen` : facts.label)}
+          {paint?.name ?? (job.lacksPaint ? `${label}: no paint chosen` : label)}
         </p>
         <p className={styles.where}>
-          {facts.label}
+          {label}
           {coatWords(pass)}
           {pass.part ? ` on ${pass.part.toLowerCase()}` : ' over everything'}, {unitWords(bench, job.unitId)}
           {trayWords(bench, job)}, model {view.model}
@@ -60,7 +60,8 @@ function Recipe({ bench }: { bench: Bench }) {
   const pass = bench.pass!;
   const { hand } = factsOf(pass.technique);
   const { recipe } = dipFor(pass, bench.view.model ?? bench.job!.models[0]);
-  const said = [...(hand === 'none' ? [] : [hand]), ...recipe];
+  const inHand = pass.brush || hand;
+  const said = [...(inHand === 'none' ? [] : [inHand]), ...recipe];
   if (said.length === 0) return null;
   return (
     <p className={styles.quiet} data-testid="recipe">

@@ -4,7 +4,7 @@ import { ArrowDown, ArrowUp, GripVertical, Plus, Settings2, TriangleAlert, X } f
 import { useState, type KeyboardEvent } from 'react';
 import { includesStandard, type Paint, type Part, type Standard, type Step, type Unit } from '../../../core/scheme/model/definitions';
 import type { HouseRules } from '../../../core/scheme/model/houseRules';
-import { factsOf } from '../../../core/scheme/model/techniques';
+import { factsOf, labelOf } from '../../../core/scheme/model/techniques';
 import { overWords } from '../../../core/scheme/model/workWords';
 import type { PassEstimates } from '../../../core/commission/estimate';
 import { Button } from '../../../ui/Button/Button';
@@ -158,7 +158,7 @@ function StepChip({ step, strip, part, unit, standard, paints, estimate, house, 
         <Swatch hex={paint?.hex ?? null} kind={paint?.kind ?? null} />
         <span className={own.chipText}>
           <span>
-            {facts.label}
+            {labelOf(step)}
             {step.coats > 1 && ` ×${step.coats}`}
             {step.over && ` (${overWords(step.over, unit.scheme.parts)})`}
             {step.for !== null && ` (${whomText(step.for, unit.scheme)})`}
