@@ -7,7 +7,7 @@ import { settleTrial, trialOf, tryOn } from '../../core/scheme/authoring/trial';
 import { allSteps } from '../../core/scheme/model/allSteps';
 import { modelsOf, type Step } from '../../core/scheme/model/definitions';
 import { halfOfId } from '../../core/scheme/model/halves';
-import { potIdsOf } from '../../core/scheme/model/pots';
+import type { potIdsOf } from '../../core/scheme/model/pots';
 import { saveScheme } from '../schemes/saveScheme';
 import { ConflictError, NotFoundError } from '../stores/errors';
 import type { Stores } from '../stores/stores';
