@@ -6,6 +6,7 @@ import { allAtOnce } from '../../core/kernel/steps';
 import { learnSpreadsOf } from '../../core/time/learn/fitTimeModel';
 import { learnedFrom } from '../../core/time/learn/learnedFrom';
 import { writeScheme } from '../../core/formats/scheme/schemeFile';
+import { newTechnique } from '../../core/scheme/authoring/ownTechnique';
 import { EMPTY_SCHEME, modelsOf, type Paint, type Unit } from '../../core/scheme/model/definitions';
 import type { Commission } from '../../core/commission/definitions';
 import { DEFAULT_HOUSE_RULES, type HouseRules } from '../../core/scheme/model/houseRules';
@@ -28,7 +29,19 @@ import { CHESS_CLUB, demoUnit, MARKET_SQUARE, TIDE_COAST } from './units';
 
 const SEED = 20261123;
 
-const HOUSE: HouseRules = { ...DEFAULT_HOUSE_RULES, dryBrushes: 2 };
+const HOUSE: HouseRules = {
+  ...DEFAULT_HOUSE_RULES,
+  dryBrushes: 2,
+  brushes: ['Round 2', 'Round 1', 'Worn flat'],
+  levels: [
+    { name: 'Crowd', minutes: 30 },
+    { name: 'Market day', minutes: 60 },
+    { name: 'Show case', minutes: 120 },
+  ],
+  techniques: [
+    { ...newTechnique('demo-salt-stain', 'Salt stain', 'streak'), moment: 'weather', effort: 0.7, dryMinutes: 20, brush: 'Worn flat' },
+  ],
+};
 
 /** Prices a commission that nothing is painted of yet, and has the quote accepted. */
 export type DemoQuote = (knex: Knex, commissionId: string, at: Date) => Promise<void>;
