@@ -34,9 +34,9 @@ const HOUSE: HouseRules = {
   dryBrushes: 2,
   brushes: ['Round 2', 'Round 1', 'Worn flat'],
   levels: [
-    { name: 'Crowd', minutes: 30 },
-    { name: 'Market day', minutes: 60 },
-    { name: 'Show case', minutes: 120 },
+    { name: 'Crowd', minutes: 12 },
+    { name: 'Market day', minutes: 16 },
+    { name: 'Show case', minutes: 40 },
   ],
   techniques: [
     { ...newTechnique('demo-salt-stain', 'Salt stain', 'streak'), moment: 'weather', effort: 0.7, dryMinutes: 20, brush: 'Worn flat' },
