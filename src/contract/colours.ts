@@ -1,5 +1,7 @@
 import type { SeenColour } from '../core/paint/armsLength';
 import type { BoardRow } from '../core/paint/colourBoard';
+import type { UnitMarks, UnitRamp } from '../core/paint/schemeColours';
+import type { Paint } from '../core/scheme/model/definitions';
 import type { Contrast } from '../core/paint/contrast';
 import type { TwinPrice } from '../core/plan/choices/sharing';
 
@@ -20,6 +22,11 @@ export interface ColoursPicture {
   contrast: Contrast;
   /** What is seen of each unit's models when they are done, the largest share first. */
   seen: { unitId: string; colours: SeenColour[] }[];
+  /** Colours that tell models apart, and parts that get lighter step by step. */
+  marks: UnitMarks[];
+  ramps: UnitRamp[];
+  /** All paints of the shelf, used or not: what a colour is matched with. */
+  shelf: Paint[];
 }
 
 /** What sharing paints over all open work saves, by two plans. */

@@ -8,6 +8,7 @@ import { usePicture } from '../client/usePicture';
 import { ArmsLength } from './ArmsLength';
 import { Board } from './Board';
 import { ContrastList } from './ContrastList';
+import { MarksAndRamps } from './MarksAndRamps';
 import { PotDetails } from './PotDetails';
 import { TwinsList } from './TwinsList';
 import styles from './View.module.css';
@@ -53,6 +54,7 @@ function Colours({ picture, reload }: { picture: ColoursPicture; reload: () => v
       <div className={styles.below}>
         <TwinsList picture={picture} onChanged={changed} />
         <ContrastList picture={picture} />
+        <MarksAndRamps picture={picture} />
         <ArmsLength picture={picture} />
       </div>
     </div>

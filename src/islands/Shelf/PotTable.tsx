@@ -20,6 +20,9 @@ type NewLevel = Omit<PotLevel, 'at'>;
 const ORDERS = { name: 'by name', colour: 'by colour', dry: 'what runs dry first', need: 'most needed first', place: 'by place' } as const;
 type Order = keyof typeof ORDERS;
 const ALL = 'all';
+/** Beside the kinds: pots by how they stand. */
+const STANDINGS = { dry: 'running out', unread: 'not read', idle: 'used nowhere', gone: 'not sold any more' } as const;
+type Shown = PaintKind | keyof typeof STANDINGS | typeof ALL;
 
 interface PotTableProps {
   shelf: ShelfPicture;
@@ -34,14 +37,14 @@ interface PotTableProps {
 /** Every pot with what is left, what open work takes of it and where it runs dry; many pots are read one after the other by typing. */
 export function PotTable({ shelf, inHand, onChoose, onRead, onWork, aside }: PotTableProps) {
   const [wanted, setWanted] = useState('');
-  const [kind, setKind] = useState<PaintKind | typeof ALL>(ALL);
+  const [kind, setKind] = useState<Shown>(ALL);
   const [order, setOrder] = useState<Order>('name');
   const [isReading, setReading] = useState(false);
   const needs = new Map(shelf.needs.map((need) => [need.paintId, need]));
   const shown = sorted(
     shelf.paints.filter(
       (paint) =>
-        (kind === ALL || paint.kind === kind) &&
+        isShown(paint, kind, shelf, needs.get(paint.id)) &&
         `${paint.name} ${paint.kind} ${paint.maker} ${paint.place}`.toLowerCase().includes(wanted.toLowerCase()),
     ),
     order,
@@ -53,13 +56,7 @@ export function PotTable({ shelf, inHand, onChoose, onRead, onWork, aside }: Pot
       aside={
         <span className={styles.choosing}>
           <TextField label="Find a paint" hideLabel placeholder="Find" value={wanted} onChange={setWanted} />
-          <SelectField
-            label="Kind shown"
-            hideLabel
-            value={kind}
-            options={[{ value: ALL, label: 'all kinds' }, ...PAINT_KINDS.map((value) => ({ value, label: value }))]}
-            onChange={(value) => setKind(value as PaintKind | typeof ALL)}
-          />
+          <SelectField label="Kind shown" hideLabel value={kind} options={SHOWN} onChange={setKind} />
           {shelf.commissions.length > 1 && (
             <SelectField
               label="Needed for"
@@ -123,6 +120,29 @@ export function PotTable({ shelf, inHand, onChoose, onRead, onWork, aside }: Pot
       <span className={styles.tools}>{aside}</span>
     </Panel>
   );
+}
+
+const SHOWN: { value: Shown; label: string }[] = [
+  { value: ALL, label: 'all kinds' },
+  ...PAINT_KINDS.map((value) => ({ value, label: value })),
+  ...Object.entries(STANDINGS).map(([value, label]) => ({ value: value as keyof typeof STANDINGS, label })),
+];
+
+function isShown(paint: ShelfPaint, shown: Shown, { left, unitsUsing }: ShelfPicture, need: ShelfNeed | undefined): boolean {
+  switch (shown) {
+    case ALL:
+      return true;
+    case 'dry':
+      return Boolean(need?.dry);
+    case 'unread':
+      return left[paint.id] === undefined;
+    case 'idle':
+      return unitsUsing[paint.id] === undefined;
+    case 'gone':
+      return paint.discontinued;
+    default:
+      return paint.kind === shown;
+  }
 }
 
 const TENTHS = 10;

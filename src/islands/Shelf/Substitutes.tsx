@@ -19,6 +19,9 @@ interface SubstitutesProps {
   onChanged: () => void;
 }
 
+/** Up to here two pots may hold one paint. */
+const SAME = 1;
+
 /** Paints of the same kind that are nearest to one; any can take its place in all open schemes, and give it back. */
 export function Substitutes({ shelf, paint, onChanged }: SubstitutesProps) {
   const [taken, setTaken] = useState<{ by: string; was: TwinTaken } | null>(null);
@@ -39,6 +42,10 @@ export function Substitutes({ shelf, paint, onChanged }: SubstitutesProps) {
     );
   const substitute = async (other: ShelfPaint) =>
     setTaken({ by: other.name, was: await send<TwinTaken>('PUT', '/api/colours/twins', { keep: other.id, replace: paint.id }) });
+  /** One pot for what stands here twice: it takes the other's place, and that goes from the shelf where no model carries it. */
+  const merge = async (other: ShelfPaint) => {
+    await send('PUT', '/api/paints/merged', { pairs: [{ keep: other.id, replace: paint.id }] });
+  };
   const undo = async () => {
     const units = taken!.was.units.map(({ unitId, revisionId, schemeRevision }) => ({ unitId, revisionId, schemeRevision }));
     await send('PUT', '/api/colours/twins/undo', { units });
@@ -71,6 +78,11 @@ export function Substitutes({ shelf, paint, onChanged }: SubstitutesProps) {
             {shelf.unitsUsing[paint.id] !== undefined && (
               <Button kind="quiet" aria-label={`Use ${other.name} instead of ${paint.name}`} onClick={() => act(substitute(other))}>
                 Use instead
+              </Button>
+            )}
+            {difference <= SAME && (
+              <Button kind="quiet" aria-label={`Keep ${other.name} and take ${paint.name} off the shelf`} onClick={() => act(merge(other))}>
+                It is the same
               </Button>
             )}
           </li>

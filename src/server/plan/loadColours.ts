@@ -1,6 +1,7 @@
 import { colourShares } from '../../core/paint/armsLength';
 import { colourBoardInSteps } from '../../core/paint/colourBoard';
 import { contrastOf } from '../../core/paint/contrast';
+import { marksIn, rampsIn } from '../../core/paint/schemeColours';
 import { approved, modelsOf, type Step } from '../../core/scheme/model/definitions';
 import { potIdsOf } from '../../core/scheme/model/pots';
 import type { ColoursPicture } from '../../contract/colours';
@@ -23,12 +24,16 @@ export async function loadColours(stores: Stores, now: Date): Promise<ColoursPic
     const pots = potIdsOf(unit.scheme);
     return contrastOf(unit, unit.standard, roster.paints, ({ mix, paint }) => (mix === null ? paint : (pots.get(mix) ?? null)), limits);
   });
-  const seen = workshop.units.map((unit) => {
+  const coloured = workshop.units.map((unit) => {
     const pots = potIdsOf(unit.scheme);
-    const potOf = ({ mix, paint }: Step) => roster.paints.get((mix === null ? paint : pots.get(mix)) ?? '') ?? null;
-    return { unitId: unit.id, colours: colourShares(unit.scheme, unit.standard, potOf) };
+    const potOf = ({ mix, paint }: Pick<Step, 'mix' | 'paint'>) => roster.paints.get((mix === null ? paint : pots.get(mix)) ?? '') ?? null;
+    return { unit, potOf };
   });
+  const seen = coloured.map(({ unit, potOf }) => ({ unitId: unit.id, colours: colourShares(unit.scheme, unit.standard, potOf) }));
   return {
+    marks: coloured.flatMap(({ unit, potOf }) => marksIn(unit, potOf)),
+    ramps: coloured.flatMap(({ unit, potOf }) => rampsIn(unit, potOf)),
+    shelf: [...workshop.paints.values()],
     seen: seen.filter(({ colours }) => colours.length > 0),
     units: workshop.units.map((unit) => ({
       id: unit.id,

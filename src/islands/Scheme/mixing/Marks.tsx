@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { ulid } from 'ulid';
-import { leastDifference, seenByAll } from '../../../core/colour/vision';
+import { marksStanding, neighbourColours } from '../../../core/paint/schemeColours';
 import { addMarks } from '../../../core/paint/mixEdits';
 import { isTooFew, type TooFewMarks } from '../../../core/paint/marks';
 import type { Paint, Part, Scheme, Step, Unit } from '../../../core/scheme/model/definitions';
@@ -30,7 +30,7 @@ interface MarksProps {
 export function Marks({ unit, step, part, paints, onChange }: MarksProps) {
   const { scheme } = unit;
   const squads = scheme.groups.filter(({ kind }) => kind === 'squad');
-  const beside = neighbourColours(step, part, scheme, paints);
+  const beside = neighbourColours(step, part, scheme, (dipped) => potOf(dipped, paints, scheme.mixes));
   const [isOpen, setOpen] = useState(false);
   if (squads.length < 2) return null;
   return (
@@ -50,13 +50,14 @@ function Standing({ step, scheme, paints, beside }: { step: Step; scheme: Scheme
     const pot = potOf('mix' in other ? { paint: null, mix: other.mix } : { paint: other.paint, mix: null }, paints, scheme.mixes);
     return pot ? [pot] : [];
   });
-  if (others.length < 2) return null;
-  const seen = others.map(({ hex }) => seenByAll(hex));
-  const apart = Math.min(...seen.flatMap((one, at) => seen.slice(at + 1).map((other) => leastDifference(one, other))));
-  const clear = Math.min(...seen.flatMap((one) => beside.map((hex) => leastDifference(one, seenByAll(hex)))));
+  const standing = marksStanding(
+    others.map(({ hex }) => hex),
+    beside,
+  );
+  if (!standing) return null;
   return (
     <>
-      : {plain(apart, 1)} apart{Number.isFinite(clear) && `, ${plain(clear, 1)} from what they lie on`}
+      : {plain(standing.apart, 1)} apart{standing.clear !== null && `, ${plain(standing.clear, 1)} from what they lie on`}
     </>
   );
 }
@@ -143,12 +144,4 @@ function tooFewText({ most, candidates, inTheWay }: TooFewMarks, wanted: number,
   return `${wanted} squads cannot be told apart here, ${most} can: only ${counted(candidates, 'paint')} ${candidates === 1 ? 'is' : 'are'} clear of what the marks lie on.${
     near.length > 0 ? ` Too near it: ${near.join(', ')}. Ask for less distance, or add paints.` : ' Add paints.'
   }`;
-}
-
-/** What a mark lies on or next to: the other colours of its part, and the bases of the parts that touch it. */
-function neighbourColours(step: Step, part: Part, scheme: Scheme, paints: Paint[]): string[] {
-  const colours = (of: Part) => of.steps.filter(({ id }) => id !== step.id).flatMap((each) => potOf(each, paints, scheme.mixes)?.hex ?? []);
-  const touching = scheme.parts.filter(({ id }) => part.touches?.includes(id) ?? false);
-  const ground = scheme.parts.find(({ id }) => id === part.on);
-  return [...new Set([...colours(part), ...touching.flatMap(colours), ...(ground ? colours(ground) : [])])];
 }

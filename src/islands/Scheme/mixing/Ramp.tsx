@@ -11,7 +11,7 @@ import { NumberField } from '../../../ui/Field/NumberField';
 import { Swatch } from '../../../ui/Swatch/Swatch';
 import { counted } from '../../../ui/format';
 import { mixer } from '../../client/mixer';
-import styles from './mixing.module.css';
+import styles from '../../shared/matching/matching.module.css';
 
 interface RampProps {
   scheme: Scheme;

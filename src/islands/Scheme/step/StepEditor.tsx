@@ -28,7 +28,7 @@ import { changeStep } from '../../../core/scheme/authoring/edits';
 import { addMix } from '../../../core/paint/mixEdits';
 import type { Match } from '../../../core/paint/match';
 import type { Picture } from '../../../core/commission/pictures';
-import { MatchColour } from '../mixing/MatchColour';
+import { MatchColour } from '../../shared/matching/MatchColour';
 import { FaintHighlight } from '../mixing/FaintHighlight';
 import { Marks } from '../mixing/Marks';
 import { CopyStep } from './CopyStep';

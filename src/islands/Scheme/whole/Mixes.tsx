@@ -11,7 +11,7 @@ import { addMix } from '../../../core/paint/mixEdits';
 import type { Picture } from '../../../core/commission/pictures';
 import { withoutLostEnds } from '../../../core/scheme/authoring/edits';
 import { PaintPicker, potOf, type PotChoice } from '../step/PaintPicker';
-import { MatchColour } from '../mixing/MatchColour';
+import { MatchColour } from '../../shared/matching/MatchColour';
 import { Neighbours } from '../mixing/Neighbours';
 import { Ramp } from '../mixing/Ramp';
 import { SeenDry } from '../mixing/SeenDry';

@@ -9,10 +9,10 @@ import { NumberField } from '../../../ui/Field/NumberField';
 import { counted, plain } from '../../../ui/format';
 import { useDerived } from '../../client/useDerived';
 import { callOnce } from '../../client/WorkerCalls';
-import { Broken } from '../../shared/Broken';
+import { Broken } from '../Broken';
 import type { MatchWorker } from '../../workers/match.worker';
 import { Eyedropper } from './Eyedropper';
-import styles from './mixing.module.css';
+import styles from './matching.module.css';
 
 const begin = () => new Worker(new URL('../../workers/match.worker.ts', import.meta.url), { type: 'module' });
 const MOST_PAINTS = 3;
@@ -22,8 +22,8 @@ interface MatchColourProps {
   paints: Paint[];
   /** Reference pictures that a colour can be picked from. */
   pictures: Picture[];
-  /** Takes an answer: drops by paint, and a name for a mix of several. */
-  onTake: (match: Match, name: string) => void;
+  /** Takes an answer: drops by paint, and a name for a mix of several; left out where it is only looked at. */
+  onTake?: (match: Match, name: string) => void;
   /** A paint by itself can be taken too; left out where only mixes are wanted. */
   takesOne?: boolean;
 }
@@ -139,7 +139,7 @@ export function MatchColour({ paints, pictures, onTake, takesOne = false }: Matc
                       {match === best && ', recommended'}: {partsText(match, named)}
                       <small>{plain(match.difference, 1)} away from what is wanted</small>
                     </span>
-                    {(match.parts.length > 1 || takesOne) && (
+                    {onTake && (match.parts.length > 1 || takesOne) && (
                       <Button
                         kind={match === best ? 'main' : 'quiet'}
                         onClick={() => {

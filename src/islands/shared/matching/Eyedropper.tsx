@@ -3,7 +3,7 @@ import { balanced, colourAt, type Pixels } from '../../../core/colour/picked';
 import type { LinearRgb } from '../../../core/colour/linearRgb';
 import { pictureUrl } from '../../../contract/pictureUrl';
 import { Button } from '../../../ui/Button/Button';
-import styles from './mixing.module.css';
+import styles from './matching.module.css';
 
 /** Drawn no larger than this, in pixels. */
 const LARGEST = 420;
