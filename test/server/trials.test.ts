@@ -3,6 +3,7 @@ import { parse } from '../../src/core/formats/fields';
 import { schemeOf, schemeSchema } from '../../src/core/formats/scheme/schemeSchemas';
 import { trialOf } from '../../src/core/scheme/authoring/trial';
 import { settlePot, tryPot } from '../../src/server/bench/trials';
+import { saveIntake } from '../../src/server/intake/saveIntake';
 import { linkSchemes } from '../../src/server/schemes/linkSchemes';
 import { minute, rejected, shopForEachTest } from '../support/shop';
 
@@ -60,12 +61,27 @@ describe('a pot tried on a few models', () => {
     );
   });
 
+  it('leaves out who is gone, and goes by the numbers that the others keep', async () => {
+    const { id, pass } = await tried();
+    await settlePot(given.stores, pass.unitId, { step: pass.stepId, verdict: 'not taken' }, minute(12));
+    const { revision, ...commission } = (await given.stores.commissions.find(id))!;
+    const units = (await given.stores.commissions.units(id)).map(({ scheme: _scheme, ...unit }) =>
+      unit.id === pass.unitId ? { ...unit, counted: 9, countNote: 'one broke', gone: [{ model: 4, in: [] }] } : unit,
+    );
+    await saveIntake(given.stores, id, { revision, commission, units } as unknown as Parameters<typeof saveIntake>[2], minute(13));
+    await tryPot(given.stores, pass.unitId, { step: pass.stepId, pot: 'blue', models: [10] }, minute(14));
+    expect(await dips()).to.deep.equal([
+      ['red', '1,2,3,5,6,7,8,9', true],
+      ['blue', '10', false],
+    ]);
+  });
+
   it('is refused for models and pots that are not there, and for units of one scheme', async () => {
     const { id } = await given.shop.commission();
     const [keepers, cutters] = await given.stores.commissions.units(id);
     const step = keepers!.scheme.parts[0]!.steps[0]!.id;
     const attempt = (pot: string, models: number[]) => rejected(tryPot(given.stores, keepers!.id, { step, pot, models }, minute(1)));
-    expect((await attempt('blue', [11])).message).to.match(/models is 11.*1 to 10/);
+    expect((await attempt('blue', [11])).message).to.match(/models is 11.*that are there, up to 10/);
     expect((await attempt('nowhere', [1])).message).to.match(/name a paint of the shelf/);
     await linkSchemes(given.stores, keepers!.id, { link: [cutters!.id], unlink: [] }, minute(2));
     expect((await attempt('blue', [1])).message).to.match(/unlink it/);

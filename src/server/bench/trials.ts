@@ -5,9 +5,10 @@ import { MOST_MODELS } from '../../core/formats/scheme/schemeSchemas';
 import { InputError } from '../../core/kernel/InputError';
 import { settleTrial, trialOf, tryOn } from '../../core/scheme/authoring/trial';
 import { allSteps } from '../../core/scheme/model/allSteps';
-import { modelsOf, type Step } from '../../core/scheme/model/definitions';
+import type { Step } from '../../core/scheme/model/definitions';
 import { halfOfId } from '../../core/scheme/model/halves';
 import type { potIdsOf } from '../../core/scheme/model/pots';
+import { allModels } from '../../core/scheme/model/whoTakes';
 import { saveScheme } from '../schemes/saveScheme';
 import { ConflictError, NotFoundError } from '../stores/errors';
 import type { Stores } from '../stores/stores';
@@ -28,9 +29,9 @@ export async function tryPot(
   // A trial is of these models; the others units of the scheme have none of them.
   if (unit.linked !== null)
     throw new ConflictError(`${unit.name} is painted by one scheme with other units: unlink it in the Scheme view to try something on it.`);
-  const all = Array.from({ length: modelsOf(unit) }, (_, index) => index + 1);
+  const all = allModels(unit);
   const strange = models.find((model) => !all.includes(model));
-  if (strange !== undefined) throw new InputError('models', strange, `name models of ${unit.name}, 1 to ${all.length}`);
+  if (strange !== undefined) throw new InputError('models', strange, `name models of ${unit.name} that are there, up to ${all.at(-1)}`);
   const { paint, mix } = await potNamed(stores, unit.scheme, pot);
   const name = paint === null ? unit.scheme.mixes.find(({ id: each }) => each === mix)!.name : await nameOf(stores, paint);
   const scheme = tryOn(ulid, unit.scheme, step.id, { pot: paint === null ? { mix: mix! } : { paint }, name, models, all });
