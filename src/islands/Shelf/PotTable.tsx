@@ -86,7 +86,7 @@ export function PotTable({ shelf, inHand, onChoose, onRead, onWork, aside }: Pot
         </p>
       )}
       <div className={styles.scroll} tabIndex={0} role="region" aria-label="Pots">
-        <table className={styles.pots}>
+        <table className={cx(styles.pots, styles.rack)}>
           <thead>
             <tr>
               <th scope="col">Paint</th>
@@ -163,6 +163,7 @@ function PotRow({ paint, need, leftMl, units, isInHand, isReading, onChoose, onR
   const read = (tenths: number | null) =>
     tenths !== null && onRead([{ id: ulid(), paintId: paint.id, ml: (tenths / TENTHS) * full, byEye: true }]);
   const about = [paint.kind, paint.maker, units > 0 ? `on ${counted(units, 'unit')}` : '', paint.discontinued ? 'not sold any more' : ''];
+  const said = about.filter((each) => each !== '').join(', ');
   return (
     <tr className={cx(isInHand && styles.inHand)} data-paint={paint.name}>
       <td>
@@ -170,7 +171,7 @@ function PotRow({ paint, need, leftMl, units, isInHand, isReading, onChoose, onR
           <Swatch hex={paint.hex} kind={paint.kind} />
           <span>
             {paint.name}
-            <small>{about.filter((each) => each !== '').join(', ')}</small>
+            <small title={said}>{said}</small>
           </span>
         </button>
       </td>

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { ulid } from 'ulid';
 import { commonPaints } from '../../core/scheme/authoring/starters';
 import { UNKNOWN_POT, type ShelfPaint } from '../../core/paint/shelf';
@@ -12,9 +12,11 @@ import { Opened } from '../shared/Opened';
 import { Buying } from './Buying';
 import { Learned } from './Learned';
 import { Files } from './Files';
-import { PotForm } from './PotForm';
 import { PotTable } from './PotTable';
 import styles from './View.module.css';
+
+/** The form of a pot is loaded when one is taken in hand. */
+const PotForm = lazy(() => import('./PotForm').then((module) => ({ default: module.PotForm })));
 
 const newPaint = (): ShelfPaint => ({
   ...UNKNOWN_POT,
@@ -87,18 +89,20 @@ function OpenedShelf({ shelf: opened }: { shelf: ShelfPicture }) {
       </div>
       <Panel title={inHand ? (known ? 'Edit paint' : 'Add paint') : 'Add paint'} className={styles.right}>
         {inHand ? (
-          <PotForm
-            key={inHand.id}
-            shelf={shelf}
-            paint={inHand}
-            isKnown={Boolean(known)}
-            onDone={() => {
-              setInHand(null);
-              again();
-            }}
-            onChanged={again}
-            onCancel={() => setInHand(null)}
-          />
+          <Suspense fallback={<span role="status">Opening …</span>}>
+            <PotForm
+              key={inHand.id}
+              shelf={shelf}
+              paint={inHand}
+              isKnown={Boolean(known)}
+              onDone={() => {
+                setInHand(null);
+                again();
+              }}
+              onChanged={again}
+              onCancel={() => setInHand(null)}
+            />
+          </Suspense>
         ) : (
           <Button onClick={() => setInHand(newPaint())}>Add paint</Button>
         )}

@@ -32,7 +32,9 @@ export function OtherPot({ bench, paintId, onPot, onTry }: OtherPotProps) {
   const [asked, setAsked] = useState<'place' | 'anyway' | null>(null);
   const question = useRef<HTMLParagraphElement>(null);
   // The button that asked is gone: the focus goes to what was asked.
-  useEffect(() => question.current?.focus(), [asked]);
+  useEffect(() => {
+    question.current?.focus();
+  }, [asked]);
   const ask = useCallback(() => send<PaintTrace[]>('GET', `/api/paints/${paintId}/models`), [paintId]);
   const { value: traces, error } = useDerived(ask);
   const open = bench.view.readiness.openModels(bench.job!);

@@ -1,3 +1,4 @@
+import { useEffect, useRef } from 'react';
 import type { Mix, Paint, Step, Unit } from '../../../core/scheme/model/definitions';
 import { labelOf } from '../../../core/scheme/model/techniques';
 import { Button } from '../../../ui/Button/Button';
@@ -29,10 +30,15 @@ export function HalfDone({ unit, step, change, paints, mixes, painted, isMarked,
     onChange(change, coats.length > 0 ? { kind, coats } : undefined);
     onDone();
   };
+  const question = useRef<HTMLDivElement>(null);
+  // It is asked at the end of the editor: nobody who chose at its top would see it there.
+  useEffect(() => {
+    void question.current?.scrollIntoView({ block: 'nearest' });
+  }, []);
   const paint = potOf(step, paints, mixes)?.name;
   return (
     <Notice kind="flag">
-      <div data-testid="half-done">
+      <div ref={question} data-testid="half-done">
         <p>
           {counted(paintedCount(painted), 'model')} ({paintedText(painted, unit.id)}) painted already: {labelOf(step).toLowerCase()}
           {paint && ` with ${paint}`}.
