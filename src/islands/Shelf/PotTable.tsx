@@ -162,7 +162,7 @@ function PotRow({ paint, need, leftMl, units, isInHand, isReading, onChoose, onR
   const full = fullMl(paint);
   const read = (tenths: number | null) =>
     tenths !== null && onRead([{ id: ulid(), paintId: paint.id, ml: (tenths / TENTHS) * full, byEye: true }]);
-  const about = [paint.kind, paint.maker, units > 0 ? `on ${counted(units, 'unit')}` : '', paint.discontinued ? 'not sold any more' : ''];
+  const about = [paint.kind, paint.discontinued ? 'not sold any more' : '', paint.maker, units > 0 ? `on ${counted(units, 'unit')}` : ''];
   const said = about.filter((each) => each !== '').join(', ');
   return (
     <tr className={cx(isInHand && styles.inHand)} data-paint={paint.name}>
