@@ -1,13 +1,11 @@
 import type { UnitAmounts } from './amounts';
+import { NOTHING_ML } from './stock';
 import type { ShelfPaint } from './shelf';
 
 /** A pot that does not hold what work takes of it. */
 export interface ShortPaint extends Pick<ShelfPaint, 'id' | 'name' | 'hex' | 'kind' | 'discontinued'> {
   missingMl: number;
 }
-
-/** Less is no reason to buy a pot. */
-const LEAST_MISSING_ML = 1e-6;
 
 /** Paints known to be short of what some units take, however they are planned; `left` is ml by the ids of the paints. The most missing first. */
 export function shortPaints(
@@ -19,6 +17,6 @@ export function shortPaints(
   return shelf
     .filter(({ id }) => left.has(id))
     .map(({ id, name, hex, kind, discontinued }) => ({ id, name, hex, kind, discontinued, missingMl: need(id) - left.get(id)! }))
-    .filter(({ missingMl }) => missingMl > LEAST_MISSING_ML)
+    .filter(({ missingMl }) => missingMl > NOTHING_ML)
     .sort((a, b) => b.missingMl - a.missingMl);
 }

@@ -41,7 +41,7 @@ function needsOf(units: ReadonlyMap<string, UnitAmounts>): Map<string, PaintNeed
 }
 
 /** Less than so much is no reason to buy a pot. */
-const NOTHING_ML = 1e-6;
+export const NOTHING_ML = 1e-6;
 
 /**
  * Goes along the plan and takes out of each pot what each job takes: a mix is made with its first job, for all of its unit. Says what is

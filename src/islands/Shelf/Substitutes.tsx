@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { ShelfPaint } from '../../core/paint/shelf';
+import { toldApart } from '../../core/paint/closeEnough';
 import { mlWords } from '../../core/paint/amountWords';
 import { differenceOf, labOf } from '../../core/colour/difference';
 import type { ShelfPicture } from '../../contract/shelf';
@@ -18,9 +19,6 @@ interface SubstitutesProps {
   paint: ShelfPaint;
   onChanged: () => void;
 }
-
-/** Up to here two pots may hold one paint. */
-const SAME = 1;
 
 /** Paints of the same kind that are nearest to one; any can take its place in all open schemes, and give it back. */
 export function Substitutes({ shelf, paint, onChanged }: SubstitutesProps) {
@@ -80,7 +78,7 @@ export function Substitutes({ shelf, paint, onChanged }: SubstitutesProps) {
                 Use instead
               </Button>
             )}
-            {difference <= SAME && (
+            {toldApart(difference) === 'never' && (
               <Button kind="quiet" aria-label={`Keep ${other.name} and take ${paint.name} off the shelf`} onClick={() => act(merge(other))}>
                 It is the same
               </Button>

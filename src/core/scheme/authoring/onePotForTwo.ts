@@ -1,5 +1,5 @@
 import type { Mix, Scheme, Step } from '../model/definitions';
-import { allSteps } from '../model/allSteps';
+import { allSteps, mapSteps } from '../model/allSteps';
 import { potIdsOf } from '../model/pots';
 
 type Mixes = Pick<Scheme, 'mixes'>;
@@ -37,10 +37,8 @@ export function withOnePot(scheme: Scheme, keep: string, replace: string, known:
   const mixes = scheme.mixes.map(mix);
   const stillAsked = new Set(mixes.flatMap(({ of }) => of.flatMap((share) => ('mix' in share ? share.mix : []))));
   return {
-    ...scheme,
+    ...mapSteps(scheme, step),
     mixes: [...added, ...mixes.filter(({ id }) => !isReplaced(id) || stillAsked.has(id))],
-    parts: scheme.parts.map((part) => ({ ...part, steps: part.steps.map(step) })),
-    allOver: scheme.allOver.map(step),
   };
 }
 

@@ -1,3 +1,4 @@
+import { mapSteps } from '../model/allSteps';
 import type { Scheme, Step } from '../model/definitions';
 import { factsOf, type OwnTechnique, type Technique } from '../model/techniques';
 
@@ -28,10 +29,6 @@ export function withTechniques(scheme: Scheme, techniques: readonly OwnTechnique
     const takesPaint = factsOf(now.like).usesPaint;
     return { ...each, ...byTechnique(now), ...(!takesPaint && { paint: null, mix: null, paintFor: [] }) };
   };
-  const next = {
-    ...scheme,
-    parts: scheme.parts.map((part) => ({ ...part, steps: part.steps.map(step) })),
-    allOver: scheme.allOver.map(step),
-  };
+  const next = mapSteps(scheme, step);
   return isSame ? scheme : next;
 }

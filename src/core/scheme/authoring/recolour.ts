@@ -1,3 +1,4 @@
+import { mapSteps } from '../model/allSteps';
 import type { Mix, Paint, PaintFor, Scheme, Step } from '../model/definitions';
 import { labelOf } from '../model/techniques';
 
@@ -43,9 +44,7 @@ export function repainted(scheme: Scheme, other: (paintId: string) => string): S
     of: each.of.map((share) => ('paint' in share ? { ...share, paint: other(share.paint) } : share)),
   });
   return {
-    ...scheme,
+    ...mapSteps(scheme, step),
     mixes: scheme.mixes.map(mix),
-    parts: scheme.parts.map((part) => ({ ...part, steps: part.steps.map(step) })),
-    allOver: scheme.allOver.map(step),
   };
 }

@@ -1,5 +1,5 @@
 import type { NewId } from '../../kernel/ids';
-import { allSteps } from '../model/allSteps';
+import { mapSteps } from '../model/allSteps';
 import type { PaintFor, Scheme, Step, Variant } from '../model/definitions';
 import { removeVariant } from './rosterEdits';
 
@@ -57,12 +57,5 @@ export function settleTrial(scheme: Scheme, stepId: string, verdict: Verdict, wo
 const dippedIn = (tried: PaintFor): Pick<Step, 'paint' | 'mix'> =>
   'paint' in tried ? { paint: tried.paint, mix: null } : { paint: null, mix: tried.mix };
 
-function withStep(scheme: Scheme, stepId: string, change: (step: Step) => Step): Scheme {
-  if (!allSteps(scheme).some(({ id }) => id === stepId)) return scheme;
-  const step = (each: Step) => (each.id === stepId ? change(each) : each);
-  return {
-    ...scheme,
-    parts: scheme.parts.map((part) => ({ ...part, steps: part.steps.map(step) })),
-    allOver: scheme.allOver.map(step),
-  };
-}
+const withStep = (scheme: Scheme, stepId: string, change: (step: Step) => Step): Scheme =>
+  mapSteps(scheme, (each) => (each.id === stepId ? change(each) : each));

@@ -11,3 +11,10 @@ export const placedSteps = ({ parts, allOver }: Pick<Scheme, 'parts' | 'allOver'
   ...parts.flatMap((part) => part.steps.map((step) => ({ step, part }))),
   ...allOver.map((step) => ({ step, part: null })),
 ];
+
+/** The scheme with every step changed, in parts and over everything. */
+export const mapSteps = (scheme: Scheme, change: (step: Step) => Step): Scheme => ({
+  ...scheme,
+  parts: scheme.parts.map((part) => ({ ...part, steps: part.steps.map(change) })),
+  allOver: scheme.allOver.map(change),
+});
