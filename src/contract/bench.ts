@@ -1,5 +1,5 @@
 import type { BenchLine, BenchPass } from '../core/bench/guide/benchLine';
-import type { BenchClock, BenchMarks, Mark } from '../core/bench/definitions';
+import type { BenchClock, BenchMarks, Look, Mark } from '../core/bench/definitions';
 import type { CompactEvent } from '../core/formats/commission/benchEvents';
 import type { BenchSession } from '../core/plan/dates/benchSessions';
 import type { Paint } from '../core/scheme/model/definitions';
@@ -28,6 +28,7 @@ export interface PackedMarks extends Pick<BenchMarks, 'notes' | 'trouble'> {
   looked: [passKey: string, models: number[]][];
   putOff: [passKey: string, at: number][];
   keptMixes: [unit: string, pots: [pot: string, at: number][]][];
+  inspected: [unit: string, looks: [look: Look, models: [model: number, at: number][]][]][];
 }
 
 /** What an estimate says of a pass, for the painter to check. */
@@ -87,7 +88,7 @@ export interface BenchPicture extends BenchFigures {
   waitingUnits: string[];
 }
 
-export function packMarks({ marks, aside, looked, putOff, keptMixes, notes, trouble }: BenchMarks): PackedMarks {
+export function packMarks({ marks, aside, looked, putOff, keptMixes, inspected, notes, trouble }: BenchMarks): PackedMarks {
   const setups: string[] = [];
   const numberOf = (setup: string) => {
     if (!setups.includes(setup)) setups.push(setup);
@@ -109,12 +110,13 @@ export function packMarks({ marks, aside, looked, putOff, keptMixes, notes, trou
     looked: [...looked].map(([key, models]) => [key, [...models]]),
     putOff: [...putOff],
     keptMixes: [...keptMixes].map(([unit, pots]) => [unit, [...pots]]),
+    inspected: [...inspected].map(([unit, looks]) => [unit, [...looks].map(([look, models]) => [look, [...models]])]),
     notes,
     trouble,
   };
 }
 
-export const unpackMarks = ({ marks, setups, aside, looked, putOff, keptMixes, notes, trouble }: PackedMarks): BenchMarks => ({
+export const unpackMarks = ({ marks, setups, aside, looked, putOff, keptMixes, inspected, notes, trouble }: PackedMarks): BenchMarks => ({
   marks: new Map(
     marks.map(([key, models]) => [
       key,
@@ -130,6 +132,7 @@ export const unpackMarks = ({ marks, setups, aside, looked, putOff, keptMixes, n
   looked: new Map(looked.map(([key, models]) => [key, new Set(models)])),
   putOff: new Map(putOff),
   keptMixes: new Map(keptMixes.map(([unit, pots]) => [unit, new Map(pots)])),
+  inspected: new Map(inspected.map(([unit, looks]) => [unit, new Map(looks.map(([look, models]) => [look, new Map(models)]))])),
   notes,
   trouble,
 });

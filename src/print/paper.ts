@@ -1,4 +1,6 @@
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
+import type { Return, ReturnKind } from '../core/finish/definitions';
+import type { Painter } from '../core/scheme/model/houseRules';
 import type { StatementLine } from '../core/money/statement';
 import { counted, dayText, exactMoneyText } from '../ui/format';
 
@@ -66,3 +68,18 @@ export const modelsWords = (lines: readonly StatementLine[]): string =>
     lines.reduce((sum, { models }) => sum + (models ?? 0), 0),
     'model',
   );
+
+/** What stands over a part of a page. */
+export const heading = (text: string): Content => ({ text, fontSize: 13, bold: true, margin: [0, 12, 0, 2] });
+
+/** What is no painted model and goes back to the client. */
+export const returnRows = (returns: readonly Return[], labels: Record<ReturnKind, string>): Content => ({
+  ul: returns.map(
+    ({ kind, what, count, packed }) =>
+      `${labels[kind]}${what.trim() === '' ? '' : `: ${what.trim()}`}, ${count}${packed < count ? ` (${count - packed} not packed yet)` : ''}`,
+  ),
+});
+
+/** Who wrote it; nothing while House rules name nobody. */
+export const signature = ({ name, address }: Painter): Content[] =>
+  name.trim() === '' ? [] : [{ text: `${name.trim()}\n${address.trim()}`.trim(), color: SOFT, margin: [0, 16, 0, 0] }];

@@ -37,12 +37,18 @@ export const BENCH_EVENT_KINDS = [
   'put-off',
   /** A mix of another evening can still be used; its facts name it. */
   'mix-kept',
+  /** These models were inspected; the note says for which look. */
+  'inspected',
   /** Enough for today. */
   'ended',
   /** Work on something that this data folder does not hold: only its time is known. */
   'elsewhere',
 ] as const;
 export type BenchEventKind = (typeof BENCH_EVENT_KINDS)[number];
+
+/** When a unit is inspected: before the shade, before the varnish, and when all of it is painted. */
+export const LOOKS = ['shade', 'varnish', 'end'] as const;
+export type Look = (typeof LOOKS)[number];
 
 /** What was true of the work at the moment it was begun; a later change of the scheme leaves it as it was. */
 export interface WorkFacts {
@@ -158,6 +164,8 @@ export interface BenchMarks {
   putOff: Map<string, number>;
   /** When the painter said that a mix had kept: by unit, then by the pot that the mix is, UTC ms. */
   keptMixes: Map<string, Map<string, number>>;
+  /** When each model was inspected last, UTC ms: by unit, then by look. */
+  inspected: Map<string, Map<Look, Map<number, number>>>;
 }
 
 /** Where the painter's clock stands. Plain data, so that a fold can go on from it. */

@@ -1,9 +1,21 @@
-export const PICTURE_KINDS = ['reference', 'test model'] as const;
+export const PICTURE_KINDS = ['reference', 'test model', 'inspection'] as const;
 export type PictureKind = (typeof PICTURE_KINDS)[number];
 
 export const CLOSENESSES = ['closely', 'loosely'] as const;
 /** How closely the painter is to follow it. */
 export type Closeness = (typeof CLOSENESSES)[number];
+
+/** A spot that was found on a picture. */
+export interface PhotoSpot {
+  id: string;
+  /** From the left and the top, as shares of the picture. */
+  x: number;
+  y: number;
+  /** The model it is on, and the pass that it is missed under; null where nobody has said. */
+  model: number | null;
+  passKey: string | null;
+  note: string;
+}
 
 /** A picture without its bytes. */
 export interface Picture {
@@ -16,6 +28,11 @@ export interface Picture {
   kind: PictureKind;
   closeness: Closeness;
   caption: string;
+  /** How it was lit, so that another can be taken alike; empty while nobody has said. */
+  light: string;
+  /** Chosen for the client: it is on the hand-over sheet. */
+  forClient: boolean;
+  spots: PhotoSpot[];
   /** Pixels. */
   width: number;
   height: number;

@@ -25,6 +25,8 @@ import * as howFarWorkStrays from './20261130_how_far_work_strays';
 import * as testModelsForSeveral from './20261130_test_models_for_several_units';
 import * as onTheShelf from './20261130_what_is_on_the_shelf';
 import * as techniquesOfOnesOwn from './20261130_techniques_of_ones_own';
+import * as howItEnds from './20261130_how_a_commission_ends';
+import * as spotsOnPictures from './20261130_spots_on_pictures';
 import * as finishedBefore from './20261130_finished_before_the_next';
 import * as groundSaysSo from './20261130_the_ground_says_so';
 import * as oneScheme from './20261130_one_scheme_for_several_units';
@@ -68,6 +70,8 @@ export const migrations: readonly Migration[] = [
   testModelsForSeveral,
   onTheShelf,
   techniquesOfOnesOwn,
+  howItEnds,
+  spotsOnPictures,
 ];
 
 /** The day of the newest of them, UTC ms: the program was written after it. */

@@ -1,5 +1,5 @@
 import { object, type InferType } from 'yup';
-import { atLeast, clockTime, count, list, minutes, oneOf, requiredText } from '../../core/formats/fields';
+import { atLeast, clockTime, count, list, minutes, oneOf, requiredText, text } from '../../core/formats/fields';
 import { InputError } from '../../core/kernel/InputError';
 import { levelSchema, ownTechniqueSchema, schoolsSchema, strengthsSchema } from '../../core/formats/scheme/schemeSchemas';
 import { SIZES, type Size } from '../../core/scheme/model/definitions';
@@ -44,6 +44,9 @@ const rulesSchema = object({
   levels: list(levelSchema, 30).optional().default([]),
   brushes: list(requiredText('a brush', 60), 100).optional().default([]),
   batches: oneOf(BATCHES),
+  painter: object({ name: text('your name').defined(), address: text('an address', 1000).defined() })
+    .optional()
+    .default({ name: '', address: '' }),
   hourlyRateMinor: count(0, 100_000_00),
   currency: oneOf(['EUR', 'USD', 'GBP', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK', 'AUD', 'CAD', 'NZD', 'JPY'] as const),
 });

@@ -10,11 +10,12 @@ import type { Stores } from '../stores/stores';
 export async function readRecord(stores: Stores, commission: StoredCommission, unitIds: string[]): Promise<CommissionRecord> {
   const shown = (await stores.pictures.ofCommission(commission.id)).filter((picture) => picture.removedAt === null);
   const pictures: CommissionRecord['pictures'] = [];
-  for (const { id, unitId, partId, kind, closeness, caption, addedAt } of shown) {
+  for (const { id, unitId, partId, kind, closeness, caption, light, forClient, spots, addedAt } of shown) {
     const jpeg = Buffer.from((await stores.pictures.bytes(id))!).toString('base64');
-    pictures.push({ unitId, partId, kind, closeness, caption, addedAt, jpeg });
+    pictures.push({ unitId, partId, kind, closeness, caption, light, forClient, spots, addedAt, jpeg });
   }
   const { terms, revision } = await stores.quotes.terms(commission.id);
+  const finish = await stores.finishing.load(commission.id);
   return {
     agreedAt: commission.agreedAt,
     scope: (await stores.scope.allOfCommission(commission.id)).map(({ id: _id, commissionId: _commission, ...change }) => change),
@@ -25,6 +26,7 @@ export async function readRecord(stores: Stores, commission: StoredCommission, u
     quotes: (await stores.quotes.ofCommission(commission.id)).map(
       ({ id: _id, commissionId: _commission, mailId: _mail, ...quote }) => quote,
     ),
+    finishing: finish.revision === UNSAVED ? null : finish.finishing,
     undone: await stores.commissions.undone(commission.id),
     removedUnits: (await stores.commissions.removedUnits(commission.id)).map(unitOf),
     removedPieces: (await stores.commissions.removedPieces(unitIds)).reverse().map(({ id: _id, ...removed }) => removed),
@@ -46,7 +48,7 @@ export const encodeRecord = async ({ pictures }: CommissionRecord): Promise<Enco
 export async function writeRecord(
   stores: Stores,
   commissionId: string,
-  { agreedAt, scope, testRounds, revisions, otherWork, terms, quotes, removedPieces, pictures }: CommissionRecord,
+  { agreedAt, scope, testRounds, revisions, otherWork, terms, quotes, finishing, removedPieces, pictures }: CommissionRecord,
   encoded: readonly EncodedPicture[],
 ): Promise<void> {
   if (agreedAt !== null) await stores.commissions.setAgreed(commissionId, agreedAt);
@@ -57,6 +59,7 @@ export async function writeRecord(
   for (const work of otherWork)
     await stores.otherWork.put({ ...work, endedAt: work.endedAt ?? work.startedAt, id: workId(work.startedAt), commissionId });
   if (terms) await stores.quotes.saveTerms(commissionId, terms, UNSAVED);
+  if (finishing) await stores.finishing.save(commissionId, finishing, UNSAVED);
   const quoteId = idsInOrder();
   for (const quote of quotes) await stores.quotes.put({ ...quote, id: quoteId(quote.writtenAt), commissionId, mailId: null });
   const roundId = idsInOrder();

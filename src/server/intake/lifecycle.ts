@@ -6,13 +6,12 @@ import { followed } from '../../core/scheme/authoring/linked';
 import { EMPTY_SCHEME, UNCOUNTED, type Unit } from '../../core/scheme/model/definitions';
 import { seatModels } from '../../core/scheme/authoring/gone';
 import { allModels } from '../../core/scheme/model/whoTakes';
-import { undoneWords } from '../../core/commission/undone';
 import { UNSAVED } from '../../data/file/revisions';
 import { NotFoundError } from '../stores/errors';
 import { endOtherWorkOf } from '../bench/otherWork';
 import { findCommission } from '../workshop/loadWorkshop';
 import type { Stores } from '../stores/stores';
-import { undoneNow } from '../plan/undoneNow';
+import { undoneWordsOf } from '../plan/undoneNow';
 
 export const closeSchema = object({ closed: boolean().strict().required() });
 
@@ -25,7 +24,7 @@ export async function closeCommission(
 ): Promise<void> {
   const commission = await findCommission(stores, id);
   if (closed && commission.closedAt !== null) return;
-  const undone = closed ? (await undoneNow(stores, commission, now)).map(undoneWords) : [];
+  const undone = closed ? await undoneWordsOf(stores, commission, now) : [];
   await stores.allOrNothing(async (within) => {
     if (closed) await endOtherWorkOf(within, commission.id, now);
     await within.commissions.setClosed(commission.id, closed ? now.toISOString() : null, undone);

@@ -1,6 +1,7 @@
 import { ulid } from 'ulid';
-import { boolean, object, type InferType } from 'yup';
+import { array, boolean, object, type InferType } from 'yup';
 import { id as idField, oneOf, parse, text } from '../../core/formats/fields';
+import { photoSpotSchema } from '../../core/formats/commission/commissionRecord';
 import { CLOSENESSES, PICTURE_KINDS, type Picture } from '../../core/commission/pictures';
 import { ConflictError, NotFoundError } from '../stores/errors';
 import type { Stores } from '../stores/stores';
@@ -19,11 +20,12 @@ const placeSchema = object({
   part: idField().nullable().notRequired().default(null),
   kind: oneOf(PICTURE_KINDS).optional().default('reference'),
   caption: text('a caption', 200).optional().default(''),
+  light: text('how it is lit', 200).optional().default(''),
 });
 
 /** Takes a picture in, re-encoded. */
 export async function addPicture(stores: Call, file: Uint8Array, query: URLSearchParams, now: Date): Promise<Picture> {
-  const { commission, unit, part, kind, caption } = parse(placeSchema, Object.fromEntries(query));
+  const { commission, unit, part, kind, caption, light } = parse(placeSchema, Object.fromEntries(query));
   await findCommission(stores, commission);
   if (unit !== null && (await stores.commissions.findUnit(unit))?.commissionId !== commission)
     throw new NotFoundError(`There is no unit ${unit} in this commission: reload the page.`);
@@ -41,6 +43,9 @@ export async function addPicture(stores: Call, file: Uint8Array, query: URLSearc
     kind,
     closeness: 'closely',
     caption,
+    light,
+    forClient: false,
+    spots: [],
     width,
     height,
     addedAt: now.toISOString(),
@@ -63,6 +68,9 @@ export async function pictureFile(stores: Call, id: string | undefined): Promise
 export const changePictureSchema = object({
   closeness: oneOf(CLOSENESSES).optional(),
   caption: text('a caption', 200).optional(),
+  light: text('how it is lit', 200).optional(),
+  forClient: boolean().strict().optional(),
+  spots: array(photoSpotSchema).strict().max(200).optional(),
   removed: boolean().strict().optional(),
 });
 
@@ -70,12 +78,11 @@ export const changePictureSchema = object({
 export async function changePicture(
   stores: Call,
   id: string | undefined,
-  { removed, closeness, caption }: InferType<typeof changePictureSchema>,
+  { removed, ...said }: InferType<typeof changePictureSchema>,
   now: Date,
 ): Promise<void> {
   const part = {
-    ...(closeness !== undefined && { closeness }),
-    ...(caption !== undefined && { caption }),
+    ...Object.fromEntries(Object.entries(said).filter(([, value]) => value !== undefined)),
     ...(removed !== undefined && { removedAt: removed ? now.toISOString() : null }),
   };
   if (Object.keys(part).length > 0 && !(await stores.pictures.update(id ?? '', part))) throw notThere(id);

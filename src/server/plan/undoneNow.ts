@@ -1,4 +1,5 @@
-import { undoneOf, undoneWords, type Undone } from '../../core/commission/undone';
+import { answeredWords } from '../../core/finish/answers';
+import { undoneOf, type Undone } from '../../core/commission/undone';
 import type { StoredCommission } from '../../core/commission/definitions';
 import type { Stores } from '../stores/stores';
 import { findOpenCommission, loadWorkshop } from '../workshop/loadWorkshop';
@@ -15,10 +16,11 @@ export async function undoneNow(stores: Stores, { id }: Pick<StoredCommission, '
   });
 }
 
-/** The same in words; of a commission that was handed over, what was not done then. */
+/** The same in words, each with what the painter answers; of a commission that was handed over, what was not done then. */
 export async function undoneWordsOf(stores: Stores, commission: StoredCommission, now: Date): Promise<string[]> {
   if (commission.closedAt !== null) return stores.commissions.undone(commission.id);
-  return (await undoneNow(stores, commission, now)).map(undoneWords);
+  const { answers } = (await stores.finishing.load(commission.id)).finishing;
+  return (await undoneNow(stores, commission, now)).map((undone) => answeredWords(undone, answers));
 }
 
 /** What a hand-over would leave undone. */

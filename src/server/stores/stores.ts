@@ -1,5 +1,6 @@
 import type { BenchStore } from '../../data/stores/benchStore';
 import type { CommissionStore } from '../../data/stores/commissionStore';
+import type { FinishingStore } from '../../data/stores/finishingStore';
 import type { DemoStore } from '../../data/demo/demoStore';
 import type { HouseRulesStore } from '../../data/stores/houseRulesStore';
 import type { PaintStore } from '../../data/stores/paintStore';
@@ -29,6 +30,7 @@ export interface Stores {
   scope: ScopeStore;
   otherWork: OtherWorkStore;
   quotes: QuoteStore;
+  finishing: FinishingStore;
   pictures: PictureStore;
   testRounds: TestRoundStore;
   library: LibraryStore;

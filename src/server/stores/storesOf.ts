@@ -3,6 +3,7 @@ import { BenchStore } from '../../data/stores/benchStore';
 import { CommissionStore } from '../../data/stores/commissionStore';
 import { DatabaseVersion } from '../../data/file/DatabaseVersion';
 import { LogCache } from '../../data/log/LogCache';
+import { FinishingStore } from '../../data/stores/finishingStore';
 import { DemoStore } from '../../data/demo/demoStore';
 import { HouseRulesStore } from '../../data/stores/houseRulesStore';
 import { PaintStore } from '../../data/stores/paintStore';
@@ -37,6 +38,7 @@ export function storesOf(knex: Knex): Stores {
     scope: new ScopeStore(knex),
     otherWork: new OtherWorkStore(knex),
     quotes: new QuoteStore(knex),
+    finishing: new FinishingStore(knex),
     pictures: new PictureStore(knex),
     testRounds: new TestRoundStore(knex),
     library: new LibraryStore(knex),

@@ -3,6 +3,8 @@ import { loadSharing, priceTwins } from '../plan/loadSharing';
 import type { Quote } from '../../core/money/definitions';
 import { setDemo } from '../starting/setDemo';
 import type { TaskName, Tasks } from '../work/tasks';
+import { loadHandOverSheet } from '../finish/loadHandOverSheet';
+import { loadPackingList } from '../finish/loadPackingList';
 import { loadStatement } from '../money/loadStatement';
 import { loadLegSheet } from '../plan/loadLegSheet';
 import { loadShelf } from '../shelf/loadShelf';
@@ -36,6 +38,14 @@ export const tasks = {
   statementPdf: async (stores: Stores, id: string, now: Date) => {
     const [{ statementDocument }, { toPdf }] = await Promise.all([import('../../print/statement'), import('../../print/pdf')]);
     return toPdf(statementDocument(await loadStatement(stores, id, now)));
+  },
+  handOverPdf: async (stores: Stores, { id, isShort }: { id: string; isShort: boolean }, now: Date) => {
+    const [{ handOverDocument }, { toPdf }] = await Promise.all([import('../../print/handOver'), import('../../print/pdf')]);
+    return toPdf(handOverDocument(await loadHandOverSheet(stores, id, now), isShort));
+  },
+  packingPdf: async (stores: Stores, id: string, now: Date) => {
+    const [{ packingDocument }, { toPdf }] = await Promise.all([import('../../print/packingList'), import('../../print/pdf')]);
+    return toPdf(packingDocument(await loadPackingList(stores, id, now)));
   },
   buyingPdf: async (stores: Stores, { of }: { of: string | null }, now: Date) => {
     const [{ buyingDocument }, { toPdf }] = await Promise.all([import('../../print/buying'), import('../../print/pdf')]);

@@ -15,6 +15,8 @@ export interface Tasks {
   legSheet: { input: LegSheetQuestion; result: Uint8Array<ArrayBuffer> };
   quotePdf: { input: Quote; result: Uint8Array<ArrayBuffer> };
   statementPdf: { input: string; result: Uint8Array<ArrayBuffer> };
+  handOverPdf: { input: { id: string; isShort: boolean }; result: Uint8Array<ArrayBuffer> };
+  packingPdf: { input: string; result: Uint8Array<ArrayBuffer> };
   buyingPdf: { input: { of: string | null }; result: Uint8Array<ArrayBuffer> };
   learnSpreads: { input: null; result: LearnedSpreads | null };
   foretell: { input: null; result: StoredPrediction[] };

@@ -3,6 +3,7 @@ import { setTimeout as pause } from 'node:timers/promises';
 import { foldMarks, marksOn, mergeMarks } from '../../core/bench/replay/foldMarks';
 import { NOTHING_IN_HAND } from '../../core/scheme/passes/setups';
 import { type BenchMarks } from '../../core/bench/definitions';
+import type { Finishing } from '../../core/finish/definitions';
 import type { RosterUnit } from '../../core/plan/build/roster';
 import { gated, type Paint } from '../../core/scheme/model/definitions';
 import type { HouseRules } from '../../core/scheme/model/houseRules';
@@ -46,6 +47,8 @@ export interface Workshop {
   /** How far each technique strays, as touch-ups have taught. */
   strays: StrayEstimates;
   marks: BenchMarks;
+  /** How the commissions end, where anything was said of it. */
+  finishing: ReadonlyMap<string, Finishing>;
   log: StoredLogRow[];
   model: TimeModel;
   /** Rows of the log that look odd, by their ids. */
@@ -108,6 +111,7 @@ async function readWorkshop(stores: Stores, hour: Date): Promise<Workshop> {
     typedHouse: typed,
     setups,
     strays,
+    finishing: await stores.finishing.ofCommissions(commissions.map((commission) => commission.id)),
     marks: marksOn(
       units.flatMap((unit) => passesOf(unit, unit.standard, house).map((pass) => pass.key)),
       marks,

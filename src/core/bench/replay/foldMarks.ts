@@ -1,6 +1,6 @@
 import { coatOfKey } from '../../scheme/model/halves';
 import { setupId } from '../../scheme/passes/setups';
-import { passKeyOf, type BenchEvent, type BenchMarks, type Mark, type WorkFacts } from '../definitions';
+import { passKeyOf, type BenchEvent, type BenchMarks, type Look, type Mark, type WorkFacts } from '../definitions';
 import { effectiveEvents } from './effectiveEvents';
 import { FactsBook, type KnownFacts } from './factsBook';
 
@@ -12,6 +12,7 @@ export const noMarks = (): BenchMarks => ({
   looked: new Map(),
   putOff: new Map(),
   keptMixes: new Map(),
+  inspected: new Map(),
 });
 
 /** What stands on the models of several units together: no two of them share a pass. */
@@ -23,6 +24,7 @@ export const mergeMarks = (all: readonly BenchMarks[]): BenchMarks => ({
   looked: new Map(all.flatMap(({ looked }) => [...looked])),
   putOff: new Map(all.flatMap(({ putOff }) => [...putOff])),
   keptMixes: new Map(all.flatMap(({ keptMixes }) => [...keptMixes])),
+  inspected: new Map(all.flatMap(({ inspected }) => [...inspected])),
 });
 
 interface MarksBefore {
@@ -41,6 +43,9 @@ export function foldMarks(events: readonly BenchEvent[], { before = noMarks(), k
     looked: new Map([...before.looked].map(([key, models]) => [key, new Set(models)])),
     putOff: new Map(before.putOff),
     keptMixes: new Map([...before.keptMixes].map(([unit, pots]) => [unit, new Map(pots)])),
+    inspected: new Map(
+      [...before.inspected].map(([unit, looks]) => [unit, new Map([...looks].map(([look, models]) => [look, new Map(models)]))]),
+    ),
   };
   const book = new FactsBook(events, knownFacts);
   for (const event of effectiveEvents(events)) {
@@ -75,6 +80,12 @@ function take(folded: BenchMarks, event: BenchEvent, key: string | null, facts: 
     case 'mix-kept':
       if (facts?.paintId) entry(folded.keptMixes, event.unit!, () => new Map<string, number>()).set(facts.paintId, Date.parse(event.at));
       return;
+    case 'inspected': {
+      const looks = entry(folded.inspected, event.unit!, () => new Map<Look, Map<number, number>>());
+      const models = entry(looks, event.note as Look, () => new Map<number, number>());
+      for (const model of event.models) models.set(model, Date.parse(event.at));
+      return;
+    }
     case 'set-aside':
       for (const model of event.models) entry(folded.aside, event.unit!, () => new Map<number, string>()).set(model, event.note);
       return;

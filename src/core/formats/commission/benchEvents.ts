@@ -1,10 +1,11 @@
 import { array, object, type InferType } from 'yup';
-import { BENCH_EVENT_KINDS, type BenchEvent, type BenchEventKind, type WorkFacts } from '../../bench/definitions';
+import { BENCH_EVENT_KINDS, LOOKS, type BenchEvent, type BenchEventKind, type WorkFacts } from '../../bench/definitions';
 import { SIZES } from '../../scheme/model/definitions';
 import { TECHNIQUES } from '../../scheme/model/techniques';
 import { atLeast, count, id, instant, minutes, oneOf, requiredText, share, text } from '../fields';
 import { factorsFromEarlier } from '../scheme/earlierSchemes';
 import { InputError } from '../../kernel/InputError';
+import { isOneOf } from '../../kernel/isOneOf';
 
 const MOST_MODELS = 1000;
 /** A month: nothing is planned or drying for longer, and sums of it stay exact. */
@@ -102,8 +103,9 @@ const OF_MODELS: readonly BenchEventKind[] = [
   'picked',
   'set-aside',
   'brought-back',
+  'inspected',
 ];
-const OF_A_UNIT: readonly BenchEventKind[] = [...OF_A_PASS, 'picked', 'set-aside', 'brought-back'];
+const OF_A_UNIT: readonly BenchEventKind[] = [...OF_A_PASS, 'picked', 'set-aside', 'brought-back', 'inspected'];
 
 /** Does an event say all that its kind needs? Throws an `InputError` otherwise. */
 export function checkBenchEvent(event: BenchEvent, field: string): void {
@@ -114,6 +116,8 @@ export function checkBenchEvent(event: BenchEvent, field: string): void {
     throw new InputError(`${field}.models`, event.models, 'name the models, from 1');
   if (event.kind === 'mix-kept' && !event.facts?.paintId)
     throw new InputError(`${field}.facts`, event.facts?.paintId ?? null, 'name the mix in facts.paintId');
+  if (event.kind === 'inspected' && !isOneOf(event.note, ...LOOKS))
+    throw new InputError(`${field}.note`, event.note, `say which look it was: ${LOOKS.join(', ')}`);
   if (event.kind === 'undone' && event.target === null) throw new InputError(`${field}.target`, event.target, 'name the event to undo');
 }
 

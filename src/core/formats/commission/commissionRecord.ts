@@ -6,9 +6,11 @@ import type { Unit } from '../../scheme/model/definitions';
 import type { RemovedPiece } from '../../scheme/model/removedPiece';
 import { ANSWERS, type TestRound } from '../../commission/testModel';
 import { OTHER_WORK, type OtherWork } from '../../bench/otherWork';
+import type { Finishing } from '../../finish/definitions';
 import type { Quote, QuoteTerms } from '../../money/definitions';
 import { unitFields } from '../scheme/commissionSchemas';
-import { id, instant, list, note, oneOf, optionalList, text } from '../fields';
+import { count, id, instant, list, note, oneOf, optionalList, share, text, yesOrNo } from '../fields';
+import { finishingOf, finishingSchema } from './finishingFields';
 import { priceMinor, quoteSchema, termsSchema } from './moneyFields';
 import { filedPiece, removedPieceOf, removedPieceSchema, schemeOf, schemeSchema, type FiledPiece } from '../scheme/schemeSchemas';
 
@@ -24,6 +26,8 @@ export interface CommissionRecord {
   /** How it is priced; null where nobody has said. */
   terms: QuoteTerms | null;
   quotes: Omit<Quote, 'id' | 'commissionId' | 'mailId'>[];
+  /** How it is packed, sent and answered for; null where nobody has said. */
+  finishing: Finishing | null;
   /** What was not done when it was handed over, in words. */
   undone: string[];
   /** Units taken out at Intake, with what was painted of them in the events. */
@@ -31,7 +35,7 @@ export interface CommissionRecord {
   /** Parts and steps taken out of the schemes. */
   removedPieces: Omit<RemovedPiece, 'id'>[];
   /** Each with its JPEG, base64. */
-  pictures: (Pick<Picture, 'unitId' | 'partId' | 'kind' | 'closeness' | 'caption' | 'addedAt'> & { jpeg: string })[];
+  pictures: (Pick<Picture, 'unitId' | 'partId' | 'kind' | 'closeness' | 'caption' | 'light' | 'forClient' | 'spots' | 'addedAt'> & { jpeg: string })[];
 }
 
 export const NO_RECORD: CommissionRecord = {
@@ -42,6 +46,7 @@ export const NO_RECORD: CommissionRecord = {
   otherWork: [],
   terms: null,
   quotes: [],
+  finishing: null,
   undone: [],
   removedUnits: [],
   removedPieces: [],
@@ -57,6 +62,16 @@ const orNull = () => id().nullable().notRequired().defined();
 const when = () => instant().nullable().notRequired().defined();
 const minutes = () => number().strict().required().min(0).max(10_000_000);
 const short = (what: string) => text(what).defined();
+
+/** A spot that was found on a picture. */
+export const photoSpotSchema = object({
+  id: id(),
+  x: share(),
+  y: share(),
+  model: count(1, 1000).nullable().defined(),
+  passKey: text('a coat of a step').nullable().defined(),
+  note: note(),
+});
 
 export const recordSchema = object({
   agreedAt: when(),
@@ -105,6 +120,7 @@ export const recordSchema = object({
   ),
   terms: termsSchema.nullable().notRequired().default(undefined),
   quotes: optionalList(quoteSchema, MOST),
+  finishing: finishingSchema.nullable().notRequired().default(undefined),
   undone: optionalList(text('what was not done'), MOST),
   removedUnits: optionalList(object({ ...unitFields, scheme: schemeSchema.required() }), 500),
   removedPieces: optionalList(removedPieceSchema, MOST_PIECES),
@@ -115,6 +131,10 @@ export const recordSchema = object({
       kind: oneOf(PICTURE_KINDS),
       closeness: oneOf(CLOSENESSES),
       caption: short('a caption'),
+      // Files of earlier versions do not say.
+      light: text('how it is lit').optional().default(''),
+      forClient: yesOrNo().optional().default(false),
+      spots: optionalList(photoSpotSchema, 200),
       addedAt: instant(),
       jpeg: string()
         .strict()
@@ -137,6 +157,8 @@ export const recordOf = (parsed: InferType<typeof recordSchema>): CommissionReco
     removedPieces: ((parsed.removedPieces ?? []) as FiledPiece[]).map(removedPieceOf),
     terms: parsed.terms ?? null,
     quotes: parsed.quotes ?? [],
+    finishing: parsed.finishing ? finishingOf(parsed.finishing) : null,
+    pictures: parsed.pictures.map((picture) => ({ ...picture, spots: picture.spots ?? [] })),
     revisions: parsed.revisions.map((revision) => ({ ...revision, scheme: schemeOf(revision.scheme) })),
   }) as CommissionRecord;
 

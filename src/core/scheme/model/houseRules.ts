@@ -20,6 +20,13 @@ export type Batches = (typeof BATCHES)[number];
 /** Factors on how far a technique strays onto what is painted already; 1 where it is left out. */
 export type StrayFactors = { [T in Technique]?: number };
 
+/** Who signs quotes, statements and sheets. */
+export interface Painter {
+  name: string;
+  /** Lines of an address; empty while nobody has said. */
+  address: string;
+}
+
 export interface HouseRules {
   sessions: WeeklySession[];
   /** Opening, thinning or mixing a paint. */
@@ -67,6 +74,7 @@ export interface HouseRules {
   /** How much further or less far each technique strays than assumed, as the log has taught; never typed, and left out before. */
   strays?: StrayFactors;
   batches: Batches;
+  painter: Painter;
   hourlyRateMinor: number;
   currency: string;
 }
@@ -104,6 +112,7 @@ export const DEFAULT_HOUSE_RULES: HouseRules = {
   levels: [],
   brushes: [],
   batches: BATCHES[0],
+  painter: { name: '', address: '' },
   hourlyRateMinor: 2400,
   currency: 'EUR',
 };

@@ -1,0 +1,20 @@
+import { agreedQuote } from '../../../../../core/money/definitions';
+import { handOverSchema, writeHandOver } from '../../../../../server/finish/handOver';
+import { endpoint } from '../../../../../server/http/endpoint';
+import { dataFolder } from '../../../../../server/starting/services';
+import { taskInThread } from '../../../../../server/work/threads';
+import { findCommission } from '../../../../../server/workshop/loadWorkshop';
+
+/** The letter that goes with the parcel, into the outbox. */
+export const POST = endpoint(handOverSchema, async (input, { stores, params, now }) => {
+  const { id } = await findCommission(stores, params['id']);
+  const folder = dataFolder();
+  const hasStatement = agreedQuote(await stores.quotes.ofCommission(id)) !== undefined;
+  return writeHandOver(stores, id, input, {
+    now,
+    folder,
+    sheetPdf: () => taskInThread({ task: 'handOverPdf', input: { id, isShort: false }, folder, now }),
+    listPdf: () => taskInThread({ task: 'packingPdf', input: id, folder, now }),
+    statementPdf: hasStatement ? () => taskInThread({ task: 'statementPdf', input: id, folder, now }) : null,
+  });
+});
