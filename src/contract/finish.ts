@@ -17,6 +17,10 @@ export interface FinishPicture {
   /** The shelf, with the mixes of these units among it. */
   paints: Pot[];
   marks: PackedMarks;
+  /** Ids of the latest events that the marks hold. */
+  known: string[];
+  /** Number of the last event that is in all this. */
+  seq: number;
   /** UTC ms. */
   now: number;
   finishing: Finishing;

@@ -29,28 +29,24 @@ function unitContent({ name, models, standard, parts, varnish, who }: HandOverSh
     heading(`${name}: ${counted(models, 'model')}`),
     ...(isShort ? [] : [{ text: `Painted to ${standard}.`, color: SOFT } satisfies Content]),
     ...(who.length === 0 ? [] : [{ text: who.join('; '), color: SOFT } satisfies Content]),
-    ...parts.map(
-      ({ where, pots }): Content => ({
-        text: [
-          { text: `${where[0]!.toUpperCase()}${where.slice(1)}: `, bold: true },
-          pots.map((pot) => `${pot.how} ${pot.name}${pot.recipe.length === 0 ? '' : ` (${pot.recipe.join('; ')})`}`).join(', then '),
-        ],
-        margin: [0, 2, 0, 0],
-      }),
-    ),
+    ...parts.map(({ where, pots }): Content => ({
+      text: [
+        { text: `${where[0]!.toUpperCase()}${where.slice(1)}: `, bold: true },
+        pots.map((pot) => `${pot.how} ${pot.name}${pot.recipe.length === 0 ? '' : ` (${pot.recipe.join('; ')})`}`).join(', then '),
+      ],
+      margin: [0, 2, 0, 0],
+    })),
     ...(varnish.length === 0 ? [] : [{ text: `At the end: ${varnish.join('; then ')}.`, margin: [0, 2, 0, 0] } satisfies Content]),
   ];
 }
 
 function pictureRows(pictures: HandOverSheet['pictures']): Content[] {
-  const shown = pictures.map(
-    ({ jpeg, caption }): Content => ({
-      stack: [
-        { image: `data:image/jpeg;base64,${Buffer.from(jpeg).toString('base64')}`, fit: [PICTURE_WIDTH, PICTURE_WIDTH] },
-        { text: caption, fontSize: 9, color: SOFT },
-      ],
-    }),
-  );
+  const shown = pictures.map(({ jpeg, caption }): Content => ({
+    stack: [
+      { image: `data:image/jpeg;base64,${Buffer.from(jpeg).toString('base64')}`, fit: [PICTURE_WIDTH, PICTURE_WIDTH] },
+      { text: caption, fontSize: 9, color: SOFT },
+    ],
+  }));
   const rows: Content[] = [];
   for (let at = 0; at < shown.length; at += 2) rows.push({ columns: shown.slice(at, at + 2), columnGap: 12, margin: [0, 4, 0, 0] });
   return rows;

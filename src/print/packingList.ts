@@ -63,11 +63,7 @@ function unitsTable(units: PackingList['units']): Content {
 }
 
 /** To be cut out and put on the box. */
-const boxLabel = (
-  { name, client, boxes, painter }: PackingList,
-  box: PackingList['boxes'][number],
-  index: number,
-): Content => ({
+const boxLabel = ({ name, client, boxes, painter }: PackingList, box: PackingList['boxes'][number], index: number): Content => ({
   pageBreak: 'before',
   table: {
     widths: ['*'],

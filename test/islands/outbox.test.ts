@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import type { BenchEvent } from '../../src/core/bench/definitions';
 import { MemoryStorage } from '../support/MemoryStorage';
-import { addToOutbox, adoptOldOutboxes, dropFromOutbox, isOutboxKey, readOutbox } from '../../src/islands/Bench/taps/outbox';
+import { addToOutbox, adoptOldOutboxes, dropFromOutbox, isOutboxKey, readOutbox } from '../../src/islands/client/taps/outbox';
 
 const tap = (id: string): BenchEvent => ({
   bench: null,

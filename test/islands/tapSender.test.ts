@@ -2,8 +2,8 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import type { BenchEvent } from '../../src/core/bench/definitions';
 import { wholeEvent } from '../../src/core/formats/commission/benchEvents';
-import { addToOutbox, readOutbox } from '../../src/islands/Bench/taps/outbox';
-import { TapSender } from '../../src/islands/Bench/taps/TapSender';
+import { addToOutbox, readOutbox } from '../../src/islands/client/taps/outbox';
+import { TapSender } from '../../src/islands/client/taps/TapSender';
 import { ApiError } from '../../src/islands/client/api';
 import { MemoryStorage } from '../support/MemoryStorage';
 

@@ -67,8 +67,7 @@ export function cureOf(
   const schools = schoolsOf(unit, house);
   const order = momentOrder(schools);
   const passes = passesOf(unit, unit.standard, house);
-  const momentAt = (pass: Pass) =>
-    order.indexOf(momentOf(pass.step, paints.get(pass.dips[0]!.potId ?? '')?.kind === 'metallic', schools));
+  const momentAt = (pass: Pass) => order.indexOf(momentOf(pass.step, paints.get(pass.dips[0]!.potId ?? '')?.kind === 'metallic', schools));
   const sealing = passes
     .filter((pass) => pass.step.technique === 'varnish' || momentAt(pass) === order.indexOf('sealed'))
     .sort((a, b) => momentAt(a) - momentAt(b));
@@ -166,4 +165,3 @@ export function sprayTogether(
   }
   return [...cans.values()].sort((a, b) => b.models - a.models);
 }
-

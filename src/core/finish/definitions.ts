@@ -51,6 +51,21 @@ export interface Answer {
   answer: string;
 }
 
+/** Mended after it was delivered: a job of its own, in none of the hours that were worked before. */
+export interface Repair {
+  id: string;
+  /** The day it came back, 2026-11-30. */
+  on: string;
+  unitId: string;
+  models: number;
+  what: string;
+  /** Null while nobody has said. */
+  minutes: number | null;
+  /** Minor units; 0 where it is free, null while nobody has said. */
+  priceMinor: number | null;
+  done: boolean;
+}
+
 /** What is known of the end of a commission beside its marks. */
 export interface Finishing {
   delivery: Delivery;
@@ -59,10 +74,11 @@ export interface Finishing {
   boxes: Box[];
   returns: Return[];
   answers: Answer[];
+  repairs: Repair[];
   /** How the client keeps them, below what the program says. */
   care: string;
 }
 
 export const ANY_DAY: Delivery = { transitDays: 0, carrierDays: [], carrier: '', customs: '' };
 
-export const NO_FINISHING: Finishing = { delivery: ANY_DAY, forDisplay: false, boxes: [], returns: [], answers: [], care: '' };
+export const NO_FINISHING: Finishing = { delivery: ANY_DAY, forDisplay: false, boxes: [], returns: [], answers: [], repairs: [], care: '' };

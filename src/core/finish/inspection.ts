@@ -1,6 +1,6 @@
 import { LOOKS, type BenchMarks, type Look } from '../bench/definitions';
 import { doneModels } from '../bench/replay/foldMarks';
-import type { RosterUnit } from '../plan/build/roster';
+import { type RosterUnit, type Roster } from '../plan/build/roster';
 import { momentOf } from '../scheme/model/momentOf';
 import { momentOrder, type Moment } from '../scheme/model/moments';
 import { schoolsOf } from '../scheme/model/schoolsOf';
@@ -8,7 +8,6 @@ import { allModels, leadersOf, standardOf } from '../scheme/model/whoTakes';
 import { workOnWords } from '../scheme/model/workWords';
 import { passesOf, type Pass } from '../scheme/passes/passes';
 import type { Standard } from '../scheme/model/definitions';
-import type { Roster } from '../plan/build/roster';
 
 /** Before which moment each look is due. */
 const BEFORE = { shade: 'shade', varnish: 'varnish', end: null } as const satisfies Record<Look, Moment | null>;
@@ -39,7 +38,9 @@ export interface InspectedModel {
   standard: Standard;
   /** Steps that it takes. */
   takes: number;
-  /** Those that are not painted, in the order of the scheme. */
+  /** Those that are painted, in the order of the scheme. */
+  painted: StepSaid[];
+  /** Those that are not painted. */
   left: StepSaid[];
   /** Left out on purpose. */
   without: StepSaid[];
@@ -97,10 +98,7 @@ export function inspectUnit(
   const isBefore = (pass: Pass, look: Look): boolean => BEFORE[look] === null || momentAt.get(pass.key)! < order.indexOf(BEFORE[look]);
   const said = (pass: Pass): StepSaid => ({ passKey: pass.key, what: workOnWords(pass.step, pass.where) });
   const lastTouched = (model: number, look: Look): number =>
-    Math.max(
-      -Infinity,
-      ...passes.filter((pass) => isBefore(pass, look)).flatMap(({ key }) => marks.get(key)?.get(model)?.at ?? []),
-    );
+    Math.max(-Infinity, ...passes.filter((pass) => isBefore(pass, look)).flatMap(({ key }) => marks.get(key)?.get(model)?.at ?? []));
   const inspectedAt = (model: number): InspectedModel['inspected'] =>
     Object.fromEntries(
       LOOKS.flatMap((look) => {
@@ -119,6 +117,7 @@ export function inspectUnit(
       isLeader: leaders.has(model),
       standard: standardOf(unit.scheme, model, unit.standard),
       takes: own.length,
+      painted: own.filter((pass) => markOf(pass) && !markOf(pass)!.leftOut).map(said),
       left: own.filter((pass) => !doneModels(marks, pass.key).has(model)).map(said),
       without: own.filter((pass) => markOf(pass)?.leftOut).map(said),
       misses: own.flatMap((pass) => {
@@ -154,12 +153,7 @@ export function inspectUnit(
   };
 }
 
-function troubleOf(
-  unitId: string,
-  passes: readonly Pass[],
-  trouble: BenchMarks['trouble'],
-  said: (pass: Pass) => StepSaid,
-): TroubleSeen[] {
+function troubleOf(unitId: string, passes: readonly Pass[], trouble: BenchMarks['trouble'], said: (pass: Pass) => StepSaid): TroubleSeen[] {
   return passes
     .flatMap((pass): TroubleSeen[] => {
       const own = trouble.filter((spot) => spot.unit === unitId && spot.passKey === pass.key);

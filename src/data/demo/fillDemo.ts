@@ -13,6 +13,7 @@ import { DEFAULT_HOUSE_RULES, type HouseRules } from '../../core/scheme/model/ho
 import { BenchStore } from '../stores/benchStore';
 import { CommissionStore } from '../stores/commissionStore';
 import type { OpenedDatabase } from '../database';
+import { FinishingStore } from '../stores/finishingStore';
 import { HouseRulesStore } from '../stores/houseRulesStore';
 import { LibraryStore } from '../stores/libraryStore';
 import { PaintStore } from '../stores/paintStore';
@@ -25,7 +26,8 @@ import { earlierLog } from './earlierLog';
 import { demoPots, withPaintwork } from './paintwork';
 import { demoPaints } from './paints';
 import { DemoRandom } from './random';
-import { CHESS_CLUB, demoUnit, MARKET_SQUARE, TIDE_COAST } from './units';
+import { finishedEnd, finishedEvents } from './finished';
+import { CHESS_CLUB, demoUnit, MARKET_SQUARE, REGATTA, TIDE_COAST } from './units';
 
 const SEED = 20261123;
 
@@ -47,7 +49,7 @@ const HOUSE: HouseRules = {
 export type DemoQuote = (knex: Knex, commissionId: string, at: Date) => Promise<void>;
 const QUOTED_DAYS_BEFORE = 12;
 
-/** The demo: three commissions at three stages, a shelf, and the log of a painter who gets faster. Dates follow `now`. */
+/** The demo: four commissions at four stages, a shelf, and the log of a painter who gets faster. Dates follow `now`. */
 export async function fillDemo({ knex }: Pick<OpenedDatabase, 'knex'>, now: Date, quote?: DemoQuote): Promise<void> {
   const random = new DemoRandom(SEED);
   const newId = () => random.id(now.getTime() - 20 * DAY_MS);
@@ -72,6 +74,16 @@ export async function fillDemo({ knex }: Pick<OpenedDatabase, 'knex'>, now: Date
   }));
   for (const entry of commissions) await saveCommission(knex, entry, now);
 
+  // Drawn for itself too.
+  const lastRandom = new DemoRandom(SEED + 2);
+  const lastId = () => lastRandom.id(now.getTime() - 40 * DAY_MS);
+  const regatta = {
+    commission: commissionOf('Regatta prizes', 'Signe Aldous, rowing club', 27, lastId(), now),
+    units: REGATTA.map((entry) => demoUnit(entry, lastId, idOf)),
+  };
+  await saveCommission(knex, regatta, now);
+  await new FinishingStore(knex).save(regatta.commission.id, finishedEnd(regatta.units, lastId), UNSAVED);
+
   const byId = new Map(paints.map((paint): [string, Paint] => [paint.id, paint]));
   const [coast, market] = commissions;
   await quote?.(knex, coast!.commission.id, new Date(now.getTime() - QUOTED_DAYS_BEFORE * DAY_MS));
@@ -80,11 +92,14 @@ export async function fillDemo({ knex }: Pick<OpenedDatabase, 'knex'>, now: Date
   const painted = paintHistory({ ...coast!, ...history, sittings });
   const testModelUnits = market!.units.filter((unit) => unit.testModel === 'waiting');
   const tested = paintHistory({ ...market!, units: testModelUnits, ...history, sittings: testModelSitting(now) });
-  await new BenchStore(knex).add([...tested.events, ...painted.events], now.toISOString());
+  await new BenchStore(knex).add(
+    [...finishedEvents(regatta, now, lastId), ...tested.events, ...painted.events],
+    now.toISOString(),
+  );
   await keepSchemes(knex, coast!, paints, now);
   await learnFrom(knex);
   const workshop = new WorkshopStore(knex);
-  await workshop.markDemo(commissions.map(({ commission }) => commission.id));
+  await workshop.markDemo([...commissions, regatta].map(({ commission }) => commission.id));
   await workshop.putOnBench({
     selection: wholeCommission(coast!.commission.id),
     order: painted.order,

@@ -170,6 +170,31 @@ export const CHESS_CLUB: UnitEntry[] = [
 ];
 
 /** Builds a unit of the demo from its entry. */
+// prettier-ignore
+export const REGATTA: UnitEntry[] = [
+  {
+    name: 'Regatta rowers', size: 'foot', promised: 8, counted: 8, leaders: 1, trayLimit: 8,
+    parts: [
+      ['Face and arms', [['basecoat', 'cheek', 0.1], ['layer', 'brow', 0.04, table]]],
+      ['Shirt', [['basecoat', 'foam', 0.2]]],
+      ['Trousers', [['basecoat', 'slate', 0.16], ['edge', 'gullGrey', 0.03, table]]],
+      ['Cap', [['basecoat', 'buoy', 0.05]]],
+      ['Oar', [['basecoat', 'driftwood', 0.08], ['edge', 'sailcloth', 0.02, table]]],
+      base('shingle', 'driftwood', 'cuttle'),
+    ],
+    allOver: ground('fogPrimer', 'bogWash'),
+  },
+  {
+    name: 'Racing gigs', size: 'vehicle', promised: 3, counted: 3, trayLimit: 3,
+    parts: [
+      ['Hull', [['basecoat', 'mussel', 0.5], ['edge', 'offshore', 0.06, table]]],
+      ['Thwarts', [['basecoat', 'driftwood', 0.2]]],
+      ['Trim', [['detail', 'buoy', 0.05]]],
+    ],
+    allOver: [['prime', 'fogPrimer', 1], ['varnish', 'matt', 1], ['gloss-effect', 'gloss', 0.1, { standard: 'full' }]],
+  },
+];
+
 export const demoUnit = (entry: UnitEntry, newId: () => string, paintId: (key: PaintKey) => string): Unit => ({
   id: newId(),
   name: entry.name,

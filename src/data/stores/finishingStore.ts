@@ -23,7 +23,8 @@ export class FinishingStore {
   async ofCommissions(commissionIds: readonly string[]): Promise<Map<string, Finishing>> {
     const found = new Map<string, Finishing>();
     for (const piece of inPieces(commissionIds))
-      for (const row of await this.db<FinishingRow>('finishing').whereIn('commissionId', piece)) found.set(row.commissionId, finishingOf(row));
+      for (const row of await this.db<FinishingRow>('finishing').whereIn('commissionId', piece))
+        found.set(row.commissionId, finishingOf(row));
     return found;
   }
 

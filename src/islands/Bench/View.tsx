@@ -25,7 +25,7 @@ import { TrayStrip } from './guide/TrayStrip';
 import { leftOutOf } from '../../core/bench/guide/decisions';
 import { Decide } from './said/Decide';
 import { useBench, type Bench } from './taps/useBench';
-import { useBenchKeys } from './taps/useBenchKeys';
+import { useBenchKeys } from '../client/taps/useBenchKeys';
 import { useSteady } from './taps/useSteady';
 import { jobWords, lackWords, passWords } from './words';
 import styles from './View.module.css';

@@ -10,7 +10,7 @@ export interface PicturePlace {
   kind: PictureKind;
 }
 
-export type PictureChange = Partial<Pick<Picture, 'closeness' | 'caption'>>;
+export type PictureChange = Partial<Pick<Picture, 'closeness' | 'caption' | 'light' | 'forClient' | 'spots'>>;
 
 /** The pictures of a commission, and what is done with them. */
 export interface Pictures {

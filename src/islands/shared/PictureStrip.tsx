@@ -19,13 +19,42 @@ interface PictureStripProps {
 const isPicture = (file: File) => file.type.startsWith('image/') || file.type === '';
 const closenessOptions = CLOSENESSES.map((value) => ({ value, label: `follow ${value}` }));
 
+const WHAT = {
+  reference: 'reference picture',
+  'test model': 'picture of the test model',
+  inspection: 'picture to inspect',
+} as const satisfies Record<PicturePlace['kind'], string>;
+
 /** The pictures at one place: dropped, pasted or chosen, each with how closely it is to be followed. */
 export function PictureStrip({ pictures, place, of }: PictureStripProps) {
+  const [last, setLast] = useState<string | null>(null);
+  return (
+    <div className={styles.pictures} data-pictures={of}>
+      <div className={styles.list}>
+        {picturesAt(pictures, place).map((picture) => (
+          <Shown
+            key={picture.id}
+            picture={picture}
+            of={of}
+            pictures={pictures}
+            onRemove={() => {
+              setLast(picture.id);
+              pictures.setRemoved(picture.id, true);
+            }}
+          />
+        ))}
+      </div>
+      <PictureDrop pictures={pictures} place={place} of={of} last={last} />
+    </div>
+  );
+}
+
+/** Where pictures of a place are dropped, pasted or chosen; the one that was taken out last (`last`) can be put back. */
+export function PictureDrop({ pictures, place, of, last }: PictureStripProps & { last: string | null }) {
   const input = useRef<HTMLInputElement>(null);
   const [isOver, setOver] = useState(false);
   const [isBusy, setBusy] = useState(false);
-  const [last, setLast] = useState<string | null>(null);
-  const what = place.kind === 'reference' ? 'reference picture' : 'picture of the test model';
+  const what = WHAT[place.kind];
   const add = async (files: Iterable<File>) => {
     const chosen = [...files].filter(isPicture);
     if (chosen.length === 0) return;
@@ -44,60 +73,44 @@ export function PictureStrip({ pictures, place, of }: PictureStripProps) {
     void add(event.clipboardData.files);
   };
   return (
-    <div className={styles.pictures} data-pictures={of}>
-      <div className={styles.list}>
-        {picturesAt(pictures, place).map((picture) => (
-          <Shown
-            key={picture.id}
-            picture={picture}
-            of={of}
-            pictures={pictures}
-            onRemove={() => {
-              setLast(picture.id);
-              pictures.setRemoved(picture.id, true);
-            }}
-          />
-        ))}
-      </div>
-      <div
-        className={cx(styles.drop, isOver && styles.over)}
-        tabIndex={0}
-        role="group"
-        aria-label={`Drop or paste a ${what}: ${of}`}
-        onDragOver={(event) => (event.preventDefault(), setOver(true))}
-        onDragLeave={() => setOver(false)}
-        onDrop={onDrop}
-        onPaste={onPaste}
-      >
-        <input
-          ref={input}
-          type="file"
-          accept="image/*"
-          multiple
-          hidden
-          aria-label={`File of a ${what}: ${of}`}
-          onChange={(event) => {
-            void add(event.target.files ?? []);
-            event.target.value = '';
-          }}
-        />
-        <Button onClick={() => input.current?.click()}>
-          Choose a picture
-          <Hidden>
-            {' '}
-            ({what}: {of})
-          </Hidden>
+    <div
+      className={cx(styles.drop, isOver && styles.over)}
+      tabIndex={0}
+      role="group"
+      aria-label={`Drop or paste a ${what}: ${of}`}
+      onDragOver={(event) => (event.preventDefault(), setOver(true))}
+      onDragLeave={() => setOver(false)}
+      onDrop={onDrop}
+      onPaste={onPaste}
+    >
+      <input
+        ref={input}
+        type="file"
+        accept="image/*"
+        multiple
+        hidden
+        aria-label={`File of a ${what}: ${of}`}
+        onChange={(event) => {
+          void add(event.target.files ?? []);
+          event.target.value = '';
+        }}
+      />
+      <Button onClick={() => input.current?.click()}>
+        Choose a picture
+        <Hidden>
+          {' '}
+          ({what}: {of})
+        </Hidden>
+      </Button>
+      <span>or drop or paste one here</span>
+      {isBusy && <span role="status">Storing …</span>}
+      {last !== null && pictures.all.some((each) => each.id === last && each.removedAt !== null) && (
+        <Button kind="quiet" onClick={() => pictures.setRemoved(last, false)}>
+          Put the picture back
         </Button>
-        <span>or drop or paste one here</span>
-        {isBusy && <span role="status">Storing …</span>}
-        {last !== null && pictures.all.some((each) => each.id === last && each.removedAt !== null) && (
-          <Button kind="quiet" onClick={() => pictures.setRemoved(last, false)}>
-            Put the picture back
-          </Button>
-        )}
-        {pictures.error && <span role="alert">{pictures.error}</span>}
-        {pictures.unsaved.size > 0 && <Button onClick={pictures.retry}>Try again</Button>}
-      </div>
+      )}
+      {pictures.error && <span role="alert">{pictures.error}</span>}
+      {pictures.unsaved.size > 0 && <Button onClick={pictures.retry}>Try again</Button>}
     </div>
   );
 }

@@ -10,6 +10,9 @@ import type { Workshop, WorkUnit } from '../workshop/loadWorkshop';
 import { rosterOf } from '../workshop/roster';
 import { finishScene } from './finishScene';
 
+/** Enough of the latest taps to tell those that a window has made itself. */
+const EVENTS_KNOWN = 300;
+
 /** A commission at its end: what stands on its models, how it is packed and sent, and when it can go. */
 export async function loadFinish(stores: Stores, id: string | undefined, now: Date): Promise<FinishPicture> {
   const { workshop, commission, units, marks } = await finishScene(stores, id, now);
@@ -26,6 +29,8 @@ export async function loadFinish(stores: Stores, id: string | undefined, now: Da
     house: workshop.house,
     paints: [...paints.values()].filter((pot) => usedPots(units, workshop).has(pot.id)),
     marks: packMarks(marks),
+    known: (await stores.bench.latest(EVENTS_KNOWN)).map((event) => event.id),
+    seq: await stores.bench.lastSeq(),
     now: now.getTime(),
     finishing,
     revision,
@@ -38,7 +43,7 @@ export async function loadFinish(stores: Stores, id: string | undefined, now: Da
     spray: together.filter((can) => can.units.some(({ unitId }) => own.has(unitId))),
     pictures: (await stores.pictures.ofCommission(commission.id)).filter(({ removedAt }) => removedAt === null),
     lastTo: await stores.testRounds.lastTo(commission.id),
-    hasStatement: agreedQuote(await stores.quotes.ofCommission(commission.id)) !== undefined,
+    hasStatement: agreedQuote(await stores.quotes.ofCommission(commission.id)) !== null,
     lostPaints: await lostPaints(stores, units),
     undoneThen: commission.closedAt === null ? [] : await stores.commissions.undone(commission.id),
   };
@@ -50,9 +55,7 @@ async function outlookOf(stores: Stores, workshop: Workshop, id: string, now: Da
 }
 
 const usedPots = (units: readonly WorkUnit[], { house }: Workshop): Set<string> =>
-  new Set(
-    units.flatMap((unit) => passesOf(unit, unit.standard, house).flatMap(({ dips }) => dips.flatMap(({ potId }) => potId ?? []))),
-  );
+  new Set(units.flatMap((unit) => passesOf(unit, unit.standard, house).flatMap(({ dips }) => dips.flatMap(({ potId }) => potId ?? []))));
 
 /** A spot is mended as touch-ups have gone before. */
 function touchUpMinutes(unit: WorkUnit, workshop: Workshop): [string, number][] {

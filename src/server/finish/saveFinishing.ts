@@ -19,8 +19,7 @@ export async function saveFinishing(
   const own = new Set(await stores.commissions.unitIds(commission.id));
   finishing.boxes.forEach(({ layers }, box) =>
     layers.forEach(({ unitId }, layer) => {
-      if (!own.has(unitId))
-        throw new InputError(`boxes[${box}].layers[${layer}].unitId`, unitId, 'name a unit of this commission');
+      if (!own.has(unitId)) throw new InputError(`boxes[${box}].layers[${layer}].unitId`, unitId, 'name a unit of this commission');
     }),
   );
   finishing.returns.forEach(({ count: all, packed }, index) => {

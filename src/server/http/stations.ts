@@ -11,6 +11,7 @@ type StationKey =
   | 'trays'
   | 'line'
   | 'bench'
+  | 'finish'
   | 'ledger'
   | 'shelf'
   | 'library'
@@ -51,6 +52,7 @@ export async function stationsFor(current: StationKey, cookies: AstroCookies, co
       ofWorkshop('trays', 'Trays', '/trays'),
       ofWorkshop('line', 'Line', '/line'),
       ofWorkshop('bench', 'Bench', '/bench', bench),
+      ofCommission('finish', 'Finish', 'finish', null),
     ],
     house: [
       { href: '/ledger', name: 'Ledger', current: current === 'ledger' },

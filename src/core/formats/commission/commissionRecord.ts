@@ -35,7 +35,9 @@ export interface CommissionRecord {
   /** Parts and steps taken out of the schemes. */
   removedPieces: Omit<RemovedPiece, 'id'>[];
   /** Each with its JPEG, base64. */
-  pictures: (Pick<Picture, 'unitId' | 'partId' | 'kind' | 'closeness' | 'caption' | 'light' | 'forClient' | 'spots' | 'addedAt'> & { jpeg: string })[];
+  pictures: (Pick<Picture, 'unitId' | 'partId' | 'kind' | 'closeness' | 'caption' | 'light' | 'forClient' | 'spots' | 'addedAt'> & {
+    jpeg: string;
+  })[];
 }
 
 export const NO_RECORD: CommissionRecord = {

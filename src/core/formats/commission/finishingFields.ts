@@ -1,6 +1,7 @@
 import { array, object, type InferType } from 'yup';
 import { RETURN_KINDS, type Finishing } from '../../finish/definitions';
-import { count, id, list, note, oneOf, requiredText, text, yesOrNo } from '../fields';
+import { count, day, id, list, note, oneOf, optionalMinutes, requiredText, text, yesOrNo } from '../fields';
+import { priceMinor } from './moneyFields';
 
 const MOST_DAYS = 90;
 const MOST = 500;
@@ -25,11 +26,21 @@ export const finishingSchema = object({
     }),
     MOST,
   ),
-  returns: list(
-    object({ id: id(), kind: oneOf(RETURN_KINDS), what: short('what goes back'), count: count(0), packed: count(0) }),
+  returns: list(object({ id: id(), kind: oneOf(RETURN_KINDS), what: short('what goes back'), count: count(0), packed: count(0) }), MOST),
+  answers: list(object({ key: requiredText('what it answers', 1000), answer: text('an answer', 1000).defined() }), MOST),
+  repairs: list(
+    object({
+      id: id(),
+      on: day(),
+      unitId: id(),
+      models: count(1, MOST_MODELS),
+      what: note(),
+      minutes: optionalMinutes().nullable().defined(),
+      priceMinor: priceMinor(),
+      done: yesOrNo().required(),
+    }),
     MOST,
   ),
-  answers: list(object({ key: requiredText('what it answers', 1000), answer: text('an answer', 1000).defined() }), MOST),
   care: note(),
 });
 

@@ -27,7 +27,8 @@ import { programNow } from '../../client/clock';
 import { useArrival } from './useArrival';
 import { decisionsOn, type Decision } from '../../../core/bench/guide/decisions';
 import { likelyMinutes } from '../likelyMinutes';
-import { useEvents, type NewEvent } from './useEvents';
+import type { NewEvent } from '../../client/taps/useOutbox';
+import { useEvents } from './useEvents';
 
 const NO_MIX: MixInHand = { state: 'none' };
 

@@ -9,7 +9,7 @@ import { findCommission } from '../../../../../server/workshop/loadWorkshop';
 export const POST = endpoint(handOverSchema, async (input, { stores, params, now }) => {
   const { id } = await findCommission(stores, params['id']);
   const folder = dataFolder();
-  const hasStatement = agreedQuote(await stores.quotes.ofCommission(id)) !== undefined;
+  const hasStatement = agreedQuote(await stores.quotes.ofCommission(id)) !== null;
   return writeHandOver(stores, id, input, {
     now,
     folder,

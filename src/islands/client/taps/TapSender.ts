@@ -1,5 +1,5 @@
 import type { BenchEvent } from '../../../core/bench/definitions';
-import { ApiError } from '../../client/api';
+import { ApiError } from '../api';
 import { dropFromOutbox, readOutbox } from './outbox';
 
 /** Taps go to the server in pieces, so that a long evening offline is taken too. */
