@@ -38,7 +38,7 @@ const now = new Date();
 /** The problem in the painter's sessions, a first plan with its bound, and what legs share. */
 function page(workshop: Workshop, units: WorkUnit[]) {
   const built = buildLine(rosterOf(workshop, units));
-  const problem = { ...built.problem, sessions: lineSessions(built.problem, workshop.house.sessions, now.getTime())!.sessions };
+  const problem = { ...built.problem, sessions: lineSessions(built.problem, workshop.house, now.getTime())!.sessions };
   const line = compileLine(problem);
   const order = greedyOrder(line, GREEDY_WEIGHTS[0]!);
   const plan = planOrder(line, order);

@@ -102,6 +102,7 @@ export const houses = {
       ledger: ['running', 'stores', 'work', 'workshop'],
       house: ['stores', 'workshop', 'schemes'],
       finish: ['stores', 'workshop', 'mail', 'plan', 'money'],
+      calendar: ['running', 'stores', 'workshop', 'plan'],
       shelf: ['running', 'stores', 'workshop', 'plan', 'schemes'],
       intake: ['stores', 'workshop', 'mail', 'plan', 'schemes', 'bench'],
       today: ['running', 'stores', 'workshop', 'plan'],

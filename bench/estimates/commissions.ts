@@ -169,7 +169,7 @@ async function paint(stores: Stores, id: string, start: Date, { painter, random,
     },
   });
   const order = carryOver(built.problem, { order: suggested, wishes: [] }).order;
-  const sessions = lineSessions(built.problem, workshop.house.sessions, start.getTime())!;
+  const sessions = lineSessions(built.problem, workshop.house, start.getTime())!;
   const actualMinutes = shareMinutes(lineFigures(built, order, sessions.sessions).total);
   const events = tapsOf(built, order, sessions, () => (random.chance(painter.interrupted) ? 2 + 2 * random.uniform() : 1));
   const end = new Date(Math.max(...events.map(({ at }) => Date.parse(at))));

@@ -1,3 +1,4 @@
+import type { BenchClock } from '../core/bench/definitions';
 import type { StoredCommission } from '../core/commission/definitions';
 import type { Picture } from '../core/commission/pictures';
 import type { ScopeChange } from '../core/commission/scope';
@@ -17,6 +18,8 @@ export interface FinishPicture {
   /** The shelf, with the mixes of these units among it. */
   paints: Pot[];
   marks: PackedMarks;
+  /** Where the clock of the bench stands. */
+  clock: BenchClock;
   /** Ids of the latest events that the marks hold. */
   known: string[];
   /** Number of the last event that is in all this. */

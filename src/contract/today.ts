@@ -1,5 +1,6 @@
 import type { ShortPaint } from '../core/paint/shortPaints';
 import type { Undone } from '../core/commission/undone';
+import type { Progress } from '../core/finish/progress';
 import type { DateOutlook } from '../core/plan/dates/forecast';
 import type { ClockCorrection } from '../core/bench/clockCorrection';
 import type { CommissionEstimate } from '../core/commission/estimate';
@@ -20,6 +21,8 @@ export interface TodayCommission {
   units: number;
   estimate: Omit<CommissionEstimate, 'passes' | 'units'>;
   outlook: DateOutlook;
+  /** The last day on which its parcel can go. */
+  leavesBy: string;
   openCounts: string[];
   /** What stands between it and its hand-over, but for steps that are simply left. */
   undone: Undone[];
@@ -44,6 +47,19 @@ export interface TonightJob {
   to: number;
 }
 
+/** What was done when the painter sat there last. */
+export interface LastSession {
+  /** UTC ms. */
+  from: number;
+  to: number;
+  /** Hands-on, as far as it is known. */
+  minutes: number;
+  modelSteps: number;
+  units: string[];
+  /** What to look at first, and where; null when nothing asks for it. */
+  lookFirst: { what: string; href: string } | null;
+}
+
 export interface Today {
   /** UTC ms. */
   now: number;
@@ -58,6 +74,10 @@ export interface Today {
   paints: { id: string; name: string; hex: string }[];
   /** The line on the bench has work that can be taken up. */
   bench: { names: string[]; lastWorkedAt: number | null; painted: number } | null;
+  /** The last session at the bench; null before the first, and while it goes on. */
+  lastSession: LastSession | null;
+  /** What became ready, since midnight and in the last seven days, with a picture of the units where there is one. */
+  progress: { today: Progress; week: Progress; pictures: Record<string, string> };
   /** Work whose minutes nobody knows yet. */
   openRows: number;
   closed: number;

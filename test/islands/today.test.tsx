@@ -7,6 +7,8 @@ import { standingText } from '../../src/islands/Today/words';
 const NOW = new Date(2026, 10, 23, 18, 0).getTime();
 const MINUTE = 60_000;
 
+const NOTHING = { modelSteps: 0, ready: [], stages: [] };
+
 const entry = (more: Partial<TodayCommission> = {}): TodayCommission => ({
   commission: {
     id: 'c1',
@@ -36,6 +38,7 @@ const entry = (more: Partial<TodayCommission> = {}): TodayCommission => ({
     stepsTotal: 250,
   },
   outlook: { standing: 'fits', chance: 0.93, sessionMinutes: 900, queuedMinutes: 0, likelyAt: null, safeAt: null },
+  leavesBy: '2026-12-02',
   openCounts: [],
   undone: [],
   waitingTestModels: [],
@@ -54,6 +57,8 @@ const today = (commissions: TodayCommission[], more: Partial<Today> = {}): Today
   tonight: null,
   paints: [],
   bench: null,
+  lastSession: null,
+  progress: { today: NOTHING, week: NOTHING, pictures: {} },
   openRows: 0,
   shortPaints: [],
   closed: 0,
@@ -76,6 +81,26 @@ describe('Today', () => {
     expect(markup).to.include('data-standing="fits"').and.to.include('2 h 30 min');
   });
 
+  it('opens with the last session, what to look at first, and what became ready', () => {
+    const lookFirst = { what: '3 spots to mend, Rowers', href: '/touch-up?commission=c1' };
+    const last = { from: NOW - 1500 * MINUTE, to: NOW - 1400 * MINUTE, minutes: 95, modelSteps: 64, units: ['Rowers', 'Gigs'], lookFirst };
+    const ready = [{ unitId: 'u', unit: 'Rowers', commissionId: 'c1', models: [1, 2, 3], isWhole: false }];
+    const stages = [{ unitId: 'v', unit: 'Gigs', name: 'quick standard', usable: true, at: NOW }];
+    const week = { modelSteps: 80, ready, stages };
+    const markup = viewOf([entry({ leavesBy: '2026-11-30' })], {
+      lastSession: last,
+      progress: { today: NOTHING, week, pictures: { u: 'p1' } },
+    });
+    expect(markup).to.match(
+      /1 h 35 min hands-on, 64 model-steps on.*Rowers, Gigs.*Look first at.*touch-up\?commission=c1.*3 spots to mend, Rowers/s,
+    );
+    expect(markup)
+      .to.match(/80 model-steps, 0 of them today.*3 models finished/s)
+      .and.to.match(/pictures\/p1.*Rowers.*3 finished/s);
+    expect(markup).to.match(/Gigs: quick standard reached Mon 23 Nov, usable from here/);
+    expect(markup).to.include('parcel goes Mon 30 Nov');
+  });
+
   it('leads to the line on the bench before a commission that is due earlier', () => {
     const bench = { names: ['Square'], lastWorkedAt: NOW - 30 * MINUTE, painted: 0.4 };
     const markup = viewOf([entry()], { bench });
@@ -93,7 +118,7 @@ describe('Today', () => {
     );
     expect(view(entry({ ...stuck, unitsWithoutScheme: ['Crew'] }))).to.match(/Take up now.*Write the scheme/s);
     const done = { ...stuck, outlook: { ...entry().outlook, standing: 'done' as const } };
-    expect(view(entry(done))).to.match(/Take up now.*Every step is painted.*Hand it over/s);
+    expect(view(entry(done))).to.match(/Take up now.*Every step is painted.*Inspect and hand over/s);
   });
 
   it('shows the session as planned, job by job', () => {

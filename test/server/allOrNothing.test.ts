@@ -103,7 +103,7 @@ describe('all or nothing', () => {
     await given.database.knex.raw('DROP TRIGGER full');
     expect(await everything(given.database)).to.deep.equal(before);
     await setDemo(given.database.stores, { here: true }, NOW);
-    expect(await given.database.stores.commissions.listOpen()).to.have.length(3);
+    expect(await given.database.stores.commissions.listOpen()).to.have.length(4);
     await setDemo(given.database.stores, { here: false }, NOW);
     const after = await everything(given.database);
     expect(Object.keys(after).filter((table) => after[table]!.length > 0)).to.deep.equal([

@@ -23,7 +23,9 @@ describe('the whole bench of the demo', () => {
 
   it('gives every commission a date and a chance, the same on Today and at Intake', async () => {
     const today = await loadToday(stores(), NOW);
-    for (const { commission, outlook } of today.commissions) {
+    const left = today.commissions.filter(({ estimate }) => estimate.likely > 0);
+    expect(left).to.have.length(3);
+    for (const { commission, outlook } of left) {
       expect(outlook.likelyAt, commission.name).to.be.greaterThan(NOW.getTime());
       expect(outlook.safeAt).to.be.at.least(outlook.likelyAt!);
       expect(outlook.chance).to.be.within(0, 1);

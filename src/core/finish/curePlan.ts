@@ -8,6 +8,7 @@ import { schoolsOf } from '../scheme/model/schoolsOf';
 import { cautionOf, factsOf, labelOf } from '../scheme/model/techniques';
 import { modelsOf } from '../scheme/model/definitions';
 import { placeWords } from '../scheme/model/workWords';
+import { allModels } from '../scheme/model/whoTakes';
 import { passesOf, type Pass } from '../scheme/passes/passes';
 
 /** A varnish keeps so long from being sealed under another kind or packed, whatever its label says of touching it. */
@@ -42,7 +43,11 @@ export interface UnitCure {
   seals: SealStep[];
   /** All of the unit that is painted can be picked up from then on, UTC ms; 0 when it can be now and ever could. */
   handleAt: number;
-  /** When it can be packed, UTC ms; null while something is not painted. */
+  /** Models on which something under the varnish was mended after it was put on: the spot is bare. */
+  bareAgain: number[];
+  /** Spots that are not mended yet. */
+  misses: number;
+  /** When it can be packed, UTC ms; null while something is not painted or not mended. */
   packAt: number | null;
   /** Days that varnish which is not on yet will have to cure. */
   cureDaysAhead: number;
@@ -94,7 +99,20 @@ export function cureOf(
     };
   });
   const marked = passes.flatMap((pass) => painted(marks, pass));
-  const isDone = passes.length > 0 && passes.every(({ key, models }) => models.every((model) => marks.get(key)?.has(model)));
+  const markOf = (pass: Pass, model: number) => marks.get(pass.key)?.get(model);
+  const isBare = (model: number) =>
+    sealing.some((seal) => {
+      const put = seal.step.technique === 'varnish' ? markOf(seal, model) : undefined;
+      const later = (pass: Pass) => momentAt(pass) < momentAt(seal) && (markOf(pass, model)?.at ?? 0) > put!.at;
+      return put !== undefined && !put.leftOut && passes.some(later);
+    });
+  const bareAgain = allModels(unit).filter(isBare);
+  const misses = passes.reduce(
+    (sum, pass) => sum + pass.models.filter((model) => (markOf(pass, model)?.missed ?? null) !== null).length,
+    0,
+  );
+  const isDone =
+    misses === 0 && passes.length > 0 && passes.every(({ key, models }) => models.every((model) => marks.get(key)?.has(model)));
   const dry = latest(marked.map((mark) => at(mark, mark.dryMinutes))) ?? 0;
   const has = (technique: Pass['step']['technique']) => passes.some(({ step }) => step.technique === technique);
   const varnishes = passes.filter(({ step }) => step.technique === 'varnish');
@@ -106,6 +124,8 @@ export function cureOf(
     models: modelsOf(unit),
     seals,
     handleAt: latest(marked.map((mark) => at(mark, mark.handleMinutes))) ?? 0,
+    bareAgain,
+    misses,
     packAt: isDone ? Math.max(dry, ...seals.map(({ curedAt }) => curedAt ?? 0)) : null,
     cureDaysAhead: new Set(ahead.map(({ dips }) => dips[0]!.potId)).size,
     hasVarnish: varnishes.length > 0,

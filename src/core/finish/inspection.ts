@@ -54,7 +54,7 @@ export interface InspectedModel {
 /** One look over a unit: what is to be painted before it, and who was looked over. */
 export interface LookStanding {
   look: Look;
-  /** Models that have all that is due before it. */
+  /** Models that have all that is due before it, with nothing to mend and not set aside. */
   ready: number[];
   /** Of those, the ones that were inspected. */
   inspected: number[];
@@ -133,7 +133,9 @@ export function inspectUnit(
     const before = passes.filter((pass) => isBefore(pass, look));
     const after = passes.filter((pass) => !isBefore(pass, look));
     if (before.length === 0 || (after.length === 0 && look !== 'end')) return [];
-    const ready = models.filter(({ model }) => before.every((pass) => isPainted(pass, model)));
+    const keys = new Set(before.map(({ key }) => key));
+    const isSound = ({ misses, aside: why }: InspectedModel) => why === null && !misses.some(({ passKey }) => keys.has(passKey));
+    const ready = models.filter((each) => isSound(each) && before.every((pass) => isPainted(pass, each.model)));
     return [
       {
         look,

@@ -92,10 +92,7 @@ export async function fillDemo({ knex }: Pick<OpenedDatabase, 'knex'>, now: Date
   const painted = paintHistory({ ...coast!, ...history, sittings });
   const testModelUnits = market!.units.filter((unit) => unit.testModel === 'waiting');
   const tested = paintHistory({ ...market!, units: testModelUnits, ...history, sittings: testModelSitting(now) });
-  await new BenchStore(knex).add(
-    [...finishedEvents(regatta, now, lastId), ...tested.events, ...painted.events],
-    now.toISOString(),
-  );
+  await new BenchStore(knex).add([...finishedEvents(regatta, now, lastId), ...tested.events, ...painted.events], now.toISOString());
   await keepSchemes(knex, coast!, paints, now);
   await learnFrom(knex);
   const workshop = new WorkshopStore(knex);

@@ -8,8 +8,8 @@ import type { Unit } from '../../core/scheme/model/definitions';
 import { DEFAULT_HOUSE_RULES } from '../../core/scheme/model/houseRules';
 import { passesOf } from '../../core/scheme/passes/passes';
 
-/** Long before the pots were read: what was painted then is in no pot's account. */
-const PAINTED_DAYS_AGO = 30;
+/** Before the pots were read, ten days ago: what was painted then is in no account of theirs. */
+const PAINTED_DAYS_AGO = 11;
 const VARNISHED_HOURS_AGO = 14;
 const FOUND_HOURS_AGO = 18;
 

@@ -189,6 +189,8 @@ export const REGATTA: UnitEntry[] = [
     parts: [
       ['Hull', [['basecoat', 'mussel', 0.5], ['edge', 'offshore', 0.06, table]]],
       ['Thwarts', [['basecoat', 'driftwood', 0.2]]],
+      ['Oars', [['basecoat', 'sailcloth', 0.08]]],
+      ['Rowlocks', [['detail', 'brass', 0.02]]],
       ['Trim', [['detail', 'buoy', 0.05]]],
     ],
     allOver: [['prime', 'fogPrimer', 1], ['varnish', 'matt', 1], ['gloss-effect', 'gloss', 0.1, { standard: 'full' }]],

@@ -6,12 +6,13 @@ import { labelOf } from '../../core/scheme/model/techniques';
 import type { BenchPicture } from '../../contract/bench';
 import { Button, LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
-import { counted, minutesText, rangeText, timeOfDayText } from '../../ui/format';
+import { counted, minutesText, rangeText } from '../../ui/format';
 import { hearTime, programNow } from '../client/clock';
 import { useNow } from '../shared/useNow';
 import { usePicture } from '../client/usePicture';
 import { Advice } from './guide/Advice';
 import { Changes } from './around/Changes';
+import { EveningEnd } from './around/EveningEnd';
 import { Finished } from './around/Finished';
 import { Instruction } from './guide/Instruction';
 import { MissPicker, type MissStart } from './said/MissPicker';
@@ -27,7 +28,7 @@ import { Decide } from './said/Decide';
 import { useBench, type Bench } from './taps/useBench';
 import { useBenchKeys } from '../client/taps/useBenchKeys';
 import { useSteady } from './taps/useSteady';
-import { jobWords, lackWords, passWords } from './words';
+import { lackWords, passWords } from './words';
 import styles from './View.module.css';
 
 const NOTHING_KNOWN = 'Nothing is on the bench yet. Choose units and an order first, then put the line on the bench.';
@@ -128,18 +129,14 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
   return (
     <div className={styles.bench}>
       <div className={styles.work}>
-        {bench.hasEnded && job && (
-          <Notice>
-            Stopped at {timeOfDayText(clock.lastAt!)}. It goes on here: {jobWords(bench, job)}, model {view.model}. The set-up counts anew.
-          </Notice>
-        )}
+        {bench.hasEnded && <EveningEnd bench={bench} now={now} />}
         {!bench.hasEnded && job && <NewDay bench={bench} now={now} />}
-        {job ? (
+        {bench.hasEnded ? null : job ? (
           <Instruction bench={bench} now={now} onMixKept={back(actions.mixKept)} />
         ) : (
           <Finished bench={bench} onLookOver={() => ask({ kind: 'miss', start: null })} />
         )}
-        {job && <TrayStrip bench={bench} now={now} onPick={(model) => back(() => actions.pick(job, model))()} />}
+        {job && !bench.hasEnded && <TrayStrip bench={bench} now={now} onPick={(model) => back(() => actions.pick(job, model))()} />}
         <References bench={bench} />
         <Advice
           bench={bench}

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { unreturned, modelsIn } from '../../core/finish/packing';
-import { answerTo } from '../../core/finish/answers';
+import { needsAnswer } from '../../core/finish/answers';
 import { isFinished } from '../../core/finish/inspection';
 import type { FinishPicture } from '../../contract/finish';
 import { LinkButton } from '../../ui/Button/Button';
@@ -102,7 +102,7 @@ function aboutOf(finish: Finish, section: Section): string {
     }
     case 'varnish': {
       const at = packAtOf(finish);
-      if (at === null) return 'not all painted';
+      if (at === null) return finish.round.spots > 0 && !finish.picture.isOpen ? 'not all mended' : 'not all painted';
       return at <= finish.picture.now ? 'cured' : 'curing';
     }
     case 'pack': {
@@ -111,7 +111,7 @@ function aboutOf(finish: Finish, section: Section): string {
       return `${packed} of ${counted(models.length, 'model')} packed${back > 0 ? `, ${back} to give back` : ''}`;
     }
     case 'hand-over': {
-      const open = finish.undone.filter((each) => answerTo(each, finish.finishing.answers) === '').length;
+      const open = finish.undone.filter((each) => needsAnswer(each, finish.finishing.answers)).length;
       return open === 0 ? 'nothing open' : `${counted(open, 'thing')} to answer`;
     }
   }

@@ -1,6 +1,7 @@
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { ulid } from 'ulid';
 import type { BenchEvent, Look } from '../../core/bench/definitions';
+import { foldClock } from '../../core/bench/replay/foldClock';
 import { foldMarks, marksOn } from '../../core/bench/replay/foldMarks';
 import { undoneOf } from '../../core/commission/undone';
 import { cureOf } from '../../core/finish/curePlan';
@@ -34,6 +35,13 @@ export function useFinish(picture: FinishPicture, reload: () => void) {
     const keys = units.flatMap((unit) => passesOf(unit, unit.standard, house).map(({ key }) => key));
     return marksOn(keys, foldMarks(news, { before: unpackMarks(picture.marks) }));
   }, [picture, units, house, own]);
+  const clock = useMemo(() => {
+    const known = new Set(picture.known);
+    return foldClock(
+      own.filter(({ id }) => !known.has(id)),
+      { before: picture.clock },
+    ).clock;
+  }, [picture, own]);
   const inspections = useMemo(() => units.map((unit) => inspectUnit(unit, marks, { house, paints })), [units, marks, house, paints]);
   const cures = useMemo(() => units.map((unit) => cureOf(unit, marks, { house, paints })), [units, marks, house, paints]);
   const round = useMemo(() => {
@@ -69,6 +77,9 @@ export function useFinish(picture: FinishPicture, reload: () => void) {
   return {
     picture,
     units,
+    paints,
+    clock,
+    record,
     inspections,
     cures,
     round,
@@ -82,6 +93,8 @@ export function useFinish(picture: FinishPicture, reload: () => void) {
     inspect: (unit: string, look: Look, models: number[]) => models.length > 0 && tap({ kind: 'inspected', unit, models, note: look }),
     miss: (unit: string, passKey: string, models: number[], note: string) =>
       tap({ kind: 'missed', unit, ...readCoatKey(passKey), models, note }),
+    /** They get the coat once more. */
+    again: (unit: string, passKey: string, models: number[]) => tap({ kind: 'reopened', unit, ...readCoatKey(passKey), models }),
     undo: () => {
       const target = taken.current.pop();
       setCanUndo(taken.current.length > 0);

@@ -18,6 +18,8 @@ import { MoneyField } from '../shared/MoneyField';
 import { Opened } from '../shared/Opened';
 import { SaveState } from '../shared/SaveState';
 import { SchoolFields } from '../shared/SchoolFields';
+import { Calendar } from './Calendar';
+import { PainterFields } from './PainterFields';
 import { Brushes } from './Brushes';
 import { OwnLevels } from './OwnLevels';
 import { OwnTechniques } from './OwnTechniques';
@@ -97,6 +99,7 @@ export function OpenedHouseRules({ rules: initial, revision: opened, setups, str
           <Panel title="Sessions in the week">
             <Sessions sessions={rules.sessions} onChange={(sessions) => change({ sessions })} />
           </Panel>
+          <Calendar away={rules.away} onChange={(away) => change({ away })} />
           <Panel title="Models on a holder">
             <div className={styles.holders}>
               {SIZES.map((size) => (
@@ -147,6 +150,7 @@ export function OpenedHouseRules({ rules: initial, revision: opened, setups, str
               onChange={(currency) => change({ currency })}
             />
           </Panel>
+          <PainterFields painter={rules.painter} onChange={(painter) => change({ painter })} />
           <OwnLevels levels={rules.levels} onChange={(levels) => change({ levels })} />
         </div>
       </div>

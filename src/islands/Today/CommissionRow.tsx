@@ -40,6 +40,7 @@ export function CommissionRow({ entry, now }: { entry: TodayCommission; now: num
       </dl>
       <div className={styles.due}>
         {dayText(commission.dueOn)}
+        {entry.leavesBy !== commission.dueOn && <small data-testid="parcel-day">parcel goes {dayText(entry.leavesBy)}</small>}
         <small>{days < 0 ? `${-days} days ago` : days === 0 ? 'today' : days === 1 ? 'tomorrow' : `in ${days} days`}</small>
       </div>
       <div className={styles.standing}>
@@ -58,10 +59,11 @@ export function CommissionRow({ entry, now }: { entry: TodayCommission; now: num
   );
 }
 
-/** Where work on it goes on: at the bench, at the line, or where something is missing. */
-function Next({ entry: { commission, isOnBench, canBePainted, units } }: { entry: TodayCommission }) {
+/** Where work on it goes on: at the bench, at the line, at its end, or where something is missing. */
+function Next({ entry: { commission, isOnBench, canBePainted, units, outlook, estimate } }: { entry: TodayCommission }) {
   if (isOnBench) return <LinkButton href="/bench">Bench</LinkButton>;
   if (canBePainted) return <PlanLine commissionId={commission.id}>Line</PlanLine>;
+  if (outlook.standing === 'done' && estimate.stepsTotal > 0) return <LinkButton href={`/c/${commission.id}/finish`}>Finish</LinkButton>;
   const [name, station] = units === 0 ? ['Intake', 'intake'] : ['Scheme', 'scheme'];
   return <LinkButton href={`/c/${commission.id}/${station}`}>{name}</LinkButton>;
 }

@@ -70,7 +70,7 @@ function NothingToPaint({ today }: { today: Today }) {
           'Mark as approved',
         ]
       : painted
-        ? [painted.commission.name, standingText(painted).why, `/c/${painted.commission.id}/intake`, 'Hand it over']
+        ? [painted.commission.name, standingText(painted).why, `/c/${painted.commission.id}/finish`, 'Inspect and hand over']
         : [null, null, null, null];
   if (name === null) return null;
   return (

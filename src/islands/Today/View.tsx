@@ -15,6 +15,8 @@ import { useNow } from '../shared/useNow';
 import { CommissionRow } from './CommissionRow';
 import { DemoNote, useDemo } from './DemoNote';
 import { ImportCommission } from './ImportCommission';
+import { LastSession } from './LastSession';
+import { Ready } from './Ready';
 import { TakeUp } from './TakeUp';
 import { Tonight } from './Tonight';
 import { Waiting } from './Waiting';
@@ -54,6 +56,7 @@ function OpenedToday({ today, deleted }: TodayProps) {
       <div className={styles.main}>
         {deleted && <Deleted {...deleted} />}
         <ClockCorrections corrections={today.corrections} />
+        {today.lastSession && <LastSession last={today.lastSession} />}
         <TakeUp today={today} now={now} />
         <Panel
           title="Commissions, by date"
@@ -97,6 +100,7 @@ function OpenedToday({ today, deleted }: TodayProps) {
           </ul>
         </Panel>
         <Waiting today={today} />
+        <Ready progress={today.progress} />
         <ShortPaints paints={today.shortPaints} />
         <Panel title="Sessions in the next week" aside={<a href="/house-rules">Change</a>}>
           {today.sessions.length === 0 && <p>No sessions are set, so no date can be promised.</p>}

@@ -39,7 +39,7 @@ export async function loadBench(stores: Stores, now: Date): Promise<BenchPicture
     paints: [...roster.paints.values()].filter(({ id }) => paintIds.has(id) || workshop.paints.has(id)),
     pictures: (await stores.pictures.ofUnits(units.map((unit) => unit.id))).filter(({ kind }) => kind !== 'inspection'),
     house: workshop.house,
-    sessions: benchSessions(workshop.house.sessions, now.getTime() - DAY_MS, now.getTime() + 7 * DAY_MS).filter(
+    sessions: benchSessions(workshop.house, now.getTime() - DAY_MS, now.getTime() + 7 * DAY_MS).filter(
       (session) => session.to > now.getTime(),
     ),
     now: now.getTime(),

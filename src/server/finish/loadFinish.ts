@@ -4,6 +4,7 @@ import { agreedQuote } from '../../core/money/definitions';
 import { sprayTogether } from '../../core/finish/curePlan';
 import { paintsOfScheme } from '../../core/scheme/model/pots';
 import { passesOf, type Pass } from '../../core/scheme/passes/passes';
+import { foldClock } from '../../core/bench/replay/foldClock';
 import { benchEstimate } from '../plan/benchEstimate';
 import type { Stores } from '../stores/stores';
 import type { Workshop, WorkUnit } from '../workshop/loadWorkshop';
@@ -22,6 +23,7 @@ export async function loadFinish(stores: Stores, id: string | undefined, now: Da
   const { paints } = rosterOf(workshop, units);
   const together = sprayTogether(workshop.units, workshop.marks, all);
   const own = new Set(units.map((unit) => unit.id));
+  const latest = await stores.bench.latest(EVENTS_KNOWN);
   const scope = await stores.scope.ofCommission(commission.id);
   return {
     commission,
@@ -29,7 +31,8 @@ export async function loadFinish(stores: Stores, id: string | undefined, now: Da
     house: workshop.house,
     paints: [...paints.values()].filter((pot) => usedPots(units, workshop).has(pot.id)),
     marks: packMarks(marks),
-    known: (await stores.bench.latest(EVENTS_KNOWN)).map((event) => event.id),
+    clock: foldClock(latest).clock,
+    known: latest.map((event) => event.id),
     seq: await stores.bench.lastSeq(),
     now: now.getTime(),
     finishing,

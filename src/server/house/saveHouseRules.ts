@@ -1,5 +1,5 @@
 import { object, type InferType } from 'yup';
-import { atLeast, clockTime, count, list, minutes, oneOf, requiredText, text } from '../../core/formats/fields';
+import { atLeast, clockTime, count, instant, list, minutes, oneOf, requiredText, text } from '../../core/formats/fields';
 import { InputError } from '../../core/kernel/InputError';
 import { levelSchema, ownTechniqueSchema, schoolsSchema, strengthsSchema } from '../../core/formats/scheme/schemeSchemas';
 import { SIZES, type Size } from '../../core/scheme/model/definitions';
@@ -11,8 +11,13 @@ import { ConflictError } from '../stores/errors';
 import { followTechniques } from './followTechniques';
 import type { Stores } from '../stores/stores';
 
+/** A year of evenings, and more. */
+export const MOST_AWAY = 2000;
+const awaySchema = object({ uid: requiredText('an id', 500), from: instant(), to: instant(), what: text('what it is').defined() });
+
 const rulesSchema = object({
   sessions: list(object({ weekday: count(0, 6), from: clockTime(), to: clockTime() }), 50),
+  away: list(awaySchema, MOST_AWAY).optional().default([]),
   paintMinutes: minutes(),
   dropMinutes: minutes(),
   handMinutes: minutes(),
@@ -63,6 +68,9 @@ export async function saveHouseRules(
     const isThere = rules.techniques.some((other, at) => at < index && other.name.toLowerCase() === name.toLowerCase());
     if (isThere || TECHNIQUES.some((technique) => factsOf(technique).label.toLowerCase() === name.toLowerCase()))
       throw new InputError(`techniques[${index}].name`, name, 'give a name that no other technique has');
+  });
+  rules.away.forEach(({ from, to }, index) => {
+    if (Date.parse(to) <= Date.parse(from)) throw new InputError(`away[${index}].to`, to, `give an end after its start (${from})`);
   });
   rules.sessions.forEach((session, index) => {
     if (session.to <= session.from)

@@ -29,7 +29,7 @@ export async function loadIntakeFigures(stores: Stores, id: string | undefined, 
   const { terms } = await stores.quotes.terms(commission.id);
   const { by, cureDays } = commissionDates(workshop).find(({ id: each }) => each === commission.id)!;
   const { sessions } = workshop.house;
-  const inWeek = minutesBetween(sessions, now.getTime(), now.getTime() + WEEK_MS);
+  const inWeek = minutesBetween({ ...workshop.house, away: [] }, now.getTime(), now.getTime() + WEEK_MS);
   return {
     reconciliation: units.map((unit) => reconcile(unit, workshop.marks, workshop.house)),
     totals,
@@ -47,7 +47,7 @@ export async function loadIntakeFigures(stores: Stores, id: string | undefined, 
       left.stepsTotal === 0
         ? null
         : backPlan({
-            sessionMinutes: minutesBetween(sessions, now.getTime(), Math.max(now.getTime(), by)),
+            sessionMinutes: minutesBetween(workshop.house, now.getTime(), Math.max(now.getTime(), by)),
             queuedMinutes: outlook.queuedMinutes,
             left: leftAtStandards(workshop, units, { paidFor: commission.standard, left, whole: totals }),
             paidFor: commission.standard,

@@ -113,7 +113,7 @@ const outlooksOf = (workshop: Workshop, { commissions, dates, queued }: Queue, n
       // Where nothing is to be painted, any date is met.
       const done = dates.get(id) ?? { chance: 1, likelyAt: null, safeAt: null };
       const standing = standingOf(dates.has(id) ? commissions.get(id)!.likely : 0, done.chance);
-      const sessionMinutes = minutesBetween(workshop.house.sessions, now.getTime(), by);
+      const sessionMinutes = minutesBetween(workshop.house, now.getTime(), by);
       return [id, { ...done, standing, sessionMinutes, queuedMinutes: queued.get(id) ?? 0 }];
     }),
   );

@@ -69,7 +69,7 @@ async function workedOut(
   const { its, built } = await lineAt(workshop, units, standard);
   const own = built.jobs.length === 0 ? [] : carryOver(built.problem, { order: [...order], wishes: [] }).order;
   await letOthersIn();
-  const sessions = own.length === 0 ? null : lineSessions(built.problem, workshop.house.sessions, startOfTomorrow(now));
+  const sessions = own.length === 0 ? null : lineSessions(built.problem, { ...workshop.house, away: [] }, startOfTomorrow(now));
   const { total, byUnit } = lineFigures(built, own, sessions?.sessions ?? null);
   await letOthersIn();
   const work = its.map((unit) => workOf(unit, workshop, () => new Set()));

@@ -30,7 +30,7 @@ export async function loadLegSheet(
   if (built.jobs.length === 0) throw new InputError('order', ids, 'nothing is left to paint here: add steps to a scheme first');
   const order = readOrder(built.problem, ids);
   const jobOf = new Map(built.jobs.map((job) => [job.id, job]));
-  const sessions = inSessions ? lineSessions(built.problem, workshop.house.sessions, now.getTime()) : null;
+  const sessions = inSessions ? lineSessions(built.problem, workshop.house, now.getTime()) : null;
   const timed = timeOrder(compileLine({ ...built.problem, ...(sessions && { sessions: sessions.sessions }) }), order);
   if (!timed.fits)
     throw new InputError('inSessions', inSessions, 'the sessions of House rules do not hold this line: print it as one sitting');

@@ -51,7 +51,7 @@ async function inBenchMinutes(
 ): Promise<Map<string, DoneDates>> {
   const due = commissionDates(workshop).map(({ id, by }) => ({
     id,
-    at: minutesBetween(workshop.house.sessions, now.getTime(), by),
+    at: minutesBetween(workshop.house, now.getTime(), by),
     perMinuteLate: 0,
   }));
   const pieces = await timedPieces(lines, factors, (index) => {

@@ -3,6 +3,7 @@ import { dryAt } from '../../core/bench/guide/readiness';
 import { benchSessions } from '../../core/plan/dates/benchSessions';
 import { hasOpenCount, hasScheme, isWaiting, modelsOf } from '../../core/scheme/model/definitions';
 import { passesOf } from '../../core/scheme/passes/passes';
+import { progressSince } from '../../core/finish/progress';
 import { undoneOf } from '../../core/commission/undone';
 import { openModels } from '../../core/scheme/passes/splitTrays';
 import type { DateOutlook } from '../../core/plan/dates/forecast';
@@ -16,6 +17,8 @@ import { letOthersIn } from '../running/inSlices';
 import type { Stores } from '../stores/stores';
 import { chosenUnits } from '../workshop/choice';
 import { loadWorkshop, type Workshop, type WorkUnit } from '../workshop/loadWorkshop';
+import { commissionDates } from '../workshop/commissionDates';
+import { lastSession } from './lastSession';
 import { planTonight } from './planTonight';
 
 const WEEK_MS = 7 * DAY_MS;
@@ -36,7 +39,7 @@ export async function loadToday(stores: Stores, now: Date): Promise<Today> {
     now: now.getTime(),
     corrections: await stores.bench.corrections(),
     commissions: workshop.commissions.map((commission) => describe(workshop, commission, { ...estimate, outlooks, changes }, onBench, now)),
-    sessions: benchSessions(workshop.house.sessions, now.getTime(), now.getTime() + WEEK_MS),
+    sessions: benchSessions(workshop.house, now.getTime(), now.getTime() + WEEK_MS),
     tonight,
     paints: [...workshop.paints.values()].filter(({ id }) => paintIds.has(id)).map(({ id, name, hex }) => ({ id, name, hex })),
     bench:
@@ -47,10 +50,25 @@ export async function loadToday(stores: Stores, now: Date): Promise<Today> {
             painted: paintedShare(estimate.bench),
           }
         : null,
+    lastSession: lastSession(workshop, now),
+    progress: await progressNow(stores, workshop, now),
     openRows: workshop.log.filter((row) => row.open !== null && row.correctedMinutes === null && row.verdict === 'unsure').length,
     isDemo: await stores.demo.isAllDemo(),
     shortPaints: shortPaints(shelf, left, [...amounts.values()]),
     closed: (await stores.commissions.listClosed()).length,
+  };
+}
+
+async function progressNow(stores: Stores, workshop: Workshop, now: Date): Promise<Today['progress']> {
+  const since = (at: number) => progressSince(workshop.units, workshop.marks, workshop.house, at);
+  const week = since(now.getTime() - WEEK_MS);
+  const pictures = await stores.pictures.ofUnits(week.ready.map(({ unitId }) => unitId));
+  const shown = pictures.filter(({ kind }) => kind !== 'reference');
+  return {
+    today: since(new Date(now).setHours(0, 0, 0, 0)),
+    week,
+    // The latest of each unit.
+    pictures: Object.fromEntries(shown.map(({ unitId, id }) => [unitId!, id])),
   };
 }
 
@@ -75,6 +93,7 @@ function describe(
     units: units.length,
     estimate,
     outlook: outlooks.get(commission.id)!,
+    leavesBy: commissionDates(workshop).find(({ id }) => id === commission.id)!.leavesBy,
     undone: undoneOf({
       units,
       marks: workshop.marks,

@@ -22,7 +22,7 @@ export async function planTonight(stores: Stores, workshop: Workshop, now: Date)
     if (built.jobs.length === 0) continue;
     const order = await plannedOrder(stores, workshop, { selection, units }, built, now);
     await letOthersIn();
-    const sessions = lineSessions(built.problem, workshop.house.sessions, now.getTime());
+    const sessions = lineSessions(built.problem, workshop.house, now.getTime());
     if (!sessions) return null;
     await letOthersIn();
     const indexes = new Map(built.jobs.map((job, index) => [job.id, index]));

@@ -14,7 +14,7 @@ export interface DatedLine {
 
 /** Null when House rules have no sessions, or nothing is left to paint. */
 export async function datedLine(workshop: Workshop, built: BuiltLine, now: Date): Promise<DatedLine | null> {
-  const sessions = built.jobs.length === 0 ? null : lineSessions(built.problem, workshop.house.sessions, now.getTime());
+  const sessions = built.jobs.length === 0 ? null : lineSessions(built.problem, workshop.house, now.getTime());
   if (!sessions) return null;
   const due = lineDates(built.jobs, commissionDates(workshop), sessions, (await passDraws(workshop)).safeRatio);
   const dated = { ...built.problem, sessions: sessions.sessions, due };

@@ -1,8 +1,7 @@
 import { DAY_MS, MINUTE_MS } from '../../kernel/timeUnits';
 import { compileLine } from '../../line/problem/compileLine';
 import type { LineProblem, LineSession } from '../../line/definitions';
-import type { WeeklySession } from '../../scheme/model/houseRules';
-import { benchSessions, sessionMinutes } from './benchSessions';
+import { benchSessions, minutesBetween, sessionMinutes, type SessionRules } from './benchSessions';
 
 /** The painter's sessions as a line problem takes them. */
 export interface LineSessions {
@@ -18,12 +17,16 @@ const WEEKS_MORE = 2;
 const MOST_WEEKS = 520;
 
 /** The coming sessions of the weekly pattern, enough for every sensible order of the line; null when there are none. */
-export function lineSessions(problem: LineProblem, pattern: readonly WeeklySession[], now: number): LineSessions | null {
+export function lineSessions(problem: LineProblem, rules: SessionRules, now: number): LineSessions | null {
   const begin = Math.ceil(now / MINUTE_MS) * MINUTE_MS;
-  const inWeek = sessionMinutes(benchSessions(pattern, begin, begin + WEEK_MS));
+  const inWeek = sessionMinutes(benchSessions({ ...rules, away: [] }, begin, begin + WEEK_MS));
   if (inWeek <= 0) return null;
-  const weeks = Math.min(MOST_WEEKS, Math.ceil((ROOM * mostWork(problem)) / inWeek) + WEEKS_MORE);
-  const coming = benchSessions(pattern, begin, begin + weeks * WEEK_MS);
+  const needed = ROOM * mostWork(problem);
+  let weeks = Math.min(MOST_WEEKS, Math.ceil(needed / inWeek) + WEEKS_MORE);
+  // What is taken is made up for behind.
+  while (weeks < MOST_WEEKS && minutesBetween(rules, begin, begin + weeks * WEEK_MS) < needed + WEEKS_MORE * inWeek) weeks++;
+  const coming = benchSessions(rules, begin, begin + weeks * WEEK_MS);
+  if (coming.length === 0) return null;
   const origin = coming[0]!.from;
   return {
     origin,

@@ -13,6 +13,16 @@ export interface WeeklySession {
   to: string;
 }
 
+/** Time that is taken: nobody sits at the bench then. */
+export interface Away {
+  /** As the calendar names it that it came from; the same again takes its place. */
+  uid: string;
+  /** UTC ISO 8601. */
+  from: string;
+  to: string;
+  what: string;
+}
+
 /** How units share the bench: the first is the default. */
 export const BATCHES = ['across units', 'one unit at a time', 'finish what is nearly done first'] as const;
 export type Batches = (typeof BATCHES)[number];
@@ -29,6 +39,8 @@ export interface Painter {
 
 export interface HouseRules {
   sessions: WeeklySession[];
+  /** Holidays and evenings that are taken. */
+  away: Away[];
   /** Opening, thinning or mixing a paint. */
   paintMinutes: number;
   /** A mix that is the one in hand and a little more. */
@@ -113,6 +125,7 @@ export const DEFAULT_HOUSE_RULES: HouseRules = {
   brushes: [],
   batches: BATCHES[0],
   painter: { name: '', address: '' },
+  away: [],
   hourlyRateMinor: 2400,
   currency: 'EUR',
 };

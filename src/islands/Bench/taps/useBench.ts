@@ -223,6 +223,9 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
 
   return {
     picture,
+    events,
+    /** What stood before them, for whoever folds them again. */
+    past: { before: picture.before.clock, marked: before.marks, knownFacts: factsFor },
     line,
     units,
     passes,

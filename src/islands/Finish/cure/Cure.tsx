@@ -1,7 +1,8 @@
 import type { UnitCure } from '../../../core/finish/curePlan';
+import { Button } from '../../../ui/Button/Button';
 import { Notice } from '../../../ui/Notice/Notice';
 import { Panel } from '../../../ui/Panel/Panel';
-import { counted, dayText, minutesText, momentText } from '../../../ui/format';
+import { counted, dayText, minutesText, momentText, positionsText } from '../../../ui/format';
 import type { Finish } from '../useFinish';
 import shared from '../View.module.css';
 import { Delivery } from './Delivery';
@@ -24,7 +25,12 @@ export function Cure({ finish }: { finish: Finish }) {
       <div className={shared.columns}>
         <div className={shared.column}>
           {cures.map((unit) => (
-            <Unit key={unit.unitId} unit={unit} now={finish.picture.now} />
+            <Unit
+              key={unit.unitId}
+              unit={unit}
+              now={finish.picture.now}
+              onAgain={(key) => finish.again(unit.unitId, key, unit.bareAgain)}
+            />
           ))}
           <Spraying finish={finish} />
         </div>
@@ -39,7 +45,8 @@ export function Cure({ finish }: { finish: Finish }) {
 
 const reached = (at: number | null, now: number): string => (at === null ? '' : at <= now ? `since ${momentText(at)}` : momentText(at));
 
-function Unit({ unit, now }: { unit: UnitCure; now: number }) {
+function Unit({ unit, now, onAgain }: { unit: UnitCure; now: number; onAgain: (passKey: string) => void }) {
+  const last = unit.seals.findLast(({ isVarnish }) => isVarnish);
   return (
     <Panel title={`${unit.name}: ${readyWords(unit, now)}`}>
       {unit.seals.length === 0 ? (
@@ -72,6 +79,15 @@ function Unit({ unit, now }: { unit: UnitCure; now: number }) {
           </tbody>
         </table>
       )}
+      {unit.bareAgain.length > 0 && last && (
+        <div className={shared.row}>
+          <span>
+            Mended after the varnish, and bare there: {unit.bareAgain.length === 1 ? 'model' : 'models'} {positionsText(unit.bareAgain)}.
+            Dab varnish on the spots, or varnish them again.
+          </span>
+          <Button onClick={() => onAgain(last.passKey)}>Varnish {unit.bareAgain.length === 1 ? 'it' : 'them'} again</Button>
+        </div>
+      )}
       {unit.hasLoosePaste && (
         <p>
           The texture of its bases is not sealed and nothing varnishes it: grains come off on the way. Add “Seal the paste” in the Scheme.
@@ -82,7 +98,8 @@ function Unit({ unit, now }: { unit: UnitCure; now: number }) {
   );
 }
 
-function readyWords({ packAt, handleAt, cureDaysAhead }: UnitCure, now: number): string {
+function readyWords({ packAt, handleAt, cureDaysAhead, misses }: UnitCure, now: number): string {
+  if (packAt === null && misses > 0) return `${counted(misses, 'spot')} to mend`;
   if (packAt === null) return cureDaysAhead > 0 ? `not all painted, then ${counted(cureDaysAhead, 'day')} to cure` : 'not all painted';
   if (packAt <= now) return 'can be packed';
   return handleAt > now ? `do not touch before ${momentText(handleAt)}` : `can be packed ${momentText(packAt)}`;
@@ -94,7 +111,7 @@ function Days({ finish }: { finish: Finish }) {
   const { commission } = finish.picture;
   return (
     <Panel title={days.margin === null ? 'When can it go?' : marginWords(days.margin)}>
-      <dl className={shared.list} data-testid="days">
+      <dl className={shared.days} data-testid="days">
         <Day what={days.isPainted ? 'Can be packed' : 'Can be packed, cautious'} day={days.ready} />
         <Day what="Can go" day={days.goes} />
         <Day what="Would be there" day={days.arrives} />
@@ -113,7 +130,7 @@ const marginWords = (margin: number): string =>
   margin === 0 ? 'Just in time' : margin > 0 ? `${counted(margin, 'day')} to spare` : `${counted(-margin, 'day')} late`;
 
 const Day = ({ what, day }: { what: string; day: string | null }) => (
-  <div className={shared.row}>
+  <div>
     <dt>{what}</dt>
     <dd>{day === null ? 'not known yet' : dayText(day)}</dd>
   </div>

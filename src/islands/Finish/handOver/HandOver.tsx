@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { answerTo, openKey, withAnswer } from '../../../core/finish/answers';
+import { answerTo, needsAnswer, openKey, withAnswer } from '../../../core/finish/answers';
 import { careWords } from '../../../core/finish/careWords';
 import { packingOf } from '../../../core/finish/packing';
 import type { Undone } from '../../../core/commission/undone';
@@ -50,22 +50,24 @@ function Open({ finish }: { finish: Finish }) {
                 <a href={hrefs[each.at]}>{words}</a>
                 {each.until !== null && `, until ${momentText(each.until)}`}
               </span>
-              <span className={shared.row}>
-                <TextField
-                  label={`What you say of it: ${words}`}
-                  hideLabel
-                  placeholder="What you say of it"
-                  value={answer}
-                  maxLength={1000}
-                  onChange={(value) => say(each, value)}
-                />
-                {answer === '' &&
-                  COMMON.map((common) => (
-                    <Button key={common} kind="quiet" aria-label={`${common}: ${words}`} onClick={() => say(each, common)}>
-                      {common}
-                    </Button>
-                  ))}
-              </span>
+              {each.until === null && (
+                <span className={shared.row}>
+                  <TextField
+                    label={`What you say of it: ${words}`}
+                    hideLabel
+                    placeholder="What you say of it"
+                    value={answer}
+                    maxLength={1000}
+                    onChange={(value) => say(each, value)}
+                  />
+                  {answer === '' &&
+                    COMMON.map((common) => (
+                      <Button key={common} kind="quiet" aria-label={`${common}: ${words}`} onClick={() => say(each, common)}>
+                        {common}
+                      </Button>
+                    ))}
+                </span>
+              )}
             </li>
           );
         })}
@@ -89,8 +91,8 @@ function Letter({ finish }: { finish: Finish }) {
   return (
     <Panel title="Write to the client">
       <p className={shared.hint}>
-        One letter with the hand-over sheet, the packing list{picture.hasStatement ? ' and the statement' : ''}: when the parcel goes and
-        when it should be there.
+        One letter with the hand-over sheet{picture.hasStatement ? ', the packing list and the statement' : ' and the packing list'}: when
+        the parcel goes and when it should be there.
       </p>
       <div className={shared.fields}>
         <TextField label="To" type="email" placeholder="client@example.org" value={to} onChange={setTo} />
@@ -141,7 +143,7 @@ function Care({ finish }: { finish: Finish }) {
   const { cures, finishing, change } = finish;
   return (
     <Panel title="How the client keeps them">
-      <ul>
+      <ul className={shared.bullets}>
         {careWords(cures, '').map((words) => (
           <li key={words}>{words}</li>
         ))}
@@ -164,7 +166,7 @@ function Deliver({ finish }: { finish: Finish }) {
   const { picture, undone, finishing, units, saved } = finish;
   const [isAsking, setAsking] = useState(false);
   const { commission } = picture;
-  const open = undone.filter((each) => answerTo(each, finishing.answers) === '').length;
+  const open = undone.filter((each) => needsAnswer(each, finishing.answers)).length;
   const left = units.reduce((sum, unit) => sum + Math.max(0, packingOf(unit, finishing.boxes).unpacked), 0);
   const { error, attempt } = useAttempt(() => window.location.assign(`/c/${commission.id}/finish`));
   const deliver = async () => {

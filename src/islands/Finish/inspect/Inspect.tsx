@@ -69,52 +69,55 @@ function Inspected({ finish, unit }: { finish: Finish; unit: UnitInspection }) {
   };
   return (
     <div id="inspection" className={shared.columns}>
-      <Panel
-        title={
-          standing
-            ? `${LOOK_LABELS[look]}: ${standing.inspected.length} of ${standing.ready.length} looked over`
-            : 'Nothing is ready to be looked over'
-        }
-        aside={
-          <span className={styles.looks} role="group" aria-label="Which look">
-            {unit.looks.map((each) => (
-              <Button key={each.look} kind="quiet" aria-pressed={each.look === look} onClick={() => setLook(each.look)}>
-                {LOOK_LABELS[each.look]}
-              </Button>
-            ))}
-          </span>
-        }
-      >
-        <Advice unit={unit} look={look} />
-        <Models unit={unit} look={look} chosen={model} onChoose={choose} />
-        <div className={styles.acts}>
-          <button type="button" className={styles.main} onClick={isFine} disabled={waiting.length === 0} data-testid="fine">
-            {waiting.length === 0
-              ? standing && standing.ready.length > 0
-                ? 'All that are ready were looked over'
-                : 'No model is ready for this look'
-              : waiting.includes(model)
-                ? `Model ${model} is fine`
-                : `Take model ${next(model)}`}
-          </button>
-          <span className={shared.row}>
-            <Button disabled={waiting.length < 2} onClick={() => finish.inspect(unit.unitId, look, waiting)}>
-              All {waiting.length} are fine, seen together
-            </Button>
-            <Button disabled={!finish.canUndo} onClick={finish.undo}>
-              Undo
-            </Button>
-            <span className={shared.hint} role="status" data-unsent={finish.unsent}>
-              {finish.unsent === 0 ? 'Saved' : `${counted(finish.unsent, 'tap')} kept here, not sent yet`}
+      <div className={shared.column}>
+        <Panel
+          title={
+            standing
+              ? `${LOOK_LABELS[look]}: ${standing.inspected.length} of ${standing.ready.length} looked over`
+              : 'Nothing is ready to be looked over'
+          }
+          aside={
+            <span className={styles.looks} role="group" aria-label="Which look">
+              {unit.looks.map((each) => (
+                <Button key={each.look} kind="quiet" aria-pressed={each.look === look} onClick={() => setLook(each.look)}>
+                  {LOOK_LABELS[each.look]}
+                </Button>
+              ))}
             </span>
-          </span>
-          {finish.problem && (
-            <Notice kind="flag" role="alert">
-              {finish.problem}
-            </Notice>
-          )}
-        </div>
-      </Panel>
+          }
+        >
+          <Advice unit={unit} look={look} />
+          <Models unit={unit} look={look} chosen={model} onChoose={choose} />
+          <div className={styles.acts}>
+            <button type="button" className={styles.main} onClick={isFine} disabled={waiting.length === 0} data-testid="fine">
+              {waiting.length === 0
+                ? standing && standing.ready.length > 0
+                  ? 'All that are ready were looked over'
+                  : 'No model is ready for this look'
+                : waiting.includes(model)
+                  ? `Model ${model} is fine`
+                  : `Take model ${next(model)}`}
+            </button>
+            <span className={shared.row}>
+              <Button disabled={waiting.length < 2} onClick={() => finish.inspect(unit.unitId, look, waiting)}>
+                All {waiting.length} are fine, seen together
+              </Button>
+              <Button disabled={!finish.canUndo} onClick={finish.undo}>
+                Undo
+              </Button>
+              <span className={shared.hint} role="status" data-unsent={finish.unsent}>
+                {finish.unsent === 0 ? 'Saved' : `${counted(finish.unsent, 'tap')} kept here, not sent yet`}
+              </span>
+            </span>
+            {finish.problem && (
+              <Notice kind="flag" role="alert">
+                {finish.problem}
+              </Notice>
+            )}
+          </div>
+        </Panel>
+        <Round finish={finish} />
+      </div>
       {chosen && <Found unit={unit} model={chosen} choices={choices} sought={sought} onSought={setSought} onMiss={miss} />}
     </div>
   );

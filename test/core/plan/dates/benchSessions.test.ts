@@ -1,3 +1,4 @@
+import type { WeeklySession } from '../../../../src/core/scheme/model/houseRules';
 import { expect } from 'chai';
 import { benchSessions, endOfDay, minutesBetween, sessionMinutes } from '../../../../src/core/plan/dates/benchSessions';
 import { Random, seeds } from '../../../support/random';
@@ -8,10 +9,12 @@ const pattern = [
   { weekday: 5, from: '14:00', to: '24:00' },
 ];
 
+const weekly = (sessions: readonly WeeklySession[]) => ({ sessions: [...sessions], away: [] });
+
 describe('sessions at the bench', () => {
   // 2026-11-23 is a Monday; times without a zone are local, as the painter means them.
   it('lay the week out in local time', () => {
-    const sessions = benchSessions(pattern, at('2026-11-23T00:00'), at('2026-11-30T00:00'));
+    const sessions = benchSessions(weekly(pattern), at('2026-11-23T00:00'), at('2026-11-30T00:00'));
     expect(sessions).to.deep.equal([
       { from: at('2026-11-23T19:00'), to: at('2026-11-23T21:30') },
       { from: at('2026-11-28T14:00'), to: at('2026-11-29T00:00') },
@@ -20,12 +23,12 @@ describe('sessions at the bench', () => {
   });
 
   it('count only what is left of a session that is going on', () => {
-    expect(sessionMinutes(benchSessions(pattern, at('2026-11-23T20:00'), at('2026-11-23T23:00')))).to.equal(90);
+    expect(sessionMinutes(benchSessions(weekly(pattern), at('2026-11-23T20:00'), at('2026-11-23T23:00')))).to.equal(90);
   });
 
   it('are none when none are set, or when the date is past', () => {
-    expect(benchSessions([], 0, at('2026-11-23T00:00'))).to.deep.equal([]);
-    expect(benchSessions(pattern, at('2026-11-23T00:00'), at('2026-11-20T00:00'))).to.deep.equal([]);
+    expect(benchSessions(weekly([]), 0, at('2026-11-23T00:00'))).to.deep.equal([]);
+    expect(benchSessions(weekly(pattern), at('2026-11-23T00:00'), at('2026-11-20T00:00'))).to.deep.equal([]);
   });
 
   it('end a day at its midnight, over the end of a month', () => {
@@ -48,14 +51,14 @@ describe('sessions when clocks change', () => {
 
   it('loses no session in the hour that is skipped, and lets none overlap', () => {
     // 29 March 2026: from 02:00 the clock goes to 03:00.
-    const sessions = benchSessions(night, at('2026-03-29T00:00'), at('2026-03-30T00:00'));
+    const sessions = benchSessions(weekly(night), at('2026-03-29T00:00'), at('2026-03-30T00:00'));
     expect(sessions.map(({ from, to }) => (to - from) / 60_000)).to.deep.equal([60, 60, 60]);
     expect(sessions.slice(1).every(({ from }, index) => from >= sessions[index]!.to)).to.equal(true);
   });
 
   it('holds a session in the hour that comes twice once', () => {
     // 25 October 2026: at 03:00 the clock goes back to 02:00.
-    expect(sessionMinutes(benchSessions(night, at('2026-10-25T00:00'), at('2026-10-26T00:00')))).to.equal(180);
+    expect(sessionMinutes(benchSessions(weekly(night), at('2026-10-25T00:00'), at('2026-10-26T00:00')))).to.equal(180);
   });
 
   for (const seed of seeds(20))
@@ -77,10 +80,10 @@ describe('sessions when clocks change', () => {
         }));
       const from = at('2026-01-01T00:00') + random.whole(0, 300 * 1440) * 60_000;
       const to = from + random.whole(0, 400 * 1440) * 60_000;
-      expect(minutesBetween(week, from, to)).to.equal(sessionMinutes(benchSessions(week, from, to)));
+      expect(minutesBetween(weekly(week), from, to)).to.equal(sessionMinutes(benchSessions(weekly(week), from, to)));
     });
 
   it('counts to the year 9999', () => {
-    expect(minutesBetween(night, at('2026-01-01T00:00'), endOfDay('9999-12-31'))).to.be.greaterThan(7973 * 52 * 180);
+    expect(minutesBetween(weekly(night), at('2026-01-01T00:00'), endOfDay('9999-12-31'))).to.be.greaterThan(7973 * 52 * 180);
   });
 });
