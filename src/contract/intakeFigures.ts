@@ -27,6 +27,8 @@ export interface IntakeFigures {
   backPlan: BackPlan | null;
   /** When it is done as the bench stands. */
   outlook: DateOutlook;
+  /** The last day on which the parcel can go. */
+  leavesBy: string;
   /** Days that varnish has to cure before the models travel. */
   cureDays: number;
   testModels: TestModelPicture[];

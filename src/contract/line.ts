@@ -49,7 +49,8 @@ export interface LinePicture extends BuiltLine {
   /** Dates of the commissions on the line, in minutes of those sessions; their ids are those of the commissions. */
   due: LineDue[];
   /** All open commissions, by date. */
-  commissions: { id: string; name: string; dueOn: string; cureDays: number }[];
+  /** `leavesBy`: the last day on which the parcel can go. */
+  commissions: { id: string; name: string; dueOn: string; leavesBy: string; cureDays: number }[];
   /** The order that the program suggests (job ids); every view plans with it while the painter has none of his own. */
   suggested: string[];
   /** The program still looks for a better one. */

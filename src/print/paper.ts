@@ -2,7 +2,8 @@ import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interface
 import type { Return, ReturnKind } from '../core/finish/definitions';
 import type { Painter } from '../core/scheme/model/houseRules';
 import type { StatementLine } from '../core/money/statement';
-import { counted, dayText, exactMoneyText } from '../ui/format';
+import { longDay } from '../core/kernel/longDay';
+import { counted, exactMoneyText } from '../ui/format';
 
 export const INK = '#1a1a1a';
 export const SOFT = '#555555';
@@ -42,7 +43,7 @@ export function amountsTable(lines: readonly StatementLine[], sums: readonly Amo
           { text: 'Amount', color: SOFT, alignment: 'right' },
         ],
         ...lines.map(({ on, what, models, amountMinor }): TableCell[] => [
-          on === '' ? what : `${dayText(on)}: ${what}`,
+          on === '' ? what : `${longDay(on)}: ${what}`,
           { text: models === null ? '' : String(models), alignment: 'right' },
           amount(amountMinor),
         ]),

@@ -1,12 +1,15 @@
 import type { TDocumentDefinitions } from 'pdfmake/interfaces';
+import { localDay } from '../core/kernel/localDay';
+import { longDay } from '../core/kernel/longDay';
+import type { Painter } from '../core/scheme/model/houseRules';
 import type { Quote } from '../core/money/definitions';
 import { offerLines } from '../core/money/statement';
 import { STANDARD_LABELS } from '../core/scheme/model/definitions';
-import { dayOfText, dayText, exactMoneyText, percentText } from '../ui/format';
-import { amountsTable, modelsWords, paper, paragraphs, SOFT } from './paper';
+import { exactMoneyText, percentText } from '../ui/format';
+import { amountsTable, modelsWords, paper, paragraphs, signature, SOFT } from './paper';
 
 /** A quote as it goes to the client, A4: lines that add up, the deposit, and how amounts were rounded. */
-export function quoteDocument({ number, writtenAt, note, offer }: Quote): TDocumentDefinitions {
+export function quoteDocument({ number, writtenAt, note, offer }: Quote, painter: Painter): TDocumentDefinitions {
   const { name, client, dueOn, standard, currency, terms, price } = offer;
   const lines = offerLines(offer);
   const sums = [
@@ -17,7 +20,7 @@ export function quoteDocument({ number, writtenAt, note, offer }: Quote): TDocum
     { text: `Quote ${number}`, fontSize: 20, bold: true },
     { text: `${name}, for ${client}`, fontSize: 13, margin: [0, 2, 0, 0] },
     {
-      text: `${dayOfText(Date.parse(writtenAt))}. ${modelsWords(lines)}, to be ready ${dayText(dueOn)}. Standard: ${STANDARD_LABELS[standard]}.`,
+      text: `${longDay(localDay(new Date(writtenAt)))}. ${modelsWords(lines)}, to be ready by ${longDay(dueOn)}. Standard: ${STANDARD_LABELS[standard]}.`,
       color: SOFT,
       margin: [0, 4, 0, 0],
     },
@@ -37,5 +40,6 @@ export function quoteDocument({ number, writtenAt, note, offer }: Quote): TDocum
     },
     ...paragraphs(note),
     ...paragraphs(terms.words),
+    ...signature(painter),
   ]);
 }

@@ -32,6 +32,7 @@ const figures: IntakeFigures = {
   chance: 0.8,
   backPlan: null,
   outlook: { standing: 'fits', chance: 0.9, likelyAt: null, safeAt: null, sessionMinutes: 600, queuedMinutes: 0 },
+  leavesBy: '2026-12-20',
   cureDays: 0,
   testModels: [],
   scope: [],
@@ -98,6 +99,7 @@ describe('a date planned back from', () => {
             sessionLength: 120,
           })}
           cureDays={cureDays}
+          leavesBy="2026-12-16"
           dueOn="2026-12-20"
           models={10}
         />,

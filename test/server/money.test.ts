@@ -29,7 +29,7 @@ const accepted = { answer: 'accepted' as const, note: '' };
 
 describe('money', () => {
   const given = shopForEachTest();
-  const pdfOf = async (quote: Parameters<typeof quoteDocument>[0]) => toPdf(quoteDocument(quote));
+  const pdfOf = async (quote: Parameters<typeof quoteDocument>[0]) => toPdf(quoteDocument(quote, { name: '', address: '' }));
   const priced = async () => {
     const made = await given.shop.commission();
     await saveTerms(given.stores, made.id, { revision: 0, terms: TERMS });
@@ -284,8 +284,12 @@ describe('money', () => {
     await answerQuote(given.stores, quote.id, accepted, NOW);
     const terms = { ...TERMS, depositPaid: { on: '2026-11-24', amountMinor: 3000 }, statementWords: 'Thank you, it was a pleasure.' };
     await saveTerms(given.stores, id, { revision: 1, terms });
-    const { pages } = await readPdf(await toPdf(statementDocument(await loadStatement(given.stores, id, NOW))));
-    expect(pages.join(' ')).to.match(/Statement .*Coast, for Club.*Paid before − ?€30\.00 Due .*Thank you, it was a pleasure\./);
+    const { pages } = await readPdf(
+      await toPdf(statementDocument(await loadStatement(given.stores, id, NOW), { name: 'Ida Brandt', address: 'Quay 4' })),
+    );
+    expect(pages.join(' ')).to.match(
+      /Statement .*Coast, for Club.*Paid before − ?€30\.00 Due .*Thank you, it was a pleasure\. Ida Brandt Quay 4/,
+    );
   });
 
   it('of the demo is worked out like any other, and stays when the demo is emptied only', async () => {

@@ -7,7 +7,7 @@ import { NOW, rejected, shopForEachTest } from '../support/shop';
 
 describe('the outbox', () => {
   const given = shopForEachTest();
-  const letter: Letter = { to: 'club@example.org', subject: 'Tide coast', text: 'As we said.', at: NOW, files: [] };
+  const letter: Letter = { from: '', to: 'club@example.org', subject: 'Tide coast', text: 'As we said.', at: NOW, files: [] };
   const nothingElse = () => Promise.resolve();
   const outbox = () => path.join(given.database.folder, 'outbox');
 

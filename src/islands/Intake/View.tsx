@@ -188,7 +188,13 @@ function Figures({ intake, commissionId, models, pictures }: FiguresProps) {
         <>
           <StandardPrices figures={figures} commission={value.commission} moneyHref={`/c/${commissionId}/money`} names={value.units} />
           <BesideOthers commissionId={commissionId} outlook={figures.outlook} />
-          <BackPlanned plan={figures.backPlan} cureDays={figures.cureDays} dueOn={value.commission.dueOn} models={models} />
+          <BackPlanned
+            plan={figures.backPlan}
+            cureDays={figures.cureDays}
+            leavesBy={figures.leavesBy}
+            dueOn={value.commission.dueOn}
+            models={models}
+          />
         </>
       )}
       <ScopeChanges

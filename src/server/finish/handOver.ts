@@ -4,6 +4,7 @@ import { arrivesOn, goesOn } from '../../core/finish/parcelDays';
 import { longDay } from '../../core/kernel/longDay';
 import { localDay } from '../../core/kernel/localDay';
 import { modelsOf } from '../../core/scheme/model/definitions';
+import { regards } from '../mail/regards';
 import { putInOutbox } from '../mail/putInOutbox';
 import { undoneWordsOf } from '../plan/undoneNow';
 import type { Stores } from '../stores/stores';
@@ -46,13 +47,13 @@ export async function writeHandOver(
     ...(undone.length === 0 ? [] : [`Still to say:\n${undone.map((what) => `- ${what}`).join('\n')}`]),
     ...(said.trim() === '' ? [] : [said.trim()]),
     'If anything is chipped or missing when you open the box, write to me and I will put it right.',
-    `Kind regards${painter.name.trim() === '' ? '' : `,\n${painter.name.trim()}`}`,
+    regards(painter.name),
   ].join('\n\n');
   const files = [
     { name: `Hand-over, ${commission.name}.pdf`, bytes: await sheetPdf() },
     { name: `Packing list, ${commission.name}.pdf`, bytes: await listPdf() },
     ...(statementPdf ? [{ name: `Statement, ${commission.name}.pdf`, bytes: await statementPdf() }] : []),
   ].map((file) => ({ ...file, type: 'application/pdf' as const }));
-  const letter = { to, subject: `${commission.name}: finished`, at: now, text, files };
+  const letter = { from: painter.name, to, subject: `${commission.name}: finished`, at: now, text, files };
   return { mailId: await putInOutbox(stores, commission.id, letter, folder, () => Promise.resolve()) };
 }

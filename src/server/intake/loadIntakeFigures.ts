@@ -27,7 +27,7 @@ export async function loadIntakeFigures(stores: Stores, id: string | undefined, 
   const standards = await atEachStandard(stores, workshop, commission, units, now);
   const totals = standards.map(({ standard, handsOn, likely, safe }) => ({ standard, handsOn, likely, safe }));
   const { terms } = await stores.quotes.terms(commission.id);
-  const { by, cureDays } = commissionDates(workshop).find(({ id: each }) => each === commission.id)!;
+  const { by, leavesBy, cureDays } = commissionDates(workshop).find(({ id: each }) => each === commission.id)!;
   const { sessions } = workshop.house;
   const inWeek = minutesBetween({ ...workshop.house, away: [] }, now.getTime(), now.getTime() + WEEK_MS);
   return {
@@ -42,6 +42,7 @@ export async function loadIntakeFigures(stores: Stores, id: string | undefined, 
     })),
     chance: terms.chance,
     outlook,
+    leavesBy,
     cureDays,
     backPlan:
       left.stepsTotal === 0

@@ -4,6 +4,7 @@ import { address, id as idField, note } from '../../core/formats/fields';
 import { STANDARD_LABELS } from '../../core/scheme/model/definitions';
 import type { TestRound } from '../../core/commission/testModel';
 import { NotFoundError } from '../stores/errors';
+import { regards } from '../mail/regards';
 import { putInOutbox } from '../mail/putInOutbox';
 import type { Stores } from '../stores/stores';
 import { findOpenCommission } from '../workshop/loadWorkshop';
@@ -32,7 +33,9 @@ export async function sendTestModel(
     }),
   );
   const subject = `Test model: ${unit.name} (${commission.name})`;
+  const { painter } = await stores.houseRules.load();
   const letter = {
+    from: painter.name,
     to: input.to,
     subject,
     at: now,
@@ -41,7 +44,8 @@ export async function sendTestModel(
       `Dear ${commission.client},`,
       `this is the first of the ${unit.name}, painted to the end. Standard: ${STANDARD_LABELS[commission.standard]}.`,
       ...(input.note.trim() === '' ? [] : [input.note.trim()]),
-      'Please answer: approved, changes wanted, or no. The others are painted when you have answered.',
+      'Please let me know whether you like it, or what should be changed. I paint the others when I have your answer.',
+      regards(painter.name),
     ].join('\n\n'),
   };
   const round: Omit<TestRound, 'mailId'> = {

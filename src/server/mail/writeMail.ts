@@ -2,9 +2,12 @@ import { fileName } from '../text/fileName';
 import MailComposer from 'nodemailer/lib/mail-composer/index.js';
 
 /** Nothing is really sent: whoever takes the file from the outbox puts an address of theirs here. */
-const FROM = { name: 'Neat Relay bench', address: 'bench@neat-relay.invalid' };
+const FROM_ADDRESS = 'bench@neat-relay.invalid';
+const NO_NAME = 'Neat Relay bench';
 
 export interface Letter {
+  /** Name of the painter; empty while nobody has said. */
+  from: string;
   to: string;
   subject: string;
   text: string;
@@ -13,9 +16,9 @@ export interface Letter {
 }
 
 /** A letter as an `.eml` file (RFC 5322, MIME), its files attached. */
-export async function writeMail({ to, subject, text, at, files }: Letter): Promise<Uint8Array> {
+export async function writeMail({ from, to, subject, text, at, files }: Letter): Promise<Uint8Array> {
   const message = new MailComposer({
-    from: FROM,
+    from: { name: from.trim() || NO_NAME, address: FROM_ADDRESS },
     to,
     subject,
     text,

@@ -6,6 +6,7 @@ import { amountMinor } from '../../core/formats/commission/moneyFields';
 import { decimalsOf, minorPerMajor } from '../../core/money/currency';
 import { QUOTE_ANSWERS, type Offer, type Quote } from '../../core/money/definitions';
 import { ConflictError, NotFoundError } from '../stores/errors';
+import { regards } from '../mail/regards';
 import { putInOutbox } from '../mail/putInOutbox';
 import type { Stores } from '../stores/stores';
 import { offerNow } from './loadMoney';
@@ -50,11 +51,13 @@ export async function writeQuote(
     return next;
   }
   const quote = { ...next, sentTo: input.to };
+  const { painter } = await stores.houseRules.load();
   const letter = {
+    from: painter.name,
     to: input.to,
     subject: `Quote ${quote.number}: ${quote.offer.name}`,
     at: now,
-    text: letterText(quote.offer, input.note),
+    text: letterText(quote.offer, input.note, painter.name),
     files: [{ name: `${quoteName(quote)}.pdf`, bytes: await pdfOf(quote), type: 'application/pdf' as const }],
   };
   const mailId = await putInOutbox(stores, quote.commissionId, letter, folder, (within, mail) =>
@@ -86,12 +89,13 @@ async function nextQuote(stores: Stores, id: string | undefined, note: string, n
 
 export const quoteName = ({ number, offer }: Pick<Quote, 'number' | 'offer'>): string => `Quote ${number}, ${offer.name}`;
 
-const letterText = ({ client, name, price, currency }: Offer, said: string): string =>
+const letterText = ({ client, name, price, currency }: Offer, said: string, painter: string): string =>
   [
     `Dear ${client},`,
-    `attached is the quote for ${name}: ${amountText(price.totalMinor, currency)} in all.`,
+    `here is my quote for ${name}: ${amountText(price.totalMinor, currency)} in all. The lines are in the document attached.`,
     ...(said.trim() === '' ? [] : [said.trim()]),
-    'Please answer: accepted, changes wanted, or declined.',
+    'Please let me know whether you accept it, or what you would like changed.',
+    regards(painter),
   ].join('\n\n');
 
 const amountText = (minor: number, currency: string): string =>

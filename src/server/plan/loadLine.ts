@@ -43,6 +43,7 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
   const carried = own && built.jobs.length > 0 ? carryOver(built.problem, own) : null;
   await letOthersIn();
   const { shelf, left, amounts } = await paintStanding(stores, workshop);
+  const dates = new Map(commissionDates(workshop).map((date) => [date.id, date]));
   return {
     ...built,
     selection,
@@ -55,7 +56,8 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
       id,
       name,
       dueOn,
-      cureDays: commissionDates(workshop).find((date) => date.id === id)!.cureDays,
+      leavesBy: dates.get(id)!.leavesBy,
+      cureDays: dates.get(id)!.cureDays,
     })),
     ruleWords: ruleWordsOf(built.preferRules),
     suggested,

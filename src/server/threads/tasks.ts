@@ -31,13 +31,13 @@ export const tasks = {
     const [{ legSheetDocument }, { toPdf }] = await Promise.all([import('../../print/legSheet'), import('../../print/pdf')]);
     return toPdf(legSheetDocument(await loadLegSheet(stores, input, now)));
   },
-  quotePdf: async (_stores: Stores, quote: Quote, _now: Date) => {
+  quotePdf: async (stores: Stores, quote: Quote, _now: Date) => {
     const [{ quoteDocument }, { toPdf }] = await Promise.all([import('../../print/quote'), import('../../print/pdf')]);
-    return toPdf(quoteDocument(quote));
+    return toPdf(quoteDocument(quote, (await stores.houseRules.load()).painter));
   },
   statementPdf: async (stores: Stores, id: string, now: Date) => {
     const [{ statementDocument }, { toPdf }] = await Promise.all([import('../../print/statement'), import('../../print/pdf')]);
-    return toPdf(statementDocument(await loadStatement(stores, id, now)));
+    return toPdf(statementDocument(await loadStatement(stores, id, now), (await stores.houseRules.load()).painter));
   },
   handOverPdf: async (stores: Stores, { id, isShort }: { id: string; isShort: boolean }, now: Date) => {
     const [{ handOverDocument }, { toPdf }] = await Promise.all([import('../../print/handOver'), import('../../print/pdf')]);

@@ -1,4 +1,5 @@
 import { lastSitting } from '../../../core/bench/guide/eveningEnd';
+import { labelOf } from '../../../core/scheme/model/techniques';
 import { counted, minutesText, momentText, timeOfDayText } from '../../../ui/format';
 import type { Bench } from '../taps/useBench';
 import { jobWords, passWords, unitWords } from '../words';
@@ -58,6 +59,6 @@ function firstThing(bench: Bench): string {
   const [miss] = bench.view.misses;
   if (miss) return `${unitWords(bench, miss.unitId)}, model ${miss.model}: ${passWords(bench.passes.get(miss.passKey)!)} was missed`;
   const [look] = bench.lookBacks;
-  if (look) return `the ${passWords(look.pass)} on ${unitWords(bench, look.pass.unitId)}, whether it dried evenly`;
+  if (look) return `the ${labelOf(look.pass).toLowerCase()} on ${unitWords(bench, look.pass.unitId)}: has it dried evenly?`;
   return bench.job ? `${jobWords(bench, bench.job)}, model ${bench.view.model}` : 'the units together, at arm’s length';
 }

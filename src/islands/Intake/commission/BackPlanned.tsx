@@ -11,18 +11,20 @@ interface BackPlannedProps {
   plan: BackPlan;
   cureDays: IntakeFigures['cureDays'];
   dueOn: string;
+  leavesBy: IntakeFigures['leavesBy'];
   models: number;
 }
 
 /** The plan back from the date: what each model can have, which standards fit, and what would have to give. */
-export function BackPlanned({ plan, cureDays, dueOn, models }: BackPlannedProps) {
+export function BackPlanned({ plan, cureDays, dueOn, leavesBy, models }: BackPlannedProps) {
   const cure = cureDays === 0 ? '' : `, ${counted(cureDays, 'day')} for the varnish to cure left out`;
+  const parcel = leavesBy === dueOn ? '' : `, back from ${dayText(leavesBy)}, when the parcel must go`;
   return (
     <Panel title={titleOf(plan, dueOn)}>
       <div className={cx(styles.backPlan, plan.standing === 'short' && styles.short)} data-testid="back-plan">
         <p>
-          {minutesText(plan.availableMinutes)} at the bench until then, after the work that comes first{cure}.{' '}
-          {plan.fits.map(({ standard, standing }) => `${standard} ${STANDING_WORDS[standing]}`).join(', ')}.
+          {minutesText(plan.availableMinutes)} at the bench until then, after the work that comes first{parcel}
+          {cure}. {plan.fits.map(({ standard, standing }) => `${standard} ${STANDING_WORDS[standing]}`).join(', ')}.
         </p>
         {plan.gives.length > 0 && (
           <p>

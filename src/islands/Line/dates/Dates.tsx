@@ -34,7 +34,7 @@ export function Dates({ picture, plan, times, drawn, order, desk, onTake }: Date
   return (
     <ul className={styles.dates} aria-label="Dates">
       {plan.due.filter(isOwnDate).map(({ id, end, at }) => {
-        const { dueOn, cureDays } = picture.commissions.find((each) => each.id === id)!;
+        const { dueOn, leavesBy, cureDays } = picture.commissions.find((each) => each.id === id)!;
         const isLate = end > at;
         const under = drawn?.find((date) => date.id === id);
         const { chance, safeAt } = under ? doneDates(under.ends, end, at, 0) : { chance: null, safeAt: null };
@@ -43,6 +43,7 @@ export function Dates({ picture, plan, times, drawn, order, desk, onTake }: Date
             <strong>{nameOf(id)}</strong>
             <span>
               due {dayText(dueOn)}
+              {leavesBy !== dueOn && `, parcel goes ${dayText(leavesBy)}`}
               {cureDays > 0 && `, ${counted(cureDays, 'day')} of it to cure`}
               {partText(picture, id)}, done {times.when(end)}
               {isLate && `, ${lateText(times, end, at)}`}
