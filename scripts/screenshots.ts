@@ -22,6 +22,7 @@ const VIEWS: { name: string; path: string; planned?: string; act?: (user: PageUs
   { name: 'money', path: '/c/FIRST/money', act: async (user) => void (await user.find('[data-testid="price-sum"]')) },
   { name: 'line', path: '/line', planned: 'FIRST' },
   { name: 'trays', path: '/trays', planned: 'SECOND', act: async (user) => void (await user.find('[data-done="true"]')) },
+  { name: 'finish', path: '/c/LAST/finish', act: async (user) => void (await user.find('[data-testid="models"]')) },
   { name: 'ledger', path: '/ledger' },
   { name: 'shelf', path: '/shelf' },
   { name: 'library', path: '/library' },
@@ -50,7 +51,7 @@ try {
   const ids = await driver.executeScript<string[]>(
     'return [...new Set([...document.querySelectorAll("main a[href*=intake]")].map((link) => link.getAttribute("href").split("/")[2]))]',
   );
-  const named = (text: string) => text.replace('FIRST', ids[0]!).replace('SECOND', ids[1]!);
+  const named = (text: string) => text.replace('FIRST', ids[0]!).replace('SECOND', ids[1]!).replace('LAST', ids.at(-1)!);
   for (const { name, path, planned, act } of VIEWS) {
     await (planned === undefined ? user.open(named(path)) : user.plan(named(planned), path));
     await driver.sleep(SETTLE_MS);

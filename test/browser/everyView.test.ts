@@ -11,6 +11,8 @@ const VIEWS = [
   '/c/ID/intake',
   '/c/ID/scheme',
   '/c/ID/money',
+  '/c/ID/finish',
+  '/touch-up?commission=ID',
   '/line',
   '/colours',
   '/trays',
@@ -32,6 +34,7 @@ const MOST_SCRIPT_KB: Record<string, number> & { others: number } = {
   '/c/ID/intake': 415,
   '/c/ID/scheme': 510,
   '/c/ID/money': 300,
+  '/c/ID/finish': 345,
   '/line': 435,
   '/colours': 325,
   '/trays': 780,
@@ -126,7 +129,7 @@ describe('every view', () => {
       await user.keys('?');
       await user.see('dialog[open]', /Keys/);
       await user.keys(Key.ESCAPE);
-      await driver.actions().keyDown(Key.ALT).sendKeys('9').keyUp(Key.ALT).perform();
+      await driver.actions().keyDown(Key.ALT).sendKeys('0').keyUp(Key.ALT).perform();
       await user.path(/\/ledger$/);
     });
 

@@ -20,8 +20,10 @@ const isTyping = (target: EventTarget | null) =>
 
 document.addEventListener('keydown', (event) => {
   if (event.key === '?' && !isTyping(event.target) && !keysDialog.open) keysDialog.showModal();
-  if (event.altKey && /^Digit[1-9]$/.test(event.code)) {
-    const link = document.querySelector<HTMLAnchorElement>(`[data-station="${event.code.slice(5)}"]`);
+  if (event.altKey && /^Digit\d$/.test(event.code)) {
+    // The tenth is the key behind the ninth.
+    const station = event.code === 'Digit0' ? '10' : event.code.slice(5);
+    const link = document.querySelector<HTMLAnchorElement>(`[data-station="${station}"]`);
     if (link) {
       event.preventDefault();
       link.click();
