@@ -71,7 +71,7 @@ export const houses = {
   },
   'src/core/bench': {
     rooms: { replay: [], guide: ['replay'] },
-    hall: ['definitions.ts', 'benchOrder.ts', 'clockCorrection.ts', 'otherWork.ts'],
+    hall: ['definitions.ts', 'benchOrder.ts', 'clockCorrection.ts', 'otherWork.ts', 'wholeEvent.ts'],
   },
   'src/core/formats': {
     rooms: { scheme: [], timeLog: [], commission: ['scheme'], paint: ['scheme'] },

@@ -2,7 +2,7 @@ import { ulid } from 'ulid';
 import { lineSessions } from '../../src/core/plan/dates/lineSessions';
 import type { BenchEvent, BenchEventKind } from '../../src/core/bench/definitions';
 import { SITTING_GAP_MINUTES } from '../../src/core/bench/replay/foldClock';
-import { wholeEvent } from '../../src/core/formats/commission/benchEvents';
+import { wholeEvent } from '../../src/core/bench/wholeEvent';
 import { carryOver } from '../../src/core/line/hand/carryOver';
 import { compileLine } from '../../src/core/line/problem/compileLine';
 import { timeOrder } from '../../src/core/line/timing/timeOrder';

@@ -1,6 +1,6 @@
 import type { BenchLine, BenchPass } from '../core/bench/guide/benchLine';
 import type { BenchClock, BenchMarks, Look, Mark } from '../core/bench/definitions';
-import type { CompactEvent } from '../core/formats/commission/benchEvents';
+import type { CompactEvent } from '../core/bench/wholeEvent';
 import type { BenchSession } from '../core/plan/dates/benchSessions';
 import type { Paint } from '../core/scheme/model/definitions';
 import type { HouseRules } from '../core/scheme/model/houseRules';

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { By, Key, type WebDriver } from 'selenium-webdriver';
 import type { BenchEvent } from '../../src/core/bench/definitions';
-import { wholeEvent } from '../../src/core/formats/commission/benchEvents';
+import { wholeEvent } from '../../src/core/bench/wholeEvent';
 import type { BenchPicture } from '../../src/contract/bench';
 import { startApp, type App } from '../support/app';
 import { closeBrowser, openBrowser } from '../support/browser';

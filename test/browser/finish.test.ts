@@ -72,7 +72,11 @@ describe('the end of a commission', () => {
     await user.see('[data-testid="spot"]', /Foam white.*Regatta rowers, model 4: base coat on shirt.*bare under the arm.*to get ready/s);
     await user.keys(' ');
     await user.see('[data-testid="main"]', /Model 4 is mended/);
+    await saved();
     app.passMinutes(2);
+    // Opened again it is still in the hand.
+    await user.open(`/touch-up?commission=${id}`);
+    await user.see('[data-testid="spot"]', /2:0\d of about/);
     await user.keys(' ');
     await user.see('[data-testid="main"]', /Start: Buoy red/);
     await saved();
@@ -95,7 +99,8 @@ describe('the end of a commission', () => {
     await saved();
     const log = await (await fetch(`${app.url}/api/time-log`)).text();
     const mended = log.split('\n').filter((row) => row.includes('Regatta prizes') && row.includes('touchup'));
-    expect(mended.map((row) => row.split(',')[3])).to.have.members(['Shirt', 'Cap']);
+    expect(mended.map((row) => row.split(',')[3])).to.include('Shirt');
+    expect(Number(mended[0]!.split(',')[8])).to.be.within(2, 2.6);
   });
 
   it('is bare where it was mended after the varnish, and cured a day after it', async () => {
@@ -104,12 +109,12 @@ describe('the end of a commission', () => {
     await user.ready();
     await user.see('#section', /Mended after the varnish, and bare there: models 3 to 5/);
     await user.press('Varnish them again');
-    await user.see('[data-testid="seals"]', /Dry-stone matt, over everything 5 of 8/);
+    await user.see('[data-testid="seals"]', /Dry-stone matt, over everything\s5 of 8/);
     await user.see('[data-testid="about-varnish"]', /not all painted/);
     await tab('Inspect');
-    await user.press('Undo');
+    await driver.findElement(By.xpath('//*[@id="inspection"]//button[.="Undo"]')).click();
     await tab('Varnish and cure');
-    await user.see('[data-testid="seals"]', /Dry-stone matt, over everything 8 of 8/);
+    await user.see('[data-testid="seals"]', /Dry-stone matt, over everything\s8 of 8/);
     await user.see('[data-testid="about-varnish"]', /curing/);
     await user.fill('Days on its way', '12');
     await stored();
@@ -126,7 +131,7 @@ describe('the end of a commission', () => {
     await user.see('#section', /8 models left on the shelf/);
     await user.press('Pack the rest of Regatta rowers');
     await user.see('#section', /Nothing is left on the shelf/);
-    await user.see('[data-testid="packing"]', /Regatta rowers 8 0 0 8 0/);
+    await user.see('[data-testid="packing"]', /Regatta rowers\s8\s0\s0\s8\s0/);
     await user.fill('Models, layer 2 of Box 1', '9');
     await user.see('#section [role="alert"]', /Regatta rowers by 1/);
     await user.fill('Models, layer 2 of Box 1', '8');
@@ -135,7 +140,7 @@ describe('the end of a commission', () => {
     await stored();
     await driver.navigate().refresh();
     await user.ready();
-    await user.see('[data-testid="packing"]', /Regatta rowers 8 0 0 8 0/);
+    await user.see('[data-testid="packing"]', /Regatta rowers\s8\s0\s0\s8\s0/);
     const list = await fetch(`${app.url}/api/commissions/${id}/finish/packing`);
     expect([list.status, list.headers.get('content-type')]).to.deep.equal([200, 'application/pdf']);
   });
@@ -215,7 +220,8 @@ describe('the end of a commission', () => {
     await app.kill();
     await app.restart();
     await finish('pack');
-    await user.see('[data-testid="packing"]', /Racing gigs 3 0 0 3 0/);
-    expect(await user.complaints()).to.deep.equal([]);
+    await user.see('[data-testid="packing"]', /Racing gigs\s3\s0\s0\s3\s0/);
+    // The program was away twice.
+    expect((await user.complaints()).filter((text) => !text.includes('net::ERR_'))).to.deep.equal([]);
   });
 });

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import type { BenchEvent } from '../../src/core/bench/definitions';
-import { wholeEvent } from '../../src/core/formats/commission/benchEvents';
+import { wholeEvent } from '../../src/core/bench/wholeEvent';
 import { addToOutbox, readOutbox } from '../../src/islands/client/taps/outbox';
 import { TapSender } from '../../src/islands/client/taps/TapSender';
 import { ApiError } from '../../src/islands/client/api';

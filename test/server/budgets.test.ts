@@ -4,7 +4,7 @@ import { runInNewContext } from 'node:vm';
 import type { BenchEvent, WorkFacts } from '../../src/core/bench/definitions';
 import { foldClock } from '../../src/core/bench/replay/foldClock';
 import { foldMarks } from '../../src/core/bench/replay/foldMarks';
-import { wholeEvent } from '../../src/core/formats/commission/benchEvents';
+import { wholeEvent } from '../../src/core/bench/wholeEvent';
 import { loadBench } from '../../src/server/bench/loadBench';
 import { recordEvents } from '../../src/server/bench/recordEvents';
 import { loadIntake } from '../../src/server/intake/loadIntake';

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { wholeEvent } from '../../src/core/formats/commission/benchEvents';
+import { wholeEvent } from '../../src/core/bench/wholeEvent';
 import { readCoatKey } from '../../src/core/kernel/ids';
 import type { BenchEventKind } from '../../src/core/bench/definitions';
 import { passesOf, type Pass } from '../../src/core/scheme/passes/passes';

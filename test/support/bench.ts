@@ -1,6 +1,6 @@
 import { benchLine, factsOfPass, type BenchJob, type BenchLine, type BenchPass } from '../../src/core/bench/guide/benchLine';
 import type { BenchEvent, BenchEventKind, WorkFacts } from '../../src/core/bench/definitions';
-import { wholeEvent } from '../../src/core/formats/commission/benchEvents';
+import { wholeEvent } from '../../src/core/bench/wholeEvent';
 import { foldClock } from '../../src/core/bench/replay/foldClock';
 import { foldMarks } from '../../src/core/bench/replay/foldMarks';
 import type { BenchScene } from '../../src/core/bench/guide/viewBench';

@@ -2,7 +2,7 @@ import { ulid } from 'ulid';
 import type { BenchEvent, BenchEventKind } from '../../src/core/bench/definitions';
 import type { BenchPass } from '../../src/core/bench/guide/benchLine';
 import { unpackMarks } from '../../src/contract/bench';
-import { wholeEvent } from '../../src/core/formats/commission/benchEvents';
+import { wholeEvent } from '../../src/core/bench/wholeEvent';
 import { foldMarks } from '../../src/core/bench/replay/foldMarks';
 import { wholeCommission, type Selection } from '../../src/core/plan/selection';
 import type { UnitEntry } from '../../src/core/scheme/model/definitions';

@@ -1,7 +1,7 @@
 import type { BenchEvent } from '../../core/bench/definitions';
 import type { Commission } from '../../core/commission/definitions';
 import { NO_FINISHING, type Finishing } from '../../core/finish/definitions';
-import { wholeEvent } from '../../core/formats/commission/benchEvents';
+import { wholeEvent } from '../../core/bench/wholeEvent';
 import { coatKey, readCoatKey } from '../../core/kernel/ids';
 import { DAY_MS, HOUR_MS } from '../../core/kernel/timeUnits';
 import type { Unit } from '../../core/scheme/model/definitions';

@@ -1,4 +1,4 @@
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { ulid } from 'ulid';
 import type { BenchEvent, Look } from '../../core/bench/definitions';
 import { foldClock } from '../../core/bench/replay/foldClock';
@@ -13,6 +13,7 @@ import { passesOf } from '../../core/scheme/passes/passes';
 import { unpackMarks } from '../../contract/bench';
 import type { FinishPicture } from '../../contract/finish';
 import { send } from '../client/api';
+import { hearTime } from '../client/clock';
 import { useBenchNews } from '../client/taps/useBenchNews';
 import { useOutbox } from '../client/taps/useOutbox';
 import { useSaved } from '../client/useSaved';
@@ -26,6 +27,12 @@ export function useFinish(picture: FinishPicture, reload: () => void) {
   }, []);
   const { unsent, problem, record } = useOutbox({ onTaken, onStored: reload, unitOf: () => undefined });
   useBenchNews(picture.seq, reload);
+  const hasHeard = useRef(false);
+  useEffect(() => {
+    // Later the stream tells the time: a picture that was long on its way would set the clock back.
+    if (!hasHeard.current) hearTime(picture.now);
+    hasHeard.current = true;
+  }, [picture]);
 
   const paints = useMemo(() => new Map(picture.paints.map((paint) => [paint.id, paint])), [picture]);
   const marks = useMemo(() => {

@@ -4,7 +4,7 @@ import { object, type InferType } from 'yup';
 import type { BenchEvent } from '../../core/bench/definitions';
 import { clockAt, foldClock } from '../../core/bench/replay/foldClock';
 import { OTHER_WORK } from '../../core/bench/otherWork';
-import { wholeEvent } from '../../core/formats/commission/benchEvents';
+import { wholeEvent } from '../../core/bench/wholeEvent';
 import { id, instant, minutes, note, oneOf, parse } from '../../core/formats/fields';
 import { InputError } from '../../core/kernel/InputError';
 import type { OtherWorkPicture } from '../../contract/otherWork';

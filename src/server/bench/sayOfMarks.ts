@@ -1,5 +1,5 @@
 import { object, type InferType } from 'yup';
-import { wholeEvent } from '../../core/formats/commission/benchEvents';
+import { wholeEvent } from '../../core/bench/wholeEvent';
 import { count, id, list, oneOf } from '../../core/formats/fields';
 import { MOST_MODELS } from '../../core/formats/scheme/schemeSchemas';
 import { recordEvents } from './recordEvents';

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { ulid } from 'ulid';
-import { wholeEvent } from '../../../src/core/formats/commission/benchEvents';
+import { wholeEvent } from '../../../src/core/bench/wholeEvent';
 import { openDatabase } from '../../../src/data/database';
 import { recordEvents } from '../../../src/server/bench/recordEvents';
 import { importCommission } from '../../../src/server/intake/importCommission';

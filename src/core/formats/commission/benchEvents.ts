@@ -1,4 +1,5 @@
 import { array, object, type InferType } from 'yup';
+import type { CompactEvent } from '../../bench/wholeEvent';
 import { BENCH_EVENT_KINDS, LOOKS, type BenchEvent, type BenchEventKind, type WorkFacts } from '../../bench/definitions';
 import { SIZES } from '../../scheme/model/definitions';
 import { TECHNIQUES } from '../../scheme/model/techniques';
@@ -139,24 +140,6 @@ const FIELDS = [
 ] as const;
 const EARLIER = ['leaders', 'leaderFactor'];
 const FACTS = Object.keys(workFacts.fields).filter((field) => !EARLIER.includes(field)) as (keyof WorkFacts)[];
-
-/** An event without the fields that say nothing. */
-export type CompactEvent = Pick<BenchEvent, 'id' | 'kind' | 'at'> & Partial<BenchEvent>;
-
-export const wholeEvent = (event: CompactEvent): BenchEvent => ({
-  bench: null,
-  unit: null,
-  step: null,
-  coat: null,
-  models: [],
-  target: null,
-  minutes: null,
-  readyAt: null,
-  fetchMinutes: null,
-  facts: null,
-  note: '',
-  ...event,
-});
 
 /** Leaves out what says nothing; what is left stands always in the same order. */
 export function compactEvent(event: BenchEvent): CompactEvent {

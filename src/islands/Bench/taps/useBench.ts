@@ -17,7 +17,7 @@ import {
   type BenchScene,
   type LookBack,
 } from '../../../core/bench/guide/viewBench';
-import { wholeEvent } from '../../../core/formats/commission/benchEvents';
+import { wholeEvent } from '../../../core/bench/wholeEvent';
 import { changeoverMinutes, setupOf, startMinutes } from '../../../core/scheme/passes/setups';
 import { lineTools } from '../../../core/plan/build/lineTools';
 import { cautionOf } from '../../../core/scheme/model/techniques';

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { BenchEvent } from '../../../core/bench/definitions';
 import { BUILD } from '../../../contract/build';
-import { wholeEvent, type CompactEvent } from '../../../core/formats/commission/benchEvents';
+import { wholeEvent, type CompactEvent } from '../../../core/bench/wholeEvent';
 import type { BenchPicture } from '../../../contract/bench';
 import { hearTime } from '../../client/clock';
 import { readOutbox } from '../../client/taps/outbox';

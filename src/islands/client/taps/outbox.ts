@@ -1,6 +1,6 @@
 import { coatOfJob, readCoatKey } from '../../../core/kernel/ids';
 import type { BenchEvent } from '../../../core/bench/definitions';
-import { wholeEvent } from '../../../core/formats/commission/benchEvents';
+import { wholeEvent } from '../../../core/bench/wholeEvent';
 
 /** Each tap has a key of its own: windows that write at the same moment do not write over each other. */
 const PREFIX = 'neat-relay tap ';

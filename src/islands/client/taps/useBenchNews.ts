@@ -1,6 +1,7 @@
 import { useEffect, useRef } from 'react';
+import { hearTime } from '../clock';
 
-/** Calls when something was tapped or changed in another window, and when somebody comes back to this one. */
+/** Keeps the program's time, and calls when something was tapped or changed in another window, and when somebody comes back to this one. */
 export function useBenchNews(seq: number, onNews: () => void): void {
   const latest = useRef({ seq, onNews });
   useEffect(() => {
@@ -16,6 +17,8 @@ export function useBenchNews(seq: number, onNews: () => void): void {
       stream = new EventSource(`/api/bench/stream?after=${latest.current.seq}`);
       stream.addEventListener('taps', tell);
       stream.addEventListener('changed', tell);
+      for (const kind of ['hello', 'beat'])
+        stream.addEventListener(kind, ({ data }: MessageEvent<string>) => hearTime((JSON.parse(data) as { now: number }).now));
     };
     const onVisible = () => {
       connect();

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { ulid } from 'ulid';
 import type { BenchEvent } from '../../../core/bench/definitions';
-import { wholeEvent } from '../../../core/formats/commission/benchEvents';
+import { wholeEvent } from '../../../core/bench/wholeEvent';
 import { send } from '../api';
 import { programNow } from '../clock';
 import { addToOutbox, adoptOldOutboxes, isOutboxKey, readOutbox } from './outbox';

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { BENCH_EVENT_KINDS, type BenchEvent, type WorkFacts } from '../../../../src/core/bench/definitions';
 import { foldClock } from '../../../../src/core/bench/replay/foldClock';
 import { foldMarks } from '../../../../src/core/bench/replay/foldMarks';
-import { wholeEvent } from '../../../../src/core/formats/commission/benchEvents';
+import { wholeEvent } from '../../../../src/core/bench/wholeEvent';
 
 const START = Date.UTC(2026, 10, 23, 18);
 

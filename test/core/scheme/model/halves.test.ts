@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { foldMarks, marksOn } from '../../../../src/core/bench/replay/foldMarks';
 import type { BenchEvent } from '../../../../src/core/bench/definitions';
-import { wholeEvent } from '../../../../src/core/formats/commission/benchEvents';
+import { wholeEvent } from '../../../../src/core/bench/wholeEvent';
 import { buildLine } from '../../../../src/core/plan/build/buildLine';
 import { coatOfKey, halfOfId, stepOfKey } from '../../../../src/core/scheme/model/halves';
 import { DEFAULT_HOUSE_RULES } from '../../../../src/core/scheme/model/houseRules';
