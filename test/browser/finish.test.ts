@@ -1,10 +1,11 @@
 import { expect } from 'chai';
 import { By, Key, type WebDriver } from 'selenium-webdriver';
+import type chrome from 'selenium-webdriver/chrome.js';
 import sharp from 'sharp';
 import { violationsOn } from '../support/accessibility';
 import { startApp, type App } from '../support/app';
 import { closeBrowser, openBrowser } from '../support/browser';
-import { PageUser } from '../support/page';
+import { PageUser, PATIENCE_MS } from '../support/page';
 
 const DAY_MINUTES = 24 * 60;
 
@@ -223,5 +224,69 @@ describe('the end of a commission', () => {
     await user.see('[data-testid="packing"]', /Racing gigs\s3\s0\s0\s3\s0/);
     // The program was away twice.
     expect((await user.complaints()).filter((text) => !text.includes('net::ERR_'))).to.deep.equal([]);
+  });
+});
+
+/** The same with a finger, while the program comes and goes. */
+describe('the end of a commission, on a tablet', () => {
+  let app: App;
+  let driver: chrome.Driver;
+  let user: PageUser;
+  let id: string;
+  before(async () => {
+    app = await startApp({ demo: true });
+    driver = (await openBrowser()) as chrome.Driver;
+    user = new PageUser(driver, app.url);
+    await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+      width: 1024,
+      height: 768,
+      deviceScaleFactor: 1,
+      mobile: true,
+    });
+    await driver.sendDevToolsCommand('Emulation.setTouchEmulationEnabled', { enabled: true });
+    await user.open('/');
+    id = await driver.executeScript<string>(`
+      const [link] = [...document.querySelectorAll('main a[href*=intake]')].filter((a) => a.textContent.includes('Regatta'));
+      return link.getAttribute('href').split('/')[2]`);
+  });
+  after(async () => {
+    await driver.sendDevToolsCommand('Emulation.clearDeviceMetricsOverride', {});
+    await driver.sendDevToolsCommand('Emulation.setTouchEmulationEnabled', { enabled: false });
+    await closeBrowser(driver);
+    await app?.stop();
+  });
+  const tapOn = async (css: string) => {
+    const element = await user.find(css);
+    const box = await driver.executeScript<{ x: number; y: number; width: number; height: number }>(
+      'arguments[0].scrollIntoView({ block: "center" }); return arguments[0].getBoundingClientRect().toJSON()',
+      element,
+    );
+    const at = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+    expect(Math.min(box.width, box.height), `${css} is large enough for a finger`).to.be.at.least(44);
+    await driver.sendDevToolsCommand('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [at] });
+    await driver.sendDevToolsCommand('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+  };
+
+  it('looks for one thing with a tap a model, mends it, and loses no tap to a program that is away', async () => {
+    await user.open(`/c/${id}/finish`);
+    await tapOn('[data-testid="fine"]');
+    await user.see('[data-testid="fine"]', /Model 2 is fine/);
+    await user.choose('Look for one thing', 'Base coat on oar');
+    await app.kill();
+    await tapOn('[data-testid="models"] [data-model="7"]');
+    await tapOn('[data-testid="models"] [data-model="8"]');
+    await user.see('[data-testid="about-inspect"]', /5 spots to mend/);
+    await user.find('[data-unsent="2"]');
+    await app.restart();
+    await user.find('[data-unsent="0"]');
+    await user.open(`/touch-up?commission=${id}`);
+    for (let tap = 0; tap < 3 + 5; tap++) {
+      const before = await user.text('[data-testid="main"]');
+      await tapOn('[data-testid="main"]');
+      await driver.wait(async () => (await user.text('[data-testid="main"]')) !== before, PATIENCE_MS, `${before} did not change`);
+    }
+    expect(await user.text('[data-testid="main"]')).to.equal('Nothing left to mend');
+    await user.find('[data-unsent="0"]');
+    expect(await driver.executeScript<number>('return document.documentElement.scrollWidth - innerWidth')).to.be.at.most(0);
   });
 });

@@ -177,7 +177,7 @@ describe('the end of a commission', () => {
     );
     const sheet = await readPdf(await toPdf(handOverDocument(await loadHandOverSheet(given.stores, id, minute(210)), false)));
     expect(sheet.pages.join(' ')).to.match(/Hand- ?over sheet.*Coast, for Club.*Monday 23 November 2026/);
-    expect(sheet.pages.join(' ')).to.match(/Keepers: 10 models.*leader: 1.*Coat: Base coat Paint red.*Cap: Base coat Paint blue/);
+    expect(sheet.pages.join(' ')).to.match(/Keepers: 10 models.*leader: model 1.*Coat: Base coat Paint red.*Cap: Base coat Paint blue/);
     expect(sheet.pages.join(' ')).to.match(
       /not varnished.*Never with a damp cloth.*Bits: Sickles, 6 \(4 not packed yet\).*Ida Brandt Quay 4/,
     );

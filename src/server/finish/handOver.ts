@@ -6,9 +6,9 @@ import { localDay } from '../../core/kernel/localDay';
 import { modelsOf } from '../../core/scheme/model/definitions';
 import { regards } from '../mail/regards';
 import { putInOutbox } from '../mail/putInOutbox';
-import { undoneWordsOf } from '../plan/undoneNow';
 import type { Stores } from '../stores/stores';
 import { findPriced } from '../money/loadMoney';
+import { saidOpen } from './saidOpen';
 
 export const handOverSchema = object({ to: address(), note: note() });
 
@@ -33,7 +33,7 @@ export async function writeHandOver(
   const { painter } = workshop.house;
   const models = units.reduce((sum, unit) => sum + modelsOf(unit), 0);
   const goes = goesOn(localDay(now), delivery);
-  const undone = await undoneWordsOf(stores, commission, now);
+  const undone = await saidOpen(stores, commission, now);
   const by = delivery.carrier.trim() === '' ? '' : ` with ${delivery.carrier.trim()}`;
   const way =
     delivery.transitDays === 0

@@ -5,9 +5,9 @@ import { touchUpPots } from '../../core/finish/touchUpPots';
 import { STANDARD_LABELS, modelsOf } from '../../core/scheme/model/definitions';
 import type { HandOverSheet } from '../../contract/finish';
 import type { Stores } from '../stores/stores';
-import { undoneWordsOf } from '../plan/undoneNow';
 import { rosterOf } from '../workshop/roster';
 import { finishScene } from './finishScene';
+import { saidOpen } from './saidOpen';
 
 /** What the client is told of finished models: what they are painted with, how they are kept, and pictures chosen for it. */
 export async function loadHandOverSheet(stores: Stores, id: string | undefined, now: Date): Promise<HandOverSheet> {
@@ -33,10 +33,12 @@ export async function loadHandOverSheet(stores: Stores, id: string | undefined, 
       standard: STANDARD_LABELS[unit.standard],
       parts: touchUpPots(unit, paints, house),
       varnish: cures[index]!.seals.map(({ what, paint, where }) => `${paint ?? what}, ${where}`),
-      who: unit.scheme.groups.map(({ name, models }) => `${name}: ${models.join(', ')}`),
+      who: unit.scheme.groups
+        .filter(({ models }) => models.length > 0)
+        .map(({ name, models }) => `${name}: ${models.length === 1 ? 'model' : 'models'} ${models.join(', ')}`),
     })),
     care: careWords(cures, finishing.care),
-    undone: await undoneWordsOf(stores, commission, now),
+    undone: await saidOpen(stores, commission, now),
     returns: finishing.returns,
     pictures,
   };

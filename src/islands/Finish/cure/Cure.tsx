@@ -1,3 +1,4 @@
+import { daysBetween } from '../../../core/finish/parcelDays';
 import type { UnitCure } from '../../../core/finish/curePlan';
 import { Button } from '../../../ui/Button/Button';
 import { Notice } from '../../../ui/Notice/Notice';
@@ -112,9 +113,9 @@ function Days({ finish }: { finish: Finish }) {
   return (
     <Panel title={days.margin === null ? 'When can it go?' : marginWords(days.margin)}>
       <dl className={shared.days} data-testid="days">
-        <Day what={days.isPainted ? 'Can be packed' : 'Can be packed, cautious'} day={days.ready} />
-        <Day what="Can go" day={days.goes} />
-        <Day what="Would be there" day={days.arrives} />
+        <Day what={days.isPainted ? 'Can be packed' : 'Can be packed, cautious'} day={days.ready} by={days.leavesBy} />
+        <Day what="Can go" day={days.goes} by={days.leavesBy} />
+        <Day what="Would be there" day={days.arrives} by={commission.dueOn} />
         <Day what="Must go" day={days.leavesBy} />
         <Day what="Promised" day={commission.dueOn} />
       </dl>
@@ -129,10 +130,20 @@ function Days({ finish }: { finish: Finish }) {
 const marginWords = (margin: number): string =>
   margin === 0 ? 'Just in time' : margin > 0 ? `${counted(margin, 'day')} to spare` : `${counted(-margin, 'day')} late`;
 
-const Day = ({ what, day }: { what: string; day: string | null }) => (
+interface DayProps {
+  what: string;
+  day: string | null;
+  /** The day that it must not be later than. */
+  by?: string;
+}
+
+const Day = ({ what, day, by }: DayProps) => (
   <div>
     <dt>{what}</dt>
-    <dd>{day === null ? 'not known yet' : dayText(day)}</dd>
+    <dd>
+      {day === null ? 'not known yet' : dayText(day)}
+      {day !== null && by !== undefined && <small> {marginWords(daysBetween(day, by)).toLowerCase()}</small>}
+    </dd>
   </div>
 );
 

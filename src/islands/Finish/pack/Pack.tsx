@@ -5,7 +5,6 @@ import { isFinished } from '../../../core/finish/inspection';
 import { Button } from '../../../ui/Button/Button';
 import { counted, momentText } from '../../../ui/format';
 import { ulid } from 'ulid';
-import { packAtOf } from '../cure/readiness';
 import type { Finish } from '../useFinish';
 import shared from '../View.module.css';
 import { Boxes } from './Boxes';
@@ -18,15 +17,15 @@ export function Pack({ finish }: { finish: Finish }) {
   const rows = units.map((unit) => packingOf(unit, finishing.boxes));
   const left = rows.reduce((sum, { unpacked }) => sum + Math.max(0, unpacked), 0);
   const over = rows.filter(({ unpacked }) => unpacked < 0);
-  const at = packAtOf(finish);
+  const softUntil = Math.max(0, ...finish.cures.flatMap(({ seals }) => seals.map(({ curedAt }) => curedAt ?? 0)));
   const unfinished = inspections.flatMap(({ models }) => models).filter((model) => !isFinished(model)).length;
   const pack = (row: (typeof rows)[number]) =>
     finish.saved.change(packRest(finishing, { unitId: row.unitId, models: row.unpacked }, finishing.boxes.at(-1)?.id ?? null, ulid));
   return (
     <>
-      {at !== null && at > picture.now && (
+      {softUntil > picture.now && (
         <Notice kind="flag">
-          Varnish is soft until {momentText(at)}: models that are wrapped before take the marks of what they lie in.
+          Varnish is soft until {momentText(softUntil)}: models that are wrapped before take the marks of what they lie in.
         </Notice>
       )}
       {unfinished > 0 && <Notice>{counted(unfinished, 'model is', 'models are')} not finished yet; see Inspect.</Notice>}
