@@ -15,6 +15,8 @@ const SHIFTED_CLOCK = `
   const real = performance.now.bind(performance);
   performance.now = () => real() + Number(localStorage.getItem('test clock') ?? 0);`;
 
+const MORNING = 8;
+
 describe('what is shown is what is done', () => {
   let app: App;
   let driver: WebDriver;
@@ -25,7 +27,9 @@ describe('what is shown is what is done', () => {
   describe('a line laid in the middle of the work', () => {
     let id: string;
     before(async () => {
-      app = await startApp({ demo: true });
+      app = await startApp({ demo: true, shiftsClock: true });
+      // Between two sessions: in one that goes on every minute that passes leaves less of it, and other waits.
+      app.passMinutes((new Date().setHours(24 + MORNING, 0, 0, 0) - Date.now()) / 60_000);
       driver = await openBrowser();
       user = new PageUser(driver, app.url);
       await user.open('/');
@@ -42,11 +46,14 @@ describe('what is shown is what is done', () => {
       return { likely, price: units.reduce((sum, each) => sum + each.likely, 0) };
     };
     /** What comes next, whatever the time is by now. */
-    const order = async () =>
-      (await user.text('[aria-label="Next"]'))
+    const order = async () => {
+      // In the morning all is dry; until the window has heard the time it takes some for wet.
+      await driver.wait(async () => !(await user.text('[aria-label="Next"]')).includes('anyway'), PATIENCE_MS, 'it never dried');
+      return (await user.text('[aria-label="Next"]'))
         .replaceAll(/ Ready in [^\n]*/g, '')
         .split('\n')
         .slice(1, 4);
+    };
     const lay = async () => {
       await user.open('/line');
       await user.find('[data-searching="false"]');

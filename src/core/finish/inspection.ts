@@ -54,12 +54,12 @@ export interface InspectedModel {
 /** One look over a unit: what is to be painted before it, and who was looked over. */
 export interface LookStanding {
   look: Look;
-  /** Models that have all that is due before it, with nothing to mend and not set aside. */
+  /** Models that have all that is due before it and nothing of what comes after, with nothing to mend and not set aside. */
   ready: number[];
   /** Of those, the ones that were inspected. */
   inspected: number[];
-  /** The next stage has begun on some model: what is found now costs more. */
-  isLate: boolean;
+  /** Models on which what comes after it has begun: what is found on them now costs more. */
+  past: number[];
 }
 
 /** Where spots were missed before on this unit, the most often first. */
@@ -134,14 +134,20 @@ export function inspectUnit(
     const after = passes.filter((pass) => !isBefore(pass, look));
     if (before.length === 0 || (after.length === 0 && look !== 'end')) return [];
     const keys = new Set(before.map(({ key }) => key));
-    const isSound = ({ misses, aside: why }: InspectedModel) => why === null && !misses.some(({ passKey }) => keys.has(passKey));
-    const ready = models.filter((each) => isSound(each) && before.every((pass) => isPainted(pass, each.model)));
+    const isSound = ({ misses, aside: why, takes }: InspectedModel) =>
+      takes > 0 && why === null && !misses.some(({ passKey }) => keys.has(passKey));
+    const isPast = ({ model }: InspectedModel) =>
+      after.some((pass) => {
+        const mark = marks.get(pass.key)?.get(model);
+        return mark !== undefined && !mark.leftOut;
+      });
+    const ready = models.filter((each) => isSound(each) && !isPast(each) && before.every((pass) => isPainted(pass, each.model)));
     return [
       {
         look,
         ready: ready.map(({ model }) => model),
         inspected: ready.filter((each) => each.inspected[look] !== undefined).map(({ model }) => model),
-        isLate: after.some((pass) => [...(marks.get(pass.key)?.values() ?? [])].some(({ leftOut }) => !leftOut)),
+        past: models.filter(isPast).map(({ model }) => model),
       },
     ];
   });
@@ -150,7 +156,7 @@ export function inspectUnit(
     name: unit.name,
     models,
     looks,
-    due: looks.find((each) => each.ready.length > each.inspected.length && !each.isLate)?.look ?? null,
+    due: looks.find((each) => each.ready.length > each.inspected.length)?.look ?? null,
     trouble: troubleOf(unit.id, passes, trouble, said),
   };
 }

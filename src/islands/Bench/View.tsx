@@ -1,4 +1,5 @@
 import { MINUTE_MS } from '../../core/kernel/timeUnits';
+import { SITTING_GAP_MINUTES } from '../../core/bench/replay/foldClock';
 import { useEffect, useRef, useState } from 'react';
 import type { BenchPass } from '../../core/bench/guide/benchLine';
 import type { MissedPlace } from '../../core/bench/guide/viewBench';
@@ -126,17 +127,19 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
     workingSince !== null &&
     pausedSince === null &&
     now - Math.max(lastAt, readyAt) > (view.needsStart ? AWAY_BEFORE_START_MINUTES : AWAY_MINUTES) * MINUTE_MS;
+  /** Until the next sitting: then the work stands there again. */
+  const isEvening = bench.hasEnded && lastAt !== null && now - lastAt < SITTING_GAP_MINUTES * MINUTE_MS;
   return (
     <div className={styles.bench}>
       <div className={styles.work}>
-        {bench.hasEnded && <EveningEnd bench={bench} now={now} />}
-        {!bench.hasEnded && job && <NewDay bench={bench} now={now} />}
-        {bench.hasEnded ? null : job ? (
+        {isEvening && <EveningEnd bench={bench} now={now} />}
+        {!isEvening && job && <NewDay bench={bench} now={now} />}
+        {job ? (
           <Instruction bench={bench} now={now} onMixKept={back(actions.mixKept)} />
         ) : (
           <Finished bench={bench} onLookOver={() => ask({ kind: 'miss', start: null })} />
         )}
-        {job && !bench.hasEnded && <TrayStrip bench={bench} now={now} onPick={(model) => back(() => actions.pick(job, model))()} />}
+        {job && !isEvening && <TrayStrip bench={bench} now={now} onPick={(model) => back(() => actions.pick(job, model))()} />}
         <References bench={bench} />
         <Advice
           bench={bench}

@@ -25,8 +25,9 @@ export function useFinish(picture: FinishPicture, reload: () => void) {
   const onTaken = useCallback((events: readonly BenchEvent[]) => {
     setOwn((all) => [...all, ...events.filter(({ id }) => !all.some((each) => each.id === id))]);
   }, []);
-  const { unsent, problem, record } = useOutbox({ onTaken, onStored: reload, unitOf: () => undefined });
-  useBenchNews(picture.seq, reload);
+  const reloadSoon = useSoon(reload);
+  const { unsent, problem, record } = useOutbox({ onTaken, onStored: reloadSoon, unitOf: () => undefined });
+  useBenchNews(picture.seq, reloadSoon);
   const hasHeard = useRef(false);
   useEffect(() => {
     // Later the stream tells the time: a picture that was long on its way would set the clock back.
@@ -108,6 +109,22 @@ export function useFinish(picture: FinishPicture, reload: () => void) {
       if (target) record({ kind: 'undone', target: target.id, unit: target.unit });
     },
   };
+}
+
+/** What the taps come to for dates and minutes follows when there is a moment between them. */
+const SOON_MS = 1200;
+
+function useSoon(act: () => void): () => void {
+  const latest = useRef(act);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  useEffect(() => {
+    latest.current = act;
+  });
+  useEffect(() => () => clearTimeout(timer.current), []);
+  return useCallback(() => {
+    clearTimeout(timer.current);
+    timer.current = setTimeout(() => latest.current(), SOON_MS);
+  }, []);
 }
 
 export type Finish = ReturnType<typeof useFinish>;

@@ -90,7 +90,7 @@ function Round({ picture, reload }: { picture: FinishPicture; reload: () => void
       </aside>
       <div className={styles.action}>
         <div className={styles.small}>
-          <Button onClick={back(round.undo)} disabled={!round.clock.lastUndoable}>
+          <Button onClick={back(round.undo)} disabled={!round.canUndo}>
             Undo
           </Button>
           <Button onClick={back(round.pause)} aria-pressed={isPaused} disabled={round.clock.current === null}>

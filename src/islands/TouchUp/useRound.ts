@@ -27,6 +27,8 @@ export function useRound(picture: FinishPicture, reload: () => void, now: number
   const spot: RoundSpot | null = pot?.spots[0] ?? null;
   const place = ({ unitId, stepId, coat }: RoundSpot) => ({ unit: unitId, step: stepId, coat });
   const isPaused = clock.pausedSince !== null;
+  const last = clock.lastUndoable;
+  const own = last !== null && picture.units.some(({ id }) => id === last.unit) ? last : null;
   return {
     ...finish,
     clock,
@@ -43,7 +45,9 @@ export function useRound(picture: FinishPicture, reload: () => void, now: number
       else record({ kind: 'touched-up', ...place(spot), models: [spot.model] });
     },
     pause: () => record({ kind: isPaused ? 'resumed' : 'paused' }),
-    undo: () => clock.lastUndoable && record({ kind: 'undone', target: clock.lastUndoable.id, unit: clock.lastUndoable.unit }),
+    /** Taps on other work are taken back at the bench. */
+    canUndo: own !== null,
+    undo: () => own && record({ kind: 'undone', target: own.id, unit: own.unit }),
     end: () => record({ kind: 'ended' }),
   };
 }

@@ -67,7 +67,7 @@ describe('the inspection of a unit', () => {
     expect(inspect(...base).due).to.equal('shade');
     expect(looks(...base)).to.deep.equal({ shade: [[1, 2, 3], []], varnish: [[], []], end: [[], []] });
     expect(inspect(...all).due).to.equal('end');
-    expect(inspect(...all).looks.map(({ isLate }) => isLate)).to.deep.equal([true, true, false]);
+    expect(inspect(...all).looks.map(({ past }) => past)).to.deep.equal([[1, 2, 3], [1, 2, 3], []]);
     expect(inspect(...base, look(25, 'shade', 1, 2, 3)).due).to.equal(null);
   });
 
@@ -87,8 +87,10 @@ describe('the inspection of a unit', () => {
       [1, 2, 3],
       [1, 3],
     ]);
-    // A look before the shade asks only for what lies before it.
-    expect(looks(...base, look(25, 'shade', 1), bench.done(31, wash, 1))['shade']).to.deep.equal([[1, 2, 3], [1]]);
+    // Whoever is shaded is past the look before it; the others still wait for theirs.
+    const shaded = [...base, look(25, 'shade', 1, 2), bench.done(31, wash, 1)];
+    expect(looks(...shaded)['shade']).to.deep.equal([[2, 3], [2]]);
+    expect(inspect(...shaded).due).to.equal('shade');
     const undone = [...seen, tap(80, 'undone', { target: seen.at(-1)!.id, unit: coat.unitId })];
     expect(looks(...undone)['end']).to.deep.equal([[1, 2, 3], []]);
   });

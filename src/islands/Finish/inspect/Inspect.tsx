@@ -1,18 +1,18 @@
-import { useState } from 'react';
-import { LOOK_LABELS, isFinished, type UnitInspection } from '../../../core/finish/inspection';
+import { useRef, useState } from 'react';
+import { LOOK_LABELS, isFinished, type LookStanding, type UnitInspection } from '../../../core/finish/inspection';
 import type { Look } from '../../../core/bench/definitions';
 import { Button } from '../../../ui/Button/Button';
 import { Notice } from '../../../ui/Notice/Notice';
 import { Panel } from '../../../ui/Panel/Panel';
 import { counted, positionsText } from '../../../ui/format';
 import { UnitTabs } from '../../shared/UnitTabs';
+import { useBenchKeys } from '../../client/taps/useBenchKeys';
 import type { Finish } from '../useFinish';
 import shared from '../View.module.css';
 import { Found } from './Found';
 import { Models } from './Models';
 import { Photos } from './Photos';
 import { Round } from './Round';
-import { useLookKeys } from './useLookKeys';
 import styles from './inspect.module.css';
 
 /** Every unit held against its roster, model by model: what it has, what it lacks, and who was looked over. */
@@ -56,13 +56,22 @@ function Inspected({ finish, unit }: { finish: Finish; unit: UnitInspection }) {
   };
   const miss = (passKey: string, note = '') => finish.miss(unit.unitId, passKey, [model], note);
   const choices = chosen ? foundChoices(unit, chosen.model) : [];
-  useLookKeys({
-    ' ': isFine,
-    arrowright: () => setModel(neighbour(unit, model, 1)),
-    arrowleft: () => setModel(neighbour(unit, model, -1)),
-    backspace: finish.undo,
-    ...Object.fromEntries(choices.slice(0, 9).map(({ passKey }, index) => [String(index + 1), () => miss(passKey)])),
-  });
+  const main = useRef<HTMLButtonElement>(null);
+  /** Every tap hands the focus back, so that Space goes on meaning the model. */
+  const back = (act: () => unknown) => () => {
+    act();
+    main.current?.focus();
+  };
+  useBenchKeys(
+    {
+      ' ': isFine,
+      arrowright: back(() => setModel(neighbour(unit, model, 1))),
+      arrowleft: back(() => setModel(neighbour(unit, model, -1))),
+      backspace: back(finish.undo),
+      ...Object.fromEntries(choices.slice(0, 9).map(({ passKey }, index) => [String(index + 1), back(() => miss(passKey))])),
+    },
+    main,
+  );
   const choose = (each: number) => {
     setModel(each);
     if (sought !== null && foundChoices(unit, each).some(({ passKey }) => passKey === sought)) finish.miss(unit.unitId, sought, [each], '');
@@ -71,11 +80,7 @@ function Inspected({ finish, unit }: { finish: Finish; unit: UnitInspection }) {
     <div id="inspection" className={shared.columns}>
       <div className={shared.column}>
         <Panel
-          title={
-            standing
-              ? `${LOOK_LABELS[look]}: ${standing.inspected.length} of ${standing.ready.length} looked over`
-              : 'Nothing is ready to be looked over'
-          }
+          title={standing ? lookTitle(standing, unit.models.length) : 'Nothing can be looked over yet'}
           aside={
             <span className={styles.looks} role="group" aria-label="Which look">
               {unit.looks.map((each) => (
@@ -87,9 +92,9 @@ function Inspected({ finish, unit }: { finish: Finish; unit: UnitInspection }) {
           }
         >
           <Advice unit={unit} look={look} />
-          <Models unit={unit} look={look} chosen={model} onChoose={choose} />
+          <Models unit={unit} look={look} chosen={model} onChoose={(each) => back(() => choose(each))()} />
           <div className={styles.acts}>
-            <button type="button" className={styles.main} onClick={isFine} disabled={waiting.length === 0} data-testid="fine">
+            <button type="button" ref={main} className={styles.main} onClick={isFine} disabled={waiting.length === 0} data-testid="fine">
               {waiting.length === 0
                 ? standing && standing.ready.length > 0
                   ? 'All that are ready were looked over'
@@ -99,10 +104,10 @@ function Inspected({ finish, unit }: { finish: Finish; unit: UnitInspection }) {
                   : `Take model ${next(model)}`}
             </button>
             <span className={shared.row}>
-              <Button disabled={waiting.length < 2} onClick={() => finish.inspect(unit.unitId, look, waiting)}>
+              <Button disabled={waiting.length < 2} onClick={back(() => finish.inspect(unit.unitId, look, waiting))}>
                 All {waiting.length} are fine, seen together
               </Button>
-              <Button disabled={!finish.canUndo} onClick={finish.undo}>
+              <Button disabled={!finish.canUndo} onClick={back(finish.undo)}>
                 Undo
               </Button>
               <span className={shared.hint} role="status" data-unsent={finish.unsent}>
@@ -121,6 +126,11 @@ function Inspected({ finish, unit }: { finish: Finish; unit: UnitInspection }) {
       {chosen && <Found unit={unit} model={chosen} choices={choices} sought={sought} onSought={setSought} onMiss={miss} />}
     </div>
   );
+}
+
+function lookTitle({ look, ready, inspected, past }: LookStanding, models: number): string {
+  if (ready.length > 0) return `${LOOK_LABELS[look]}: ${inspected.length} of ${ready.length} looked over`;
+  return `${LOOK_LABELS[look]}: ${past.length === models ? 'all are past it' : 'no model is ready'}`;
 }
 
 /** What may have been missed on a model: what is painted on it, where spots were missed before first. */
@@ -151,7 +161,12 @@ function Advice({ unit, look }: { unit: UnitInspection; look: Look }) {
       {look === 'shade' && <li>Once the shade is on, a slip costs a base coat and the shade again. Is every part covered?</li>}
       {look === 'varnish' && <li>Varnish seals what is under it. Look in a raking light: dust, hairs, bare rims, spatter on faces.</li>}
       {look === 'end' && <li>One by one at arm’s length, then all together from two steps away: same tone, same bases, nobody bare.</li>}
-      {standing?.isLate && look !== 'end' && <li>The next stage has begun: what is found now costs more.</li>}
+      {standing && standing.past.length > 0 && (
+        <li>
+          The next stage has begun on {standing.past.length === unit.models.length ? 'all of them' : positionsText(standing.past)}: what is
+          found there costs more.
+        </li>
+      )}
       {unit.trouble.slice(0, 3).map(({ passKey, what, models, notes }) => (
         <li key={passKey}>
           <strong>{what}</strong> was missed on {counted(models.length, 'model')} ({positionsText(models)})

@@ -82,7 +82,11 @@ function OneBox({ box, finish, onChange, onRemove }: OneBoxProps) {
                 label={`Unit, ${which}`}
                 hideLabel
                 value={layer.unitId}
-                options={options}
+                options={
+                  options.some(({ value }) => value === layer.unitId)
+                    ? options
+                    : [...options, { value: layer.unitId, label: 'a unit that was taken out' }]
+                }
                 onChange={(unitId) => layers(box.layers.map((each) => (each === layer ? { ...layer, unitId } : each)))}
               />
               <NumberField
