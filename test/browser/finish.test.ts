@@ -197,6 +197,7 @@ describe('the end of a commission', () => {
     await user.press('Deliver Regatta prizes');
     await user.see('main', /Regatta prizes for Signe Aldous, rowing club, delivered/);
     await user.see('[data-testid="went"]', /Regatta rowers: 8 models packed, 8 promised.*Racing gigs: 3 models packed/s);
+    await user.see('[data-testid="paid"]', /Took .*No quote was accepted.*The same again: €\d/s);
     await user.see('[data-testid="answered"]', /1 missed spot to touch up \(agreed with the client\)/);
     await user.open('/');
     expect(await user.text('main')).not.to.include('Regatta prizes');
@@ -204,7 +205,10 @@ describe('the end of a commission', () => {
 
   it('is mended a year later as a job of its own, and opened again where it stopped', async () => {
     app.passMinutes(365 * DAY_MINUTES);
-    await user.open(`/c/${id}/finish`);
+    await user.open('/ledger');
+    await user.press('Papers and repairs of Regatta prizes');
+    await user.path(/\/finish$/);
+    await user.ready();
     await user.press('Add a repair');
     await user.fill('What, repair 1', 'a broken oar');
     await user.fill('Minutes, repair 1', '15');

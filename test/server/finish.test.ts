@@ -197,14 +197,21 @@ describe('the end of a commission', () => {
     await save({ delivery });
     const { folder, remove } = temporaryFolder();
     const pdf = () => Promise.resolve(Buffer.from('%PDF-1.7'));
-    const around = { now: minute(210), folder, sheetPdf: pdf, listPdf: pdf, statementPdf: pdf };
+    const around = {
+      now: minute(210),
+      folder,
+      sheetPdf: pdf,
+      listPdf: pdf,
+      money: { statementPdf: pdf, quote: { name: 'Quote 2, Coast', pdf } },
+    };
     const { mailId } = await writeHandOver(given.stores, id, { to: 'club@example.org', note: 'It was a pleasure.' }, around);
     const letter = readFileSync(path.join(folder, 'outbox', `${mailId}.eml`), 'utf8').replaceAll(/=\r?\n/g, '');
     expect(letter).to.match(
       /Coast is finished: 19 models in 2 units\. The parcel goes on Monday 23 November 2026 with Dune road and should be with you by Thursday 26 November 2026\./,
     );
     expect(letter).to.include('It was a pleasure.');
-    for (const name of ['Hand-over Coast.pdf', 'Packing list Coast.pdf', 'Statement Coast.pdf']) expect(letter).to.include(name);
+    for (const name of ['Hand-over Coast.pdf', 'Packing list Coast.pdf', 'Statement Coast.pdf', 'Quote 2 Coast.pdf'])
+      expect(letter).to.include(name);
     expect(await given.stores.testRounds.lastTo(id)).to.equal('club@example.org');
     remove();
   });

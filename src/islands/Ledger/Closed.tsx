@@ -45,6 +45,9 @@ export function Closed({ closed }: { closed: readonly ClosedCommission[] }) {
               <LinkButton kind="quiet" href={`/c/${commission.id}/money`} aria-label={`What ${commission.name} paid`}>
                 What it paid
               </LinkButton>
+              <LinkButton kind="quiet" href={`/c/${commission.id}/finish`} aria-label={`Papers and repairs of ${commission.name}`}>
+                Papers and repairs
+              </LinkButton>
               <Button kind="quiet" onClick={() => void reopen(commission.id)}>
                 Open again
               </Button>

@@ -17,8 +17,8 @@ interface Around {
   folder: string;
   sheetPdf: () => Promise<Uint8Array>;
   listPdf: () => Promise<Uint8Array>;
-  /** Null where no quote was accepted. */
-  statementPdf: (() => Promise<Uint8Array>) | null;
+  /** The statement, and the quote that it is of; null where none was accepted. */
+  money: { statementPdf: () => Promise<Uint8Array>; quote: { name: string; pdf: () => Promise<Uint8Array> } } | null;
 }
 
 /** Writes the letter that goes with the parcel into the outbox: sheet, packing list and statement in one. */
@@ -26,7 +26,7 @@ export async function writeHandOver(
   stores: Stores,
   id: string | undefined,
   { to, note: said }: InferType<typeof handOverSchema>,
-  { now, folder, sheetPdf, listPdf, statementPdf }: Around,
+  { now, folder, sheetPdf, listPdf, money }: Around,
 ): Promise<{ mailId: string }> {
   const { workshop, commission, units } = await findPriced(stores, id, now);
   const { delivery } = (await stores.finishing.load(commission.id)).finishing;
@@ -39,7 +39,7 @@ export async function writeHandOver(
     delivery.transitDays === 0
       ? 'They can be collected, or I bring them, on the day we agree.'
       : `The parcel goes on ${longDay(goes)}${by} and should be with you by ${longDay(arrivesOn(goes, delivery))}.`;
-  const attached = ['the sheet with all paints and mixes', 'the packing list', ...(statementPdf ? ['the statement'] : [])];
+  const attached = ['the sheet with all paints and mixes', 'the packing list', ...(money ? ['the statement', 'the quote it goes by'] : [])];
   const text = [
     `Dear ${commission.client},`,
     `${commission.name} is finished: ${models} ${models === 1 ? 'model' : 'models'} in ${units.length} ${units.length === 1 ? 'unit' : 'units'}. ${way}`,
@@ -52,7 +52,12 @@ export async function writeHandOver(
   const files = [
     { name: `Hand-over, ${commission.name}.pdf`, bytes: await sheetPdf() },
     { name: `Packing list, ${commission.name}.pdf`, bytes: await listPdf() },
-    ...(statementPdf ? [{ name: `Statement, ${commission.name}.pdf`, bytes: await statementPdf() }] : []),
+    ...(money
+      ? [
+          { name: `Statement, ${commission.name}.pdf`, bytes: await money.statementPdf() },
+          { name: `${money.quote.name}.pdf`, bytes: await money.quote.pdf() },
+        ]
+      : []),
   ].map((file) => ({ ...file, type: 'application/pdf' as const }));
   const letter = { from: painter.name, to, subject: `${commission.name}: finished`, at: now, text, files };
   return { mailId: await putInOutbox(stores, commission.id, letter, folder, () => Promise.resolve()) };

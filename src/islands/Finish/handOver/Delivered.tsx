@@ -10,6 +10,7 @@ import { useAttempt } from '../../client/useAttempt';
 import { useSaved } from '../../client/useSaved';
 import { SaveState } from '../../shared/SaveState';
 import shared from '../View.module.css';
+import { Paid } from './Paid';
 import { Repairs } from './Repairs';
 
 /** A commission that was delivered: what went, what was said of the rest, what is kept of it, and what came back since. */
@@ -73,12 +74,10 @@ export function Delivered({ picture }: { picture: FinishPicture }) {
               <li>
                 <a href={`${base}/finish/packing`}>Packing list and labels (PDF)</a>
               </li>
-              <li>
-                <a href={`/c/${commission.id}/money`}>Hours, pay and the next quote</a>
-              </li>
             </ul>
             {picture.lostPaints.length > 0 && <p>Not to be had as before: {picture.lostPaints.join('; ')}.</p>}
           </Panel>
+          <Paid commissionId={commission.id} />
           <ForNextTime picture={picture} />
           <Panel title="Open it again">
             <p>It goes on where it stopped: every mark, mix and order is as it was.</p>

@@ -91,8 +91,9 @@ function Letter({ finish }: { finish: Finish }) {
   return (
     <Panel title="Write to the client">
       <p className={shared.hint}>
-        One letter with the hand-over sheet{picture.hasStatement ? ', the packing list and the statement' : ' and the packing list'}: when
-        the parcel goes and when it should be there.
+        One letter with the hand-over sheet
+        {picture.hasStatement ? ', the packing list, the statement and its quote' : ' and the packing list'}: when the parcel goes and when
+        it should be there.
       </p>
       <div className={shared.fields}>
         <TextField label="To" type="email" placeholder="client@example.org" value={to} onChange={setTo} />

@@ -1,5 +1,6 @@
 import { agreedQuote } from '../../../../../core/money/definitions';
 import { handOverSchema, writeHandOver } from '../../../../../server/finish/handOver';
+import { quoteName } from '../../../../../server/money/quotes';
 import { endpoint } from '../../../../../server/http/endpoint';
 import { dataFolder } from '../../../../../server/starting/services';
 import { taskInThread } from '../../../../../server/work/threads';
@@ -9,12 +10,15 @@ import { findCommission } from '../../../../../server/workshop/loadWorkshop';
 export const POST = endpoint(handOverSchema, async (input, { stores, params, now }) => {
   const { id } = await findCommission(stores, params['id']);
   const folder = dataFolder();
-  const hasStatement = agreedQuote(await stores.quotes.ofCommission(id)) !== null;
+  const quote = agreedQuote(await stores.quotes.ofCommission(id));
   return writeHandOver(stores, id, input, {
     now,
     folder,
     sheetPdf: () => taskInThread({ task: 'handOverPdf', input: { id, isShort: false }, folder, now }),
     listPdf: () => taskInThread({ task: 'packingPdf', input: id, folder, now }),
-    statementPdf: hasStatement ? () => taskInThread({ task: 'statementPdf', input: id, folder, now }) : null,
+    money: quote && {
+      statementPdf: () => taskInThread({ task: 'statementPdf', input: id, folder, now }),
+      quote: { name: quoteName(quote), pdf: () => taskInThread({ task: 'quotePdf', input: quote, folder, now }) },
+    },
   });
 });
