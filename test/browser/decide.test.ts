@@ -4,7 +4,7 @@ import type { BenchPicture } from '../../src/contract/bench';
 import { startApp, type App } from '../support/app';
 import { closeBrowser, openBrowser } from '../support/browser';
 import { importFerry } from '../support/ferry';
-import { PageUser } from '../support/page';
+import { PageUser, PATIENCE_MS } from '../support/page';
 import { paint, part, step, unit } from '../support/units';
 
 /** An evening with three decisions at the bench, by keyboard, taken back the next day. */
@@ -67,10 +67,10 @@ describe('decisions at the bench', () => {
     await user.keys('c', '1');
     await saved();
     await user.see('[data-testid="main"]', /Model 3 is done/);
-    await driver.wait(async () => (await likely()) < before, 20_000, 'what is left out takes no time');
+    await driver.wait(async () => (await likely()) < before, PATIENCE_MS, 'what is left out takes no time');
     await user.keys('c');
     await user.press('Another coat on the 2 not done');
-    await driver.wait(async () => (await coats()).join() === 'coat 1,coat 2,light 1', 20_000);
+    await driver.wait(async () => (await coats()).join() === 'coat 1,coat 2,light 1', PATIENCE_MS);
     await user.see('[data-testid="main"]', /Model 3 is done/);
     // Model 1 keeps its one coat, and model 2 does without.
     expect(await (await fetch(`${app.url}/api/commissions/ferry/painted`)).json()).to.deep.equal([
@@ -99,7 +99,7 @@ describe('decisions at the bench', () => {
     await saved();
     await driver.wait(
       async () => !/Paint after all: Rowers, coat, base coat, coat 1 of 2/.test(await user.text('main')),
-      20_000,
+      PATIENCE_MS,
       'it is painted after all',
     );
     await user.open('/c/ferry/scheme');

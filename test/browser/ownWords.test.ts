@@ -5,7 +5,7 @@ import type { LogPicture } from '../../src/contract/log';
 import { startApp, type App } from '../support/app';
 import { closeBrowser, openBrowser } from '../support/browser';
 import { importFerry } from '../support/ferry';
-import { PageUser } from '../support/page';
+import { PageUser, PATIENCE_MS } from '../support/page';
 import { paint, part, step, unit } from '../support/units';
 
 /** A painter's own technique and levels, and decisions at the bench that are not for good. */
@@ -107,14 +107,16 @@ describe('said as the painter says it', () => {
     await user.choose('Paint for those not done yet', 'Dusk');
     await user.press('Try it');
     await user.see('[data-testid="instruction"]', /Deep water|Dusk/);
-    await driver.wait(async () => (await bench()).line.passes[0]!.trial !== null, 20_000);
+    await driver.wait(async () => (await bench()).line.passes[0]!.trial !== null, PATIENCE_MS);
     await user.open('/bench');
     await user.keys('c');
-    await user.see('[data-testid="trial"]', /Dusk on trial on models 1 to 2/);
+    // Those of the tray in hand: which one that is, the order found says.
+    const [from, to] = (await bench()).line.passes[0]!.trial!;
+    await user.see('[data-testid="trial"]', new RegExp(`Dusk on trial on models ${from} to ${to}`));
     await user.press('Take Dusk for all that are left');
-    await driver.wait(async () => (await bench()).line.passes[0]!.trial === null, 20_000);
+    await driver.wait(async () => (await bench()).line.passes[0]!.trial === null, PATIENCE_MS);
     await user.see('[data-testid="instruction"]', /Dusk/);
-    await user.see('[data-testid="recipe"]', /Dusk tried on 1, 2: taken instead of Deep water/);
+    await user.see('[data-testid="recipe"]', new RegExp(`Dusk tried on ${from}, ${to}: taken instead of Deep water`));
 
     await user.keys('c');
     await user.press('Not tonight');

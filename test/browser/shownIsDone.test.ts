@@ -4,7 +4,7 @@ import type chrome from 'selenium-webdriver/chrome.js';
 import { readTimeLog } from '../../src/core/formats/timeLog/readTimeLog';
 import type { CommissionEstimate } from '../../src/core/commission/estimate';
 import type { MoneyPicture } from '../../src/contract/money';
-import { startApp, type App } from '../support/app';
+import { startApp, toMorning, type App } from '../support/app';
 import { closeBrowser, openBrowser } from '../support/browser';
 import { importFerry } from '../support/ferry';
 import { PageUser, PATIENCE_MS } from '../support/page';
@@ -14,8 +14,6 @@ import { paint, part, step, unit } from '../support/units';
 const SHIFTED_CLOCK = `
   const real = performance.now.bind(performance);
   performance.now = () => real() + Number(localStorage.getItem('test clock') ?? 0);`;
-
-const MORNING = 8;
 
 describe('what is shown is what is done', () => {
   let app: App;
@@ -28,8 +26,7 @@ describe('what is shown is what is done', () => {
     let id: string;
     before(async () => {
       app = await startApp({ demo: true, shiftsClock: true });
-      // Between two sessions: in one that goes on every minute that passes leaves less of it, and other waits.
-      app.passMinutes((new Date().setHours(24 + MORNING, 0, 0, 0) - Date.now()) / 60_000);
+      toMorning(app);
       driver = await openBrowser();
       user = new PageUser(driver, app.url);
       await user.open('/');

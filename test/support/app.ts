@@ -98,3 +98,16 @@ function freePort(): Promise<number> {
     });
   });
 }
+
+const MORNING_HOUR = 8;
+
+/**
+ * Sets the clock of an app that can be shifted to the next morning, between two sessions: in one that goes on every minute that passes leaves less of
+ * it, and other waits.
+ */
+export function toMorning(app: Pick<App, 'passMinutes'>): void {
+  const morning = new Date();
+  morning.setHours(MORNING_HOUR, 0, 0, 0);
+  if (morning.getTime() <= Date.now()) morning.setDate(morning.getDate() + 1);
+  app.passMinutes((morning.getTime() - Date.now()) / 60_000);
+}

@@ -6,6 +6,8 @@ import type { FinishPicture } from '../../contract/finish';
 import { LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
 import { counted } from '../../ui/format';
+import { programNow } from '../client/clock';
+import { useNow } from '../shared/useNow';
 import { Opened } from '../shared/Opened';
 import { SaveState } from '../shared/SaveState';
 import { Cure } from './cure/Cure';
@@ -17,6 +19,8 @@ import { packAtOf } from './cure/readiness';
 import { useFinish, type Finish } from './useFinish';
 import styles from './View.module.css';
 
+/** Paint dries and varnish cures while the view is open. */
+const TICK_MS = 5000;
 const SECTIONS = ['inspect', 'varnish', 'pack', 'hand-over'] as const;
 type Section = (typeof SECTIONS)[number];
 
@@ -38,7 +42,8 @@ export function FinishView({ commissionId }: { commissionId: string }) {
 const sectionInAddress = (): Section => SECTIONS.find((section) => `#${section}` === window.location.hash) ?? 'inspect';
 
 function OpenedFinish({ picture, reload }: { picture: FinishPicture; reload: () => void }) {
-  const finish = useFinish(picture, reload);
+  const now = useNow(picture.now, TICK_MS, programNow);
+  const finish = useFinish(picture, reload, now);
   const [shown, setShown] = useState<Section>(sectionInAddress);
   const { commission, units } = picture;
   if (commission.closedAt !== null) return <Delivered picture={picture} />;
@@ -103,7 +108,7 @@ function aboutOf(finish: Finish, section: Section): string {
     case 'varnish': {
       const at = packAtOf(finish);
       if (at === null) return finish.round.spots > 0 && !finish.picture.isOpen ? 'not all mended' : 'not all painted';
-      return at <= finish.picture.now ? 'cured' : 'curing';
+      return at <= finish.now ? 'cured' : 'curing';
     }
     case 'pack': {
       const packed = finish.finishing.boxes.reduce((sum, box) => sum + modelsIn(box), 0);

@@ -19,7 +19,7 @@ import { useOutbox } from '../client/taps/useOutbox';
 import { useSaved } from '../client/useSaved';
 
 /** The end of a commission as it stands: what is tapped here shows at once, what is typed is saved by itself. */
-export function useFinish(picture: FinishPicture, reload: () => void) {
+export function useFinish(picture: FinishPicture, reload: () => void, now: number) {
   const { commission, units, house } = picture;
   const [own, setOwn] = useState<readonly BenchEvent[]>([]);
   const onTaken = useCallback((events: readonly BenchEvent[]) => {
@@ -56,9 +56,10 @@ export function useFinish(picture: FinishPicture, reload: () => void) {
     const minutes = new Map(picture.touchUpMinutes);
     return touchUpRound(units, marks, { house, paints }, (key) => minutes.get(key) ?? 0);
   }, [picture, units, marks, house, paints]);
+  const lookedAt = Math.floor(now / LOOK_MS) * LOOK_MS;
   const undone = useMemo(
-    () => undoneOf({ units, marks, house, changes: picture.unpriced, now: picture.now }),
-    [units, marks, house, picture],
+    () => undoneOf({ units, marks, house, changes: picture.unpriced, now: lookedAt }),
+    [units, marks, house, picture, lookedAt],
   );
 
   const revision = useRef(picture.revision);
@@ -84,6 +85,8 @@ export function useFinish(picture: FinishPicture, reload: () => void) {
   };
   return {
     picture,
+    /** UTC ms. */
+    now,
     units,
     paints,
     clock,
@@ -111,6 +114,8 @@ export function useFinish(picture: FinishPicture, reload: () => void) {
   };
 }
 
+/** What settles itself is looked at so often. */
+const LOOK_MS = 15_000;
 /** What the taps come to for dates and minutes follows when there is a moment between them. */
 const SOON_MS = 1200;
 

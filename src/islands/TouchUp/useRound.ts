@@ -8,7 +8,7 @@ import { useFinish } from '../Finish/useFinish';
 
 /** A round of touch-ups: pot by pot, spot by spot, on the clock of the bench. */
 export function useRound(picture: FinishPicture, reload: () => void, now: number) {
-  const finish = useFinish(picture, reload);
+  const finish = useFinish(picture, reload, now);
   const { round, record } = finish;
   const clock = clockAt(finish.clock, now);
   /** Which pot each pass is painted with; a pass with several, by whoever is mended first. */

@@ -26,12 +26,7 @@ export function Cure({ finish }: { finish: Finish }) {
       <div className={shared.columns}>
         <div className={shared.column}>
           {cures.map((unit) => (
-            <Unit
-              key={unit.unitId}
-              unit={unit}
-              now={finish.picture.now}
-              onAgain={(key) => finish.again(unit.unitId, key, unit.bareAgain)}
-            />
+            <Unit key={unit.unitId} unit={unit} now={finish.now} onAgain={(key) => finish.again(unit.unitId, key, unit.bareAgain)} />
           ))}
           <Spraying finish={finish} />
         </div>

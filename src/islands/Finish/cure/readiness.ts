@@ -28,7 +28,7 @@ export function parcelDays(finish: Finish): ParcelDays {
   const packAt = packAtOf(finish);
   const cureAhead = Math.max(0, ...cures.map(({ cureDaysAhead }) => cureDaysAhead));
   const expected = picture.paintedAt === null ? null : picture.paintedAt.safe + cureAhead * DAY_MS;
-  const readyAt = packAt === null ? expected : Math.max(packAt, picture.now);
+  const readyAt = packAt === null ? expected : Math.max(packAt, finish.now);
   if (readyAt === null) return { leavesBy: last, ready: null, isPainted: packAt !== null, goes: null, arrives: null, margin: null };
   const ready = localDay(new Date(readyAt));
   const goes = goesOn(ready, delivery);

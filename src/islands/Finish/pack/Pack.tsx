@@ -23,7 +23,7 @@ export function Pack({ finish }: { finish: Finish }) {
     finish.saved.change(packRest(finishing, { unitId: row.unitId, models: row.unpacked }, finishing.boxes.at(-1)?.id ?? null, ulid));
   return (
     <>
-      {softUntil > picture.now && (
+      {softUntil > finish.now && (
         <Notice kind="flag">
           Varnish is soft until {momentText(softUntil)}: models that are wrapped before take the marks of what they lie in.
         </Notice>
