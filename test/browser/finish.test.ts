@@ -275,6 +275,7 @@ describe('the end of a commission, on a tablet', () => {
     await user.open(`/c/${id}/finish`);
     await tapOn('[data-testid="fine"]');
     await user.see('[data-testid="fine"]', /Model 2 is fine/);
+    await user.find('[data-unsent="0"]');
     await user.choose('Look for one thing', 'Base coat on oar');
     await app.kill();
     await tapOn('[data-testid="models"] [data-model="7"]');
