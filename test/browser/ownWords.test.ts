@@ -109,6 +109,8 @@ describe('said as the painter says it', () => {
     await user.see('[data-testid="instruction"]', /Deep water|Dusk/);
     await driver.wait(async () => (await bench()).line.passes[0]!.trial !== null, PATIENCE_MS);
     await user.open('/bench');
+    // Keys mean something once the work stands there.
+    await user.find('[data-testid="instruction"]');
     await user.keys('c');
     // Those of the tray in hand: which one that is, the order found says.
     const [from, to] = (await bench()).line.passes[0]!.trial!;
