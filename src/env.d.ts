@@ -2,6 +2,6 @@
 
 declare namespace App {
   interface Locals {
-    theme: 'daylight' | 'lamp';
+    theme: 'light' | 'dark' | null;
   }
 }

@@ -7,7 +7,8 @@ const routes = import.meta.glob('./pages/api/**/*.ts');
 
 /** Every page and endpoint passes here, behind the host: no stack trace gets out, and what is not there says so in its own kind. */
 export const onRequest = defineMiddleware(async ({ url, request, routePattern, cookies, locals }, next) => {
-  locals.theme = cookies.get('theme')?.value === 'lamp' ? 'lamp' : 'daylight';
+  const theme = cookies.get('theme')?.value;
+  locals.theme = theme === 'light' || theme === 'dark' ? theme : null;
   const isPage = !url.pathname.startsWith('/api/');
   if (isPage && !['GET', 'HEAD'].includes(request.method))
     return refuse(405, 'A page is only read: use an address that the pages write to.', { allow: 'GET, HEAD' });

@@ -8,7 +8,7 @@ import type { Commission } from '../core/commission/definitions';
 /** A job of a leg as it stands on the sheet, with the minute of the plan at which it begins. */
 export interface LegSheetJob {
   begin: number;
-  /** The session it is begun in, from 0; always 0 in one sitting. */
+  /** The session it is begun in, from 0; always 0 in one session. */
   session: number;
 }
 
@@ -17,7 +17,7 @@ export interface LegSheet {
   /** Whose units are on it, by date. */
   commissions: Pick<Commission, 'name' | 'client' | 'dueOn'>[];
   totals: LineTotals;
-  /** Null when it is planned in one sitting. */
+  /** Null when it is planned in one session. */
   sessions: LineSessions | null;
   trays: TrayInfo[];
   legs: (Omit<Leg, 'first'> & { timed: LegSheetJob[] })[];

@@ -45,7 +45,7 @@ export interface LogPicture {
   closed: ClosedCommission[];
 }
 
-/** What a technique really takes against the norm we ship. */
+/** What a technique really takes against our default. */
 export interface TechniquePace {
   technique: Technique;
   label: string;

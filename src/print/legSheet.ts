@@ -40,7 +40,7 @@ export function legSheetDocument(sheet: LegSheet): TDocumentDefinitions {
         margin: [0, 2, 0, 0],
       },
       {
-        text: `${minutesText(totals.bench)} at the bench: ${counted(legs.length, 'leg')}, ${counted(jobs, 'job')}, ${minutesText(totals.changeover)} of changeovers, ${minutesText(totals.wait)} of waiting${until(sheet)}.`,
+        text: `${minutesText(totals.bench)} at the bench: ${counted(legs.length, 'leg')}, ${counted(jobs, 'job')}, ${minutesText(totals.changeover)} of set-ups, ${minutesText(totals.wait)} of waiting${until(sheet)}.`,
         color: SOFT,
         margin: [0, 2, 0, 8],
       },
@@ -50,7 +50,7 @@ export function legSheetDocument(sheet: LegSheet): TDocumentDefinitions {
 }
 
 function until({ sessions, totals }: LegSheet): string {
-  return sessions ? `, done ${momentText(sessions.origin + totals.finish * MINUTE_MS)}` : ', in one sitting; times count from its start';
+  return sessions ? `, done ${momentText(sessions.origin + totals.finish * MINUTE_MS)}` : ', in one session; times count from its start';
 }
 
 /** A leg stays on one page where it can; the head of a session goes before the first job that is begun in it. */

@@ -40,11 +40,11 @@ describe('estimates in the browser', () => {
   it('open to the norm, the factors and the rows they come from', async () => {
     await user.open('/bench');
     await driver.executeScript('arguments[0].open = true', await user.find('[data-testid="why-figure"]'));
-    const why = await user.see('[data-testid="why-figure"]', /A model, likely/);
+    const why = await user.see('[data-testid="why-figure"]', /A model, expected/);
     expect(why).to.match(/The norm for /);
-    expect(why).to.match(/Your pace now \(\d+ stretches logged\)\s*× \d\.\d\d/);
+    expect(why).to.match(/Your pace now \(\d+ rows logged\)\s*× \d\.\d\d/);
     expect(why).to.match(/Repetition: models? \d+/);
-    expect(why).to.match(/20 more stretches like it would narrow that to/);
+    expect(why).to.match(/20 more rows like it would narrow that to/);
   });
 
   it('change hours and dates with a reason when an evening goes 30 % slower', async () => {
@@ -66,7 +66,7 @@ describe('estimates in the browser', () => {
     expect(await doneAt(), 'the date').to.be.greaterThan(doneBefore);
     await user.open('/bench');
     await driver.executeScript('arguments[0].open = true', await user.find('[data-testid="why-figure"]'));
-    const why = await user.see('[data-testid="why-figure"]', /A model, likely/);
+    const why = await user.see('[data-testid="why-figure"]', /A model, expected/);
     expect(Number(/Your pace now[^×]*× (\d\.\d\d)/.exec(why)![1])).to.be.greaterThan(paceBefore);
     await user.open('/');
     await user.see('main', /Tide coast watch/);
@@ -94,7 +94,7 @@ describe('estimates in the browser', () => {
       'nothing was foretold',
     );
     await user.open('/ledger');
-    await user.see('[data-testid="hit-rate"]', /of \d+ stretches, \d+ took no longer than was called safe/);
+    await user.see('[data-testid="hit-rate"]', /of \d+ rows, \d+ took no longer than the cautious estimate/);
     await user.see('[data-testid="stages"]', /\d+% from primer to shade/);
     await user.see('[data-testid="saved"]', /each doubling saves \d+%/);
     await user.fill('Find in the log', 'net menders');
@@ -106,13 +106,13 @@ describe('estimates in the browser', () => {
 
   it('leave other work out: it has a clock of its own, which pauses painting', async () => {
     await user.open('/bench');
-    await user.press('Start its clock');
+    await user.press('Start timer');
     await user.see('[data-testid="other-work"]', /photographs, Tide coast watch; painting is paused/);
     await driver.navigate().refresh();
     await user.ready();
     await user.see('[data-testid="other-clock"]', /\d:\d\d/);
     await user.press('Stop');
-    await user.see('[data-testid="other-work"]', /Start its clock/);
+    await user.see('[data-testid="other-work"]', /Start timer/);
     const { commissions } = await get<{ commissions: { id: string }[] }>('/api/other-work');
     await user.open(`/c/${commissions[0]!.id}/intake`);
     await user.press('Correct');

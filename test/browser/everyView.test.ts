@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import { Key, type WebDriver } from 'selenium-webdriver';
+import type chrome from 'selenium-webdriver/chrome.js';
 import { violationsOn } from '../support/accessibility';
 import { startApp, type App } from '../support/app';
 import { closeBrowser, openBrowser } from '../support/browser';
@@ -105,8 +106,8 @@ describe('every view', () => {
           expect(complaints, 'complaints').to.deep.equal([]);
           // A theme is other colours, and nothing else.
           for (const [theme, only] of [
-            ['daylight', null],
-            ['lamp', ['color-contrast', 'link-in-text-block']],
+            ['light', null],
+            ['dark', ['color-contrast', 'link-in-text-block']],
           ] as const) {
             await driver.executeScript('document.documentElement.dataset.theme = arguments[0]', theme);
             expect(await violationsOn(driver, only), theme).to.deep.equal([]);
@@ -128,7 +129,7 @@ describe('every view', () => {
 
     it('shows its keys on ?, and goes to a station with Alt and its number', async () => {
       await user.keys('?');
-      await user.see('dialog[open]', /Keys/);
+      await user.see('dialog[open]', /Shortcuts/);
       await user.keys(Key.ESCAPE);
       await driver.actions().keyDown(Key.ALT).sendKeys('0').keyUp(Key.ALT).perform();
       await user.path(/\/ledger$/);
@@ -156,11 +157,28 @@ describe('every view', () => {
       await user.see('#job-in-hand', /^3 of \d+/);
     });
 
-    it('keeps the theme that was chosen', async () => {
-      await user.press('Lamp');
+    it('goes by the theme of the system until one is chosen, and keeps that', async () => {
+      const ground = () => driver.executeScript<string>('return getComputedStyle(document.documentElement).backgroundColor');
+      const prefers = (value: string) =>
+        (driver as chrome.Driver).sendDevToolsCommand('Emulation.setEmulatedMedia', {
+          features: [{ name: 'prefers-color-scheme', value }],
+        });
+      const choose = async (theme: string) => (await user.find(`#theme option[value="${theme}"]`)).click();
       await user.open('/');
-      expect(await driver.executeScript('return document.documentElement.dataset.theme')).to.equal('lamp');
-      await user.press('Daylight');
+      const [light, dark] = ['rgb(243, 243, 243)', 'rgb(23, 23, 23)'];
+      expect(await ground()).to.equal(light);
+      await prefers('dark');
+      expect(await ground(), 'as the system').to.equal(dark);
+      await choose('light');
+      await user.open('/');
+      expect(await ground(), 'chosen').to.equal(light);
+      await prefers('light');
+      await choose('dark');
+      await user.open('/');
+      expect(await ground(), 'chosen').to.equal(dark);
+      await choose('');
+      await user.open('/');
+      expect(await ground()).to.equal(light);
     });
 
     it('keeps the unit that is shown over a reload', async () => {
@@ -176,11 +194,11 @@ describe('every view', () => {
     });
 
     it('stores a scheme that is left at once, and shows it when it is opened again at once', async () => {
-      await user.fill('Another part, further out', 'Whistle');
+      await user.fill('Next part', 'Whistle');
       await user.press('Add the part');
       for (const unit of ['Lamp keepers', 'Ferry crew', 'Lamp keepers', 'Ferry crew']) await user.press(unit);
       await user.find('[data-part="Whistle"]');
-      await user.fill('Another part, further out', 'Bell');
+      await user.fill('Next part', 'Bell');
       await user.press('Add the part');
       await user.find('[data-part="Bell"]');
       await driver.sleep(600);

@@ -26,8 +26,8 @@ describe('from an empty database to a changed estimate', () => {
   });
 
   it('takes a commission in', async () => {
-    await user.fill('What is it called?', 'Reed fair');
-    await user.fill('For whom?', 'Saltmere guild');
+    await user.fill('Name', 'Reed fair');
+    await user.fill('Client', 'Saltmere guild');
     await driver.executeScript(
       `const field = document.querySelector('input[type=date]'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(field, '2027-03-01'); field.dispatchEvent(new Event('input', { bubbles: true }));`,
     );
@@ -63,7 +63,7 @@ describe('from an empty database to a changed estimate', () => {
       ['Shirt', 'Sail brown'],
       ['Hood', 'Kelp green'],
     ] as const) {
-      await user.fill(part === 'Shirt' ? 'The deepest part' : 'Another part, further out', part);
+      await user.fill(part === 'Shirt' ? 'First part' : 'Next part', part);
       await user.choose('Base coat', 'a new paint');
       await user.fill('Name of the new paint', name);
       await user.press('Add paint');
@@ -114,12 +114,12 @@ describe('from an empty database to a changed estimate', () => {
     }
     await user.see('[data-testid="tray"]', /^(?!.*done)/s);
     await user.find('[data-unsent="0"]');
-    await user.see('[data-testid="moved"]', /−.* since this window was opened/);
+    await user.see('[data-testid="moved"]', /−.* since you opened this page/);
     expect(await user.text('[data-testid="likely"]')).not.to.equal(before);
   });
 
   it('takes ticks within seconds as marks without time, and the minutes when they are told', async () => {
-    await user.see('[data-testid="late"]', /1 time to fill in/);
+    await user.see('[data-testid="late"]', /1 job without a time/);
     await (await user.find('[data-testid="late"] summary')).click();
     await user.fill('Minutes for', '40');
     await user.press('It took that long');

@@ -65,7 +65,7 @@ describe('from a test model to the batch, and a change of scope in the middle', 
     await user.find('[data-pictures="the test model of Market townsfolk"] figure img');
     await user.fill('To', 'curator@museum.example');
     await user.fill('A word to the client', 'Is the waistcoat green enough?');
-    await user.press('Put the letter in the outbox');
+    await user.press('Prepare the e-mail');
     await user.see('h2', /Test model of Market townsfolk: waiting for curator@museum\.example/);
     expect(readdirSync(path.join(app.folder, 'outbox')).filter((name) => name.endsWith('.eml'))).to.have.lengthOf(1);
     await driver.navigate().refresh();

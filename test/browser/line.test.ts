@@ -62,7 +62,7 @@ describe('arranging a line by hand', () => {
       '[data-testid="hand-note"]',
       /^Put there and pinned: ([+−].* min.*|done .* (later|earlier)|no change) against where it stood/,
     );
-    await user.see('[aria-label="Pins and wishes"]', /pinned behind .*\n.*costs/);
+    await user.see('[aria-label="Fixed jobs and wishes"]', /pinned behind .*\n.*longer/);
     await user.find('[data-pinned]');
     await user.isStored();
     const { own, suggested } = (await (await fetch(`${app.url}/api/line`)).json()) as LinePicture;
@@ -134,7 +134,7 @@ describe('arranging a line by hand', () => {
 
   it('takes wishes for the leg in hand with their prices, and lets them go', async () => {
     await user.press(' first');
-    await user.see('[aria-label="Pins and wishes"]', / first\n.*costs/);
+    await user.see('[aria-label="Fixed jobs and wishes"]', / first\n.*longer/);
     await user.press('Improve the rest');
     await user.see(
       '[data-testid="found"][data-searching="false"]',
@@ -142,10 +142,10 @@ describe('arranging a line by hand', () => {
     );
     await user.press((await user.text('[data-testid="found"]')).startsWith('Found') ? 'Take it' : 'Cancel');
     await user.press('A leader every 10 models');
-    await user.see('[aria-label="Pins and wishes"]', /A leader after every 10 models/);
+    await user.see('[aria-label="Fixed jobs and wishes"]', /A leader after every 10 models/);
     await user.press('Remove: A leader after');
     await driver.wait(
-      async () => !/A leader after/.test(await user.text('[aria-label="Pins and wishes"]')),
+      async () => !/A leader after/.test(await user.text('[aria-label="Fixed jobs and wishes"]')),
       5000,
       'the wish was not let go',
     );
@@ -168,7 +168,7 @@ describe('arranging a line by hand', () => {
     await user.isStored();
   });
 
-  it('plans in the sessions of House rules, or in one sitting, and remembers which', async () => {
+  it('plans in the sessions of House rules, or in one session, and remembers which', async () => {
     const bands = async () => (await driver.findElements({ css: '[data-session]' })).length;
     const worked = await bands();
     expect(worked).to.be.greaterThan(2);
@@ -176,7 +176,7 @@ describe('arranging a line by hand', () => {
     await user.see('[data-strategy="suggested"]', /(Mon|Tue|Thu|Sat) \d/);
     await user.press('Improve the rest');
     await user.find('[data-testid="found"]');
-    await user.press('In one sitting');
+    await user.press('In one session');
     // What was found in the sessions says nothing of one sitting.
     expect(await driver.findElements({ css: '[data-testid="found"]' })).to.deep.equal([]);
     await driver.navigate().refresh();

@@ -150,7 +150,7 @@ describe('the middle of real work', () => {
     const before = await models();
     await user.open(`/c/${commission}/intake`);
     await user.fill(`Counted of ${unit}`, String(before + 1));
-    await user.fill(`Most on a tray of ${unit}`, '40');
+    await user.fill(`Tray size of ${unit}`, '40');
     await user.isStored();
     await user.open('/bench');
     await user.find('[data-testid="instruction"]');

@@ -42,7 +42,7 @@ describe('a price in the browser', () => {
     await user.press('Add a material');
     await user.fill('Price of material 1', '12.5');
     await user.fill('What material 1 is', 'two pots of slate');
-    await user.choose('The hours hold in', '90 of 100');
+    await user.choose('Safety margin: enough', '90 of 100');
     const dearer = await total();
     expect(dearer).to.be.greaterThan(before + 12.5);
     await user.fill('Repeat discount on the work', '10');
@@ -55,10 +55,10 @@ describe('a price in the browser', () => {
   });
 
   it('has a figure for one notch less, and for twenty models more', async () => {
-    const rows = await user.see('[data-testid="alternatives"]', /one notch less/);
+    const rows = await user.see('[data-testid="alternatives"]', /one level lower/);
     expect(rows)
-      .to.match(/quick, one notch less.*−€\d/)
-      .and.to.match(/full, one notch more/);
+      .to.match(/quick, one level lower.*−€\d/)
+      .and.to.match(/full, one level higher/);
     await user.press('Work it out');
     await user.see('[data-testid="alternatives"]', /models instead of \d+.*\+€\d/s);
   });
@@ -68,7 +68,7 @@ describe('a price in the browser', () => {
       'window.realFetch = window.fetch; window.fetch = (url, ask) => (ask?.method === "PUT" ? Promise.reject(new Error("away")) : window.realFetch(url, ask))',
     );
     await user.fill('Minimum charge', '40');
-    await user.press('Keep it without a letter');
+    await user.press('Save without sending');
     await user.see('[role="alert"]', /The terms are not saved, so nothing was sent/);
     expect(await quotes()).to.deep.equal([]);
     await driver.executeScript('window.fetch = window.realFetch');
@@ -86,7 +86,7 @@ describe('a price in the browser', () => {
         body: JSON.stringify(judgement),
       });
     await judge({ verdict: 'counts', correctedMinutes: 400 });
-    await user.press('Keep it without a letter');
+    await user.press('Save without sending');
     await user.see('[role="alert"]', /The price is [\d.]+ EUR now, not [\d.]+ EUR, so nothing was written/);
     await driver.wait(async () => (await total()) > before, PATIENCE_MS, 'the new price was not shown');
     expect(await quotes()).to.deep.equal([]);
@@ -116,7 +116,7 @@ describe('a price in the browser', () => {
     await user.press('Accepted');
     await user.see('[data-testid="quotes"]', /accepted .*by telephone/);
     expect((await quotes()).map(answered)).to.deep.equal([[1, 'accepted', 'by telephone']]);
-    await user.see('[data-testid="pay"]', /In the end, likely.*€\d+\.\d\d/s);
+    await user.see('[data-testid="pay"]', /In the end, expected.*€\d+\.\d\d/s);
     await user.press('Undo the answer');
     await user.see('[data-testid="quotes"]', /Changes wanted/);
     await user.press('Accepted');
@@ -143,7 +143,7 @@ describe('a price in the browser', () => {
     await user.open(`/c/${id}/money`);
     const moved = await user.see('[data-testid="moved"]', /since quote 1/);
     expect(moved).to.match(/^\+€[\d.]+ since quote 1 of .*: \+€[\d.]+ by the hours/);
-    expect(moved).to.match(/\d+ stretch(es)? logged since then took \d+% longer than was foretold before each/);
+    expect(moved).to.match(/\d+ rows? logged since then took \d+% longer than estimated/);
   });
 
   it('takes what was added later, priced or given away', async () => {
@@ -171,7 +171,7 @@ describe('a price in the browser', () => {
     await user.open('/ledger');
     await user.press('What Market square paid');
     await user.path(/\/money$/);
-    await user.see('[data-testid="undone"]', /Handed over with \d+ things? not done.*model-steps not painted/s);
+    await user.see('[data-testid="undone"]', /Delivered with \d+ things? not done.*model-steps not painted/s);
     const pay = await user.see('[data-testid="pay"]', /In all/);
     expect(pay).to.not.match(/In the end/);
     await user.see('[data-testid="comparison"]', /All of it.*primer to shade/s);

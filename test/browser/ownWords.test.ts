@@ -121,7 +121,7 @@ describe('said as the painter says it', () => {
     await user.see('[data-testid="recipe"]', new RegExp(`Dusk tried on ${from}, ${to}: taken instead of Deep water`));
 
     await user.keys('c');
-    await user.press('Not tonight');
+    await user.press('Not this session');
     await saved();
     // What waits for it waits too: the boots are next.
     const said = await user.see('[data-testid="if-needed"]', /Look at model \d+ first: only where it is needed/);

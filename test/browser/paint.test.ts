@@ -174,7 +174,7 @@ describe('paint, from a picture to the last drop', () => {
     await user.choose('Paint for those not done yet', 'Straw');
     await user.press('Take this paint');
     await user.see('[data-testid="side-by-side"]', /Match of .* is on 1 model of Rowers \(.* apart\)/);
-    await user.press('Take it all the same');
+    await user.press('Use it anyway');
     await user.see('[data-testid="instruction"]', /Straw/);
     await user.see('[data-testid="notes"]', /Models? 2 to 4: Straw in place of Match of .*, beside 1 model of Rowers/);
     expect(await user.complaints()).to.deep.equal([]);

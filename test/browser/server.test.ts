@@ -54,7 +54,7 @@ describe('the running server', () => {
     const page = await fetch(`${app.url}/c/none/intake`);
     expect(page.status).to.equal(404);
     expect(await page.text())
-      .to.include('Nothing stands here')
+      .to.include('Page not found')
       .and.not.to.match(/\bat .*\.(m?js|ts):\d+/);
   });
 

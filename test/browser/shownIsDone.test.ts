@@ -211,7 +211,7 @@ describe('what is shown is what is done', () => {
       await user.press('Deliver Ferry crew anyway');
       await user.path(/\/$/);
       await user.open('/c/ferry/money');
-      await user.see('[data-testid="undone"]', /Handed over with 2 things not done.*1 missed spot to touch up/s);
+      await user.see('[data-testid="undone"]', /Delivered with 2 things not done.*1 missed spot to touch up/s);
     });
   });
 });

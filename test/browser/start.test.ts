@@ -80,7 +80,7 @@ describe('starting and stopping', function () {
     };
     expect(await run([])).not.to.include('Filling');
     expect(await run(['--reset']))
-      .to.include('The demo begins afresh.')
+      .to.include('The demo starts over.')
       .and.to.include('Filling the demo data folder');
   });
 

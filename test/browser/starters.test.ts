@@ -34,8 +34,8 @@ describe('from an empty database to a line with variants', () => {
 
   it('takes few actions', async () => {
     await user.open('/new');
-    await act(user.fill('What is it called?', 'Pier watch'));
-    await act(user.fill('For whom?', 'Harbour guild'));
+    await act(user.fill('Name', 'Pier watch'));
+    await act(user.fill('Client', 'Harbour guild'));
     await driver.executeScript(
       `const field = document.querySelector('input[type=date]'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(field, '2027-03-01'); field.dispatchEvent(new Event('input', { bubbles: true }));`,
     );

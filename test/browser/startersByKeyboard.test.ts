@@ -50,9 +50,9 @@ describe('from an empty database to a line with variants, by keyboard alone', ()
     await type(Key.ENTER);
     await user.see('h2', /^30 paints/);
     await user.open('/new');
-    await goTo(/What is it called/);
+    await goTo(/^Name/);
     await type('Pier watch');
-    await goTo(/For whom/);
+    await goTo(/^Client/);
     await type('Harbour guild');
     await goTo(/due|When/i);
     await type('03012027');
@@ -71,7 +71,7 @@ describe('from an empty database to a line with variants, by keyboard alone', ()
     await user.see('[data-part="Boots"]', /Dark brown/);
     await user.isStored();
     await driver.executeScript('document.activeElement.blur()');
-    await goTo(/^Who is who/);
+    await goTo(/^Leaders and groups/);
     await type(Key.ENTER);
     await goTo(/^Add \|/);
     await type('a variant');

@@ -34,8 +34,8 @@ describe('choosing trays', () => {
     await tab('Lamp keepers');
     expect(await driver.findElements({ css: '[data-split]' })).to.have.length(8);
     await user.see('h2', /How many Lamp keepers at a time/);
-    await user.see('[data-testid="why"]', /in all, .* lost, at most .* at a stretch/);
-    await user.see('[data-testid="needs"]', /drying − .* changeover\) \/ .* min a model \+ 1 = \d+ models/);
+    await user.see('[data-testid="why"]', /in all, .* lost, at most .* without a break/);
+    await user.see('[data-testid="needs"]', /drying − .* set-up\) \/ .* min a model \+ 1 = \d+ models/);
     expect(await driver.findElements({ css: '.recharts-bar-rectangle' })).to.have.length.at.least(16);
   });
 

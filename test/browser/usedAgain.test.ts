@@ -18,8 +18,8 @@ describe('a scheme typed, carried about, kept and used again in other colours', 
     await user.press('Put thirty common colours on it, by plain names');
     await user.see('h2', /^30 paints/);
     await user.open('/new');
-    await user.fill('What is it called?', 'Pier watch');
-    await user.fill('For whom?', 'Harbour guild');
+    await user.fill('Name', 'Pier watch');
+    await user.fill('Client', 'Harbour guild');
     await driver.executeScript(
       `const field = document.querySelector('input[type=date]'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(field, '2027-03-01'); field.dispatchEvent(new Event('input', { bubbles: true }));`,
     );

@@ -109,7 +109,7 @@ function badProblems(good: LineProblem): [what: string, problem: unknown, messag
       /^jobs\[0\]\.after is \["a","b"\]: break the circle/,
     ],
     ['a number that is not finite', endless, /^jobs\[0\]\.dryMinutes is Infinity: /],
-    ['a ragged matrix', { ...good, changeover: [[0], [5, 0]] }, /^changeover\[0\] is \[0\]: give a list with one number for each setup/],
+    ['a ragged matrix', { ...good, changeover: [[0], [5, 0]] }, /^changeover\[0\] is \[0\]: give a list with one number for each set-up/],
     [
       'a wait for a model across trays',
       { ...good, trays: [...good.trays, { id: 't2', models: 10 }], jobs: [first, { ...second, tray: 't2' }] },

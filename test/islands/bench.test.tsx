@@ -96,7 +96,7 @@ describe('the instruction', () => {
       );
     };
     const painting = [...primed, shed.started(40, shirt)];
-    expect(budgeted(shed, painting, 41, 10)).to.include('The price pays 30 min a model: 10 min spent, 20 min left, likely 12 min to go');
+    expect(budgeted(shed, painting, 41, 10)).to.include('The price pays 30 min a model: 10 min spent, 20 min left, about 12 min to go');
     expect(budgeted(shed, painting, 41, 35)).to.include('35 min spent, 5 min over');
     const can = new TestBench(roster([unit('Keepers', [], [step('prime', { paint: 'red' })])], { paints }));
     expect(budgeted(can, [can.started(0, can.pass(null))], 1, 10)).to.not.include('The price pays');
@@ -175,7 +175,7 @@ describe('around the work', () => {
   it('says how the hours moved and why', () => {
     const markup = side([...primed, shed.started(40, shirt)], 40);
     expect(markup).to.include('1 h 40 min').and.to.include('2 h 10 min');
-    expect(markup).to.include('−20 min since this window was opened');
+    expect(markup).to.include('−20 min since you opened this page');
     expect(markup).to.include('2 min a model, was 3 min').and.to.include('4 models of this step logged.');
   });
 
@@ -249,7 +249,7 @@ describe('times to fill in', () => {
 
   it('ask how long late ticks took, and whether a gap was a break', () => {
     expect(late({ open: 'late' }))
-      .to.include('1 time to fill in')
+      .to.include('1 job without a time')
       .and.to.include('Ticked off without time')
       .and.not.to.include('all the time');
     expect(late({ open: 'gap', minutes: 120 }))

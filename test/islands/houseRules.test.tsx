@@ -25,7 +25,7 @@ describe('House rules on screen', () => {
 
   it('say what leaders really take, once there were some', () => {
     expect(shown([])).to.not.match(/a leader takes/);
-    expect(shown([], { power: 0.5, stretches: 3 })).to.match(/a leader takes +×2\.02 *, from 3 stretches with leaders and your ×1\.6/);
+    expect(shown([], { power: 0.5, stretches: 3 })).to.match(/a leader takes +×2\.02 *, from 3 rows with leaders and your ×1\.6/);
   });
 
   it('say how far work strays, once touch-ups have taught it', () => {

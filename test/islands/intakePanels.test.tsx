@@ -81,7 +81,7 @@ describe('prices by standard', () => {
     );
     expect(markup).to.match(/table, paid for/);
     expect(markup).to.match(/Keepers 2 h 4 h 6 h 8 h/);
-    expect(markup).to.match(/All of it, safe 2 h 30 min .*Price €100.00 €200.00 €300.00 €400.00/);
+    expect(markup).to.match(/All of it, cautious 2 h 30 min .*Price €100.00 €200.00 €300.00 €400.00/);
   });
 });
 
@@ -110,7 +110,7 @@ describe('a date planned back from', () => {
     expect(plan(400, 1)).to.match(/1 day for the varnish to cure left out/);
     expect(plan(400)).to.match(/Keepers: up to 30 min for a model, 20 min planned/);
   });
-  it('is likely, and how much of safe is missing', () => expect(plan(260)).to.match(/is likely, 40 min short of safe/));
+  it('is likely, and how much of safe is missing', () => expect(plan(260)).to.match(/is expected, 40 min short of cautious/));
   it('cannot be kept, and what would have to give', () => {
     const words = plan(180);
     expect(words).to.match(/cannot be kept as things stand: 2 h are missing/);
@@ -155,7 +155,7 @@ describe('changes of scope', () => {
   });
   it('begin on the day it is agreed', () => {
     expect(shown([])).to.include('Scope is agreed with the client');
-    expect(shown([], '2026-11-24T10:00:00.000Z')).to.include('Not agreed after all');
+    expect(shown([], '2026-11-24T10:00:00.000Z')).to.include('Undo agreement');
   });
 });
 
@@ -206,7 +206,7 @@ describe('a test model at Intake', () => {
   it('says how far it is, and asks for a letter and an answer', () => {
     const markup = shown({});
     expect(text(markup)).to.match(/the others wait for it 3 of 9 steps painted ?, 14 min hands-on ?, 30 min expected/);
-    expect(markup).to.include('Put the letter in the outbox').and.to.include('Mark as approved').and.to.include('value="club@example.org"');
+    expect(markup).to.include('Prepare the e-mail').and.to.include('Mark as approved').and.to.include('value="club@example.org"');
   });
   it('says who is asked, and links to the letter', () => {
     const markup = shown({ rounds: [round] });

@@ -22,7 +22,7 @@ import { smallLine } from '../support/line';
 
 const { picture, plan } = smallLine();
 const nothing = () => undefined;
-/** Counted from the start, as in one sitting. */
+/** Counted from the start, as in one session. */
 const times = new LineTimes(null);
 const order = plan.order.map((id) => picture.jobs.findIndex((job) => job.id === id));
 const count = (markup: string, pattern: RegExp) => (markup.match(pattern) ?? []).length;
@@ -146,7 +146,7 @@ describe('the relay chart', () => {
     });
     expect(said).to.have.length(4);
     expect(said[0]).to.match(/^Fills drying: without it .* would wait 6 min for /);
-    expect(said.at(-1)).to.equal('Best other place, at the start: +7 min (changeover +2 min, waiting +5 min).');
+    expect(said.at(-1)).to.equal('Best other place, at the start: +7 min (set-up +2 min, waiting +5 min).');
     expect(why(first, { bestOther: null, heldBy: null, holds: null, fills: null, shares: null })).to.deep.equal([
       'The rules allow no other place.',
     ]);
@@ -215,9 +215,9 @@ describe('beside the chart', () => {
   it("compares four ways with their minutes, and the painter's own as the fifth", () => {
     const markup = renderToStaticMarkup(<StrategyTable strategies={strategies} times={times} />);
     expect(count(markup, /data-strategy/g)).to.equal(4);
-    expect(markup).to.match(/Suggested.*One unit at a time.*As entered.*One model at a time/s);
+    expect(markup).to.match(/Suggested.*One unit at a time.*In entry order.*One model at a time/s);
     const withOwn = [...strategies, strategyOf(line, 'own', order)];
-    expect(renderToStaticMarkup(<StrategyTable strategies={withOwn} times={times} />)).to.include('Yours');
+    expect(renderToStaticMarkup(<StrategyTable strategies={withOwn} times={times} />)).to.include('On the bench');
   });
 
   it('shows what is known before the other ways have been worked out', () => {

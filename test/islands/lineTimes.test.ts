@@ -70,7 +70,7 @@ describe('the times of a line in the sessions of the week', () => {
 });
 
 describe('the minutes along a chart', () => {
-  it('are even in one sitting', () => {
+  it('are even in one session', () => {
     const { x, bands } = chartScale(null, 200, 800);
     expect(bands).to.equal(null);
     expect([0, 50, 200].map(x)).to.deep.equal([0, 200, 800]);

@@ -156,14 +156,14 @@ describe('a standing in words', () => {
   it('gives its numbers', () => {
     expect(standingText(entry())).to.deep.equal({
       verdict: 'Fits',
-      why: '15 h of sessions before the date; likely 10 h needed. On time in 93 of 100 simulations.',
+      why: '15 h of sessions before the date; 10 h needed. On time in 93 of 100 simulations.',
     });
     const queued = entry({
       outlook: { standing: 'short', chance: 0.05, sessionMinutes: 300, queuedMinutes: 120, likelyAt: null, safeAt: null },
     });
     expect(standingText(queued)).to.deep.equal({
       verdict: 'Too little time',
-      why: '5 h of sessions before the date; likely 10 h needed after 2 h of other work. On time in 5 of 100 simulations.',
+      why: '5 h of sessions before the date; 10 h needed after 2 h of other work. On time in 5 of 100 simulations.',
     });
   });
 

@@ -41,8 +41,8 @@ describe('splits in words', () => {
   });
 
   it('say what another one changes, and through what', () => {
-    expect(changeWords(whole, tens)).to.equal('14 min more (changeover −2 min, waiting +16 min)');
-    expect(changeWords(tens, whole)).to.equal('14 min less (changeover +2 min, waiting −16 min)');
+    expect(changeWords(whole, tens)).to.equal('14 min more (set-up −2 min, waiting +16 min)');
+    expect(changeWords(tens, whole)).to.equal('14 min less (set-up +2 min, waiting −16 min)');
     expect(changeWords(tens, { ...tens })).to.equal('the same total');
   });
 
@@ -57,28 +57,28 @@ describe('the sweet spot in words', () => {
 
   it('says what it comes to, and what its neighbours change', () => {
     expect(why(tens, 45)).to.deep.equal([
-      '2 trays of 10: 1 h 56 min in all, 16 min of it lost, at most 30 min at a stretch (Base coat Paint red, shirt).',
-      'One tray of 20: 14 min more (changeover −2 min, waiting +16 min), and 1 h at a stretch (Base coat Paint red, shirt), beyond your 45 min.',
-      '3 trays of up to 7: 1 min more (changeover +4 min, waiting −3 min).',
+      '2 trays of 10: 1 h 56 min in all, 16 min of it lost, at most 30 min without a break (Base coat Paint red, shirt).',
+      'One tray of 20: 14 min more (set-up −2 min, waiting +16 min), and 1 h without a break (Base coat Paint red, shirt), beyond your 45 min.',
+      '3 trays of up to 7: 1 min more (set-up +4 min, waiting −3 min).',
     ]);
   });
 
   it('says what forbids a larger tray that would be quicker', () => {
     const quick = choice([20], { changeover: 10 }, 60);
     expect(why(tens, 45, [quick, tens])[1]).to.equal(
-      'One tray of 20: 6 min less (changeover −2 min, waiting −4 min), but 1 h at a stretch (Base coat Paint red, shirt), beyond your 45 min.',
+      'One tray of 20: 6 min less (set-up −2 min, waiting −4 min), but 1 h without a break (Base coat Paint red, shirt), beyond your 45 min.',
     );
   });
 
   it('says when no split keeps the stretch', () => {
-    expect(why(sevens, 5)[1]).to.equal('No split keeps every stretch within your 5 min: this one comes nearest.');
+    expect(why(sevens, 5)[1]).to.equal('No split keeps every job within your 5 min: this one comes nearest.');
   });
 });
 
 describe('drying in words', () => {
   it('shows the arithmetic of the smallest tray', () => {
     const [need] = dryingNeeds(roster([keepers], { paints, minutesOf: () => 1.25 }), keepers.id);
-    expect(arithmetic(need!)).to.equal('(15 min drying − 0 min changeover) / 1.25 min a model + 1 = 13 models');
+    expect(arithmetic(need!)).to.equal('(15 min drying − 0 min set-up) / 1.25 min a model + 1 = 13 models');
     expect(arithmetic({ ...need!, models: null })).to.include('no size helps');
   });
 
@@ -112,7 +112,7 @@ describe('the table of splits', () => {
 
   it('marks what there is, the sweet spot, and what is too long or too large', () => {
     expect(markup).to.match(/20<small>beyond a holder<\/small>/);
-    expect(markup).to.match(/2 × 10<small>sweet spot<\/small>/);
+    expect(markup).to.match(/2 × 10<small>best size<\/small>/);
     expect(markup.match(/tooLong/g)).to.have.length(1);
     expect(markup.match(/as it is/g)).to.have.length(1);
   });

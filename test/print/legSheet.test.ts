@@ -11,7 +11,7 @@ import { readPdf } from '../support/pdf';
 const { picture, plan } = smallLine();
 const order = plan.order.map((id) => picture.jobs.findIndex((job) => job.id === id));
 
-/** The small line as it is printed, in evenings of so many minutes or in one sitting. */
+/** The small line as it is printed, in evenings of so many minutes or in one session. */
 function sheetOf(eveningMinutes: number | null, name = 'Harbour watch'): LegSheet {
   const sessions = eveningMinutes && {
     origin: new Date(2026, 10, 23, 19).getTime(),
@@ -38,7 +38,7 @@ describe('the leg sheet', () => {
     const { pages, sizes } = await print(sheetOf(null));
     expect(sizes[0]!.map(Math.round)).to.deep.equal([595, 842]);
     expect(pages[0]).to.include('Leg sheet').and.to.include('Harbour watch for Ottoline Marsh, due Wed 2 Dec');
-    expect(pages[0]).to.include(`${plan.legs.length} legs, ${plan.jobs.length} jobs`).and.to.include('in one sitting');
+    expect(pages[0]).to.include(`${plan.legs.length} legs, ${plan.jobs.length} jobs`).and.to.include('in one session');
     expect(pages[0]).to.include('page 1 of 1');
   });
 

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { mock } from 'node:test';
 import { setTimeout as pause } from 'node:timers/promises';
+import { GivenUpError } from '../../src/server/running/givingUp';
 import { afterChanges } from '../../src/server/running/afterChanges';
 import { announce, type Announcement } from '../../src/server/running/announcements';
 
@@ -43,6 +44,24 @@ describe('what is done in the background', () => {
     await endOne();
     expect(begun, 'nobody asked for what was tapped').to.deep.equal(['changed', 'wanted']);
     await stop();
+  });
+
+  it('is begun again when what it shared with somebody was given up by them', async () => {
+    let tries = 0;
+    let stop = () => Promise.resolve();
+    await new Promise<void>((resolve) => {
+      stop = afterChanges({
+        after: { changed: AT_ONCE },
+        work: async () => {
+          tries += 1;
+          if (tries < 3) throw new GivenUpError('They have gone.');
+          await Promise.resolve().then(resolve);
+        },
+        failed: 'Nothing was done',
+      });
+    });
+    await stop();
+    expect(tries).to.equal(3);
   });
 
   it('waits for peace where it is to', async () => {

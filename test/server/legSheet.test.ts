@@ -55,7 +55,7 @@ describe('what is printed on a leg sheet', () => {
       await sheet(true);
       expect.fail('it was not refused');
     } catch (error) {
-      expect((error as Error).message).to.include('print it as one sitting');
+      expect((error as Error).message).to.include('print it as one session');
     } finally {
       await houseRules.save(house, await houseRules.revision());
     }

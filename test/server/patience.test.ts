@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { setTimeout as pause } from 'node:timers/promises';
-import { forAll, forClient, GivenUpError, presentClient } from '../../src/server/running/givingUp';
-import { OpenQuestions, untilDone } from '../../src/server/running/OpenQuestions';
+import { forAll, forClient, GivenUpError, presentClient, untilDone } from '../../src/server/running/givingUp';
+import { OpenQuestions } from '../../src/server/running/OpenQuestions';
 import { chunksOf, StalledError, TooLargeError } from '../../src/server/http/readBody';
 import { inSlices, letOthersIn } from '../../src/server/running/inSlices';
 import { solveInThread } from '../../src/server/work/threads';
@@ -71,8 +71,8 @@ describe('a question that takes long', () => {
       shared.catch(() => (shared = null));
       return shared;
     };
-    const gone = untilDone(first.signal, computed);
-    const stays = untilDone(second.signal, computed);
+    const gone = untilDone(() => forClient(first.signal, computed), first.signal);
+    const stays = untilDone(() => forClient(second.signal, computed), second.signal);
     await pause(40);
     first.abort();
     expect(await rejected(gone)).to.be.instanceOf(GivenUpError);

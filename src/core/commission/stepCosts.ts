@@ -40,7 +40,7 @@ export function stepCost(unit: Unit, step: Step, part: Part | null, estimate: Pa
     perCoat: perModel * weight,
     unitMinutes: perModel * weight * step.coats,
     passKey: (passes.find((pass) => pass.modelsLeft > 0) ?? known)?.passKey ?? null,
-    why: known?.why ?? 'The norm we ship; your own log joins in once the step is part of the work.',
+    why: known?.why ?? 'Our default; your own log joins in once the step is part of the work.',
   };
 }
 

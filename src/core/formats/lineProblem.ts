@@ -219,11 +219,11 @@ function checkNumbers(field: string, values: unknown, length: number, per: strin
 
 function checkMatrix(rows: unknown, size: number): void {
   if (!Array.isArray(rows) || rows.length !== size)
-    throw new InputError('changeover', rows, `give a list with one row for each setup (${size})`);
+    throw new InputError('changeover', rows, `give a list with one row for each set-up (${size})`);
   rows.forEach((row: unknown, index) => {
     checkNumbers(`changeover[${index}]`, row, size, 'setup');
     const own = (row as number[])[index];
-    if (own !== 0) throw new InputError(`changeover[${index}][${index}]`, own, 'give 0: keeping a setup costs nothing');
+    if (own !== 0) throw new InputError(`changeover[${index}][${index}]`, own, 'give 0: keeping a set-up costs nothing');
   });
 }
 

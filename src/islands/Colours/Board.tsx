@@ -68,7 +68,9 @@ export function Board({ picture: { units, rows }, selected, onSelect, openings }
                       {row.paint.name}
                       <small>
                         {row.left === 0 ? 'all painted' : minutesText(row.minutes)}
-                        {opened && opened.apart > opened.together && `, ${counted(opened.together, 'opening')}, not ${opened.apart}`}
+                        {opened &&
+                          opened.apart > opened.together &&
+                          `, opened ${counted(opened.together, 'time')} instead of ${opened.apart}`}
                       </small>
                     </span>
                   </button>

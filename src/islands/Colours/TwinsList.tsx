@@ -115,5 +115,5 @@ const SMALLEST_MINUTES = 0.5;
 
 function priceText(saved: number, openings: number): string {
   const minutes = saved < SMALLEST_MINUTES ? 'no bench time saved' : `${minutesText(saved)} saved`;
-  return openings > 0 ? `${minutes}, ${counted(openings, 'opening')} less` : minutes;
+  return openings > 0 ? `${minutes}, ${counted(openings, 'opening')} fewer` : minutes;
 }

@@ -67,5 +67,5 @@ function sharingText(sharing: SharingPicture | null | undefined, rows: readonly 
   if (sharing === undefined) return `${paints} in the open work; planning it together and unit by unit …`;
   if (sharing === null) return `${paints} in the open work; nothing is left to paint.`;
   const { together, apart } = sharing;
-  return `${paints} in the open work: ${counted(together.legs, 'leg')} when all is painted together, ${apart.legs} unit by unit. Sharing saves ${minutesText(Math.max(0, apart.bench - together.bench))} of changeover and waiting, of ${minutesText(apart.bench)} at the bench.`;
+  return `${paints} in the open work: ${counted(together.legs, 'leg')} when all is painted together, ${apart.legs} unit by unit. Sharing saves ${minutesText(Math.max(0, apart.bench - together.bench))} of set-ups and waiting, of ${minutesText(apart.bench)} at the bench.`;
 }

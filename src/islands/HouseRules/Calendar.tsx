@@ -30,7 +30,7 @@ export function Calendar({ away, onChange }: { away: readonly Away[]; onChange: 
   };
   return (
     <Panel
-      title="Evenings that are taken"
+      title="Times that are taken"
       aside={
         <FileButton label="Calendar file" accept=".ics,text/calendar" onChoose={open}>
           Read a calendar file

@@ -43,7 +43,7 @@ interface NumberEntry {
 }
 
 const CHANGEOVERS: NumberEntry[] = [
-  { key: 'sitDownMinutes', label: 'Sitting down: light, palette, water', unit: 'min', min: 0, max: 120 },
+  { key: 'sitDownMinutes', label: 'Starting a session: light, palette, water', unit: 'min', min: 0, max: 120 },
   { key: 'paintMinutes', label: 'Opening, thinning or mixing a paint', unit: 'min', min: 0, max: 120 },
   { key: 'dropMinutes', label: 'One more drop into the mix in hand', unit: 'min', min: 0, max: 120 },
   { key: 'mixAgainMinutes', label: 'Mixing a hand mix again that has dried, on top', unit: 'min', min: 0, max: 120 },
@@ -117,7 +117,7 @@ export function OpenedHouseRules({ rules: initial, revision: opened, setups, str
             </div>
           </Panel>
         </div>
-        <Panel title="What a change of setup costs">
+        <Panel title="What a set-up costs">
           {numbers(CHANGEOVERS)}
           <LearnedSetups setups={setups} />
         </Panel>
@@ -137,7 +137,7 @@ export function OpenedHouseRules({ rules: initial, revision: opened, setups, str
           </Panel>
           <Panel title="Rates">
             <MoneyField
-              label="Rate for an hour, for new commissions"
+              label="Hourly rate for new commissions"
               currency={rules.currency}
               max={10000}
               valueMinor={rules.hourlyRateMinor}
@@ -202,8 +202,8 @@ function LearnedLeaders({ typed, leaders }: { typed: number; leaders: TimeModel[
   if (leaders.stretches === 0) return null;
   return (
     <p className={styles.learned} data-testid="learned-leaders">
-      Measured: a leader takes <strong>×{plain(typed ** (1 + leaders.power), 2, 1)}</strong>, from{' '}
-      {counted(leaders.stretches, 'stretch', 'stretches')} with leaders and your ×{plain(typed, 2, 1)}; plans go by it.
+      Measured: a leader takes <strong>×{plain(typed ** (1 + leaders.power), 2, 1)}</strong>, from {counted(leaders.stretches, 'row')} with
+      leaders and your ×{plain(typed, 2, 1)}; plans go by it.
     </p>
   );
 }

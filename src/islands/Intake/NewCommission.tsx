@@ -35,20 +35,13 @@ export function NewCommission({ hourlyRateMinor, currency }: NewCommissionProps)
 
   return (
     <form className={styles.form} onSubmit={(event) => void create(event)}>
-      <TextField label="What is it called?" value={name} onChange={setName} required autoFocus maxLength={200} />
-      <TextField label="For whom?" value={client} onChange={setClient} required maxLength={200} />
+      <TextField label="Name" value={name} onChange={setName} required autoFocus maxLength={200} />
+      <TextField label="Client" value={client} onChange={setClient} required maxLength={200} />
       <div className={styles.pair}>
         <TextField label="Due on" type="date" value={dueOn} onChange={setDueOn} required />
-        <MoneyField
-          live
-          label="Rate for an hour"
-          currency={currency}
-          valueMinor={rate}
-          onChange={(minor) => setRate(minor ?? 0)}
-          max={10000}
-        />
+        <MoneyField live label="Hourly rate" currency={currency} valueMinor={rate} onChange={(minor) => setRate(minor ?? 0)} max={10000} />
       </div>
-      <SelectField label="Standard paid for" value={standard} options={standardOptions} onChange={setStandard} />
+      <SelectField label="Painting standard" value={standard} options={standardOptions} onChange={setStandard} />
       {error && (
         <Notice kind="flag" role="alert">
           {error}

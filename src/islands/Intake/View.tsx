@@ -50,13 +50,13 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
           <TextField label="Client" value={commission.client} onChange={(client) => intake.changeCommission({ client })} />
           <TextField label="Due on" type="date" value={commission.dueOn} onChange={(dueOn) => intake.changeCommission({ dueOn })} />
           <SelectField
-            label="Standard paid for"
+            label="Painting standard"
             value={commission.standard}
             options={standardOptions}
             onChange={(standard) => intake.changeCommission({ standard })}
           />
           <MoneyField
-            label="Rate for an hour"
+            label="Hourly rate"
             currency={commission.currency}
             valueMinor={commission.hourlyRateMinor}
             max={10000}
@@ -80,10 +80,10 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
               <th scope="col">Unit</th>
               <th scope="col">Size</th>
               <th scope="col">Promised</th>
-              <th scope="col">Owned, not needed</th>
+              <th scope="col">Spare</th>
               <th scope="col">Counted</th>
-              <th scope="col">Who is who</th>
-              <th scope="col">Most on a tray</th>
+              <th scope="col">Leaders and groups</th>
+              <th scope="col">Tray size</th>
               <th scope="col">Test model</th>
               <th scope="col">
                 <Hidden>More, remove</Hidden>
@@ -216,11 +216,11 @@ function Hours({ intake }: { intake: ReturnType<typeof useIntake> }) {
   return (
     <dl className={styles.hours}>
       <div>
-        <dt>Left, likely</dt>
+        <dt>Time left: expected</dt>
         <dd data-testid="likely">{minutesText(estimate.likely)}</dd>
       </div>
       <div>
-        <dt>Left, safe</dt>
+        <dt>Cautious</dt>
         <dd>{minutesText(estimate.safe)}</dd>
       </div>
       <div>

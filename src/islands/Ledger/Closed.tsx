@@ -22,7 +22,7 @@ export function Closed({ closed }: { closed: readonly ClosedCommission[] }) {
   const found = closed.filter(({ name, client }) => `${name} ${client}`.toLowerCase().includes(sought.trim().toLowerCase()));
   return (
     <Panel
-      title="Handed over"
+      title="Delivered"
       aside={
         closed.length >= WORTH_FINDING && (
           <TextField label="Find a commission" hideLabel placeholder="Find" type="search" value={sought} onChange={setSought} />
@@ -31,7 +31,7 @@ export function Closed({ closed }: { closed: readonly ClosedCommission[] }) {
     >
       <div id="closed" className={styles.closed}>
         {error && <p role="alert">{error}</p>}
-        {closed.length === 0 && <p>Nothing is handed over yet.</p>}
+        {closed.length === 0 && <p>Nothing is delivered yet.</p>}
         <ul>
           {found.slice(0, MOST_SHOWN).map((commission) => (
             <li key={commission.id}>

@@ -40,7 +40,7 @@ export function Insights() {
 }
 
 const heldText = ({ rows, safe, inside }: HitRate) =>
-  `of ${counted(rows, 'stretch', 'stretches')}, ${safe} took no longer than was called safe and ${inside} lay between P10 and P90 (80 of 100 should)`;
+  `of ${counted(rows, 'row')}, ${safe} took no longer than the cautious estimate and ${inside} lay between P10 and P90 (80 of 100 should)`;
 
 /** Each finished stretch against what was foretold of it before. */
 function WasItRight({ points, lastHundred, all, odd, pending }: LogInsights) {
@@ -53,7 +53,7 @@ function WasItRight({ points, lastHundred, all, odd, pending }: LogInsights) {
   return (
     <Panel title="Was the estimate right?">
       {pending && <p role="status">The last rows are being compared; reload in a moment.</p>}
-      {points.length === 0 && !pending && <p>The chart appears when the first stretches are finished.</p>}
+      {points.length === 0 && !pending && <p>The chart appears when the first jobs are finished.</p>}
       {points.length > 0 && (
         <figure className={styles.chart}>
           <ComposedChart {...FRAME} data={data}>
@@ -68,8 +68,8 @@ function WasItRight({ points, lastHundred, all, odd, pending }: LogInsights) {
             <ReferenceLine y={1} stroke="var(--ink)" strokeWidth={2} />
           </ComposedChart>
           <figcaption data-testid="hit-rate">
-            The last {points.length} stretches, oldest on the left: what each took over what the log before it foretold (the line), and the
-            interval it was given (grey). Lately {heldText(lastHundred)}. All told {heldText(all)}.
+            The last {points.length} rows of the log, oldest on the left: actual time ÷ estimate (the line at 1), and the interval it was
+            given (grey). Lately {heldText(lastHundred)}. All told {heldText(all)}.
             {odd > 0 && ` ${counted(odd, 'row')} that look odd or are left out do not count.`}
           </figcaption>
         </figure>
@@ -83,7 +83,8 @@ function Foretold({ payload }: { payload?: readonly { payload: LogInsights['poin
   if (!point) return null;
   return (
     <div className={styles.tip}>
-      {point.what}, {momentText(point.at)}: {minutesText(point.minutes)}; foretold {minutesText(point.p50)}, safe {minutesText(point.p80)}
+      {point.what}, {momentText(point.at)}: {minutesText(point.minutes)}; expected {minutesText(point.p50)}, cautious{' '}
+      {minutesText(point.p80)}
     </div>
   );
 }
@@ -121,7 +122,7 @@ function GettingFaster({ learning, saved }: LogInsights) {
           </figure>
         </>
       ) : (
-        <p>A curve appears when a step has two stretches. Until then each doubling is taken to save {percentText(saved)}.</p>
+        <p>A curve appears when a step has two rows in the log. Until then each doubling is taken to save {percentText(saved)}.</p>
       )}
     </Panel>
   );
@@ -164,7 +165,7 @@ function PaceBars({ what, groups }: { what: string; groups: readonly GroupPace[]
         <CartesianGrid horizontal={false} stroke="var(--line)" />
         <XAxis type="number" tick={TICK} tickFormatter={(value: number) => percentText(value)} />
         <YAxis type="category" dataKey="name" width={150} tick={{ fill: 'var(--ink)' }} interval={0} />
-        <Tooltip {...TIP} formatter={(value) => [percentText(Number(value)), 'longer than foretold']} />
+        <Tooltip {...TIP} formatter={(value) => [percentText(Number(value)), 'longer than estimated']} />
         <Bar dataKey="clear" stackId="more" fill="var(--solid)" isAnimationActive={false} />
         <Bar dataKey="chance" stackId="more" fill="var(--line)" isAnimationActive={false} />
         <ReferenceLine x={0} stroke="var(--ink)" />

@@ -7,7 +7,7 @@ const ROW_HEIGHT = 30;
 const AXIS_HEIGHT = 50;
 const TICK = 0.5;
 
-/** Actual over norm minutes of each technique; the line at 1 is the norm we ship. */
+/** Actual over norm minutes of each technique; the line at 1 is our default. */
 export function PaceChart({ techniques }: { techniques: TechniquePace[] }) {
   const data = techniques.map((entry) => ({ ...entry, name: `${entry.label} (${entry.models})` }));
   const widest = Math.max(1, ...techniques.map((entry) => entry.ratio));

@@ -101,7 +101,7 @@ function OpenedLedger({ log }: { log: LogPicture }) {
                   checked={search.filter !== 'all'}
                   onChange={(event) => void go(0, { ...search, filter: event.target.checked ? 'to judge' : 'all' })}
                 />{' '}
-                only the {totals.toJudge} in question, and those judged
+                {totals.toJudge} to check
               </label>
             </span>
           }

@@ -104,7 +104,7 @@ function Row({ label, isOn, isLast, price, onChange }: RowProps) {
         {label}
         {price && (
           <small>
-            {isOn ? 'Taken off' : 'Put on'}: {price}.
+            {isOn ? 'Without it' : 'With it'}: {price}.
           </small>
         )}
       </span>

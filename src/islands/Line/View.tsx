@@ -34,7 +34,7 @@ import styles from './View.module.css';
 /** What the last panel shows. */
 const LOWERS = ['legs', 'shared', 'evenings'] as const;
 type Lower = (typeof LOWERS)[number];
-const LOWER_NAMES = { legs: 'Legs', shared: 'Shared', evenings: 'Evenings' } as const satisfies Record<Lower, string>;
+const LOWER_NAMES = { legs: 'Legs', shared: 'Shared', evenings: 'Sessions' } as const satisfies Record<Lower, string>;
 const LOWER_TITLES = { shared: 'What shared legs save', evenings: 'Ready for the table' } as const;
 
 const NO_DATES: ChartDate[] = [];
@@ -82,7 +82,7 @@ function NothingToPlan({ desk }: { desk: LineDesk }) {
 
 function PlannedLine({ desk }: { desk: LineDesk }) {
   const { picture } = desk;
-  const [isInOne, setInOne] = useRemembered<boolean>('line in one sitting', false);
+  const [isInOne, setInOne] = useRemembered<boolean>('line in one session', false);
   const line = useLine(desk, isInOne ? null : picture.sessions);
   const { plan, order, free, times } = line;
   const [selected, setSelected] = useState(0);
@@ -173,7 +173,7 @@ function PlannedLine({ desk }: { desk: LineDesk }) {
       </div>
       {picture.sessions && !isInOne && !times.sessions && (
         <Notice kind="flag">
-          Your sessions do not hold this line, as when one step of one model takes longer than each of them. It is planned in one sitting;
+          Your sessions do not hold this line, as when one step of one model takes longer than each of them. It is planned in one session;
           make a session longer in House rules, or divide the step.
         </Notice>
       )}
@@ -216,11 +216,11 @@ function PlannedLine({ desk }: { desk: LineDesk }) {
           <>
             {picture.sessions && (
               <Button kind="quiet" aria-pressed={!isInOne} onClick={toggleSitting}>
-                {isInOne ? 'In my sessions' : 'In one sitting'}
+                {isInOne ? 'In my sessions' : 'In one session'}
               </Button>
             )}
             <Button kind="quiet" aria-pressed={rowsBy === 'setup'} onClick={() => setRowsBy(rowsBy === 'tray' ? 'setup' : 'tray')}>
-              Rows by {rowsBy === 'tray' ? 'setup' : 'tray'}
+              Rows by {rowsBy === 'tray' ? 'set-up' : 'tray'}
             </Button>
             <Button kind="quiet" aria-pressed={wholeLeg} onClick={() => setWholeLeg(!wholeLeg)}>
               Carry whole legs
@@ -266,10 +266,10 @@ function PlannedLine({ desk }: { desk: LineDesk }) {
           Leg sheet to print
         </Button>
         <Button kind="quiet" onClick={() => saveJson(line.problem, 'line-problem.json')}>
-          Save the problem
+          Export the problem
         </Button>
         <Button kind="quiet" onClick={() => saveJson(plan, 'line-plan.json')}>
-          Save the plan
+          Export the plan
         </Button>
       </p>
     </div>

@@ -189,9 +189,7 @@ export function UnitScheme({
           />
           <Linked unit={shownUnit} others={others} onLink={onLink} />
           <Roster unit={shownUnit} scheme={scheme} standard={standard} onChange={change} />
-          {scheme.parts.length > 0 && (
-            <p className={styles.depth}>The deepest part, painted first. Minutes: one model, then the whole unit.</p>
-          )}
+          {scheme.parts.length > 0 && <p className={styles.depth}>Deepest part first. Minutes: one model, then the whole unit.</p>}
           <SortableContext items={scheme.parts.map((part) => `part ${part.id}`)} strategy={verticalListSortingStrategy}>
             {scheme.parts.map((part) => (
               <Strip

@@ -11,11 +11,11 @@ export function Carriers({ paintId }: { paintId: string }) {
   const ask = useCallback(() => send<PaintTrace[]>('GET', `/api/paints/${paintId}/models`), [paintId]);
   const { value: traces, error, again } = useDerived(ask);
   if (error) return <Broken error={error} again={again} />;
-  if (!traces) return <p role="status">Looking for models that carry it …</p>;
+  if (!traces) return <p role="status">Looking for models it is used on …</p>;
   if (traces.length === 0) return <p>No model carries it yet.</p>;
   return (
     <div data-testid="carriers">
-      <p>Models that carry it:</p>
+      <p>Used on:</p>
       <ul className={styles.carriers}>
         {traces.map((trace) => (
           <li key={trace.passKey}>

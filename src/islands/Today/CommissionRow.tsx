@@ -30,11 +30,11 @@ export function CommissionRow({ entry, now }: { entry: TodayCommission; now: num
       </div>
       <dl className={styles.left}>
         <div>
-          <dt>left, likely</dt>
+          <dt>time left: expected</dt>
           <dd data-testid="likely">{minutesText(estimate.likely)}</dd>
         </div>
         <div>
-          <dt>left, safe</dt>
+          <dt>cautious</dt>
           <dd>{minutesText(estimate.safe)}</dd>
         </div>
       </dl>

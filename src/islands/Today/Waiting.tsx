@@ -19,7 +19,7 @@ export function Waiting({ today }: { today: Today }) {
         ))}
         {today.openRows > 0 && (
           <li className={styles.waits}>
-            <a href="/ledger">{counted(today.openRows, 'time')} to fill in</a>
+            <a href="/ledger">{counted(today.openRows, 'job')} without a time</a>
           </li>
         )}
       </ul>

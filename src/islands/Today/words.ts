@@ -4,7 +4,7 @@ import { counted, dayOfText, minutesText } from '../../ui/format';
 
 /** The likely day it is painted, and the safe one; none where no sessions tell. */
 export const doneText = ({ outlook: { likelyAt, safeAt } }: TodayCommission): string[] =>
-  likelyAt === null ? [] : [`likely ${dayOfText(likelyAt)}`, ...(safeAt === null ? [] : [`safe ${dayOfText(safeAt)}`])];
+  likelyAt === null ? [] : [`expected ${dayOfText(likelyAt)}`, ...(safeAt === null ? [] : [`cautious ${dayOfText(safeAt)}`])];
 
 export const modelsText = ({ models, units }: TodayCommission): string => `${counted(models, 'model')} in ${counted(units, 'unit')}`;
 
@@ -22,7 +22,7 @@ export function standingText({ estimate, outlook, units, undone }: TodayCommissi
       why: estimate.stepsTotal === 0 ? 'Give its units a scheme first.' : 'Every step is painted.',
     };
   const queued = outlook.queuedMinutes > 0 ? ` after ${minutesText(outlook.queuedMinutes)} of other work` : '';
-  const why = `${minutesText(outlook.sessionMinutes)} of sessions before the date; likely ${minutesText(estimate.likely)} needed${queued}. On time in ${Math.round(outlook.chance * 100)} of 100 simulations.`;
+  const why = `${minutesText(outlook.sessionMinutes)} of sessions before the date; ${minutesText(estimate.likely)} needed${queued}. On time in ${Math.round(outlook.chance * 100)} of 100 simulations.`;
 
   const verdicts = { fits: 'Fits', tight: 'Tight', short: 'Too little time', done: 'All painted' } as const;
   return { verdict: verdicts[outlook.standing], why };

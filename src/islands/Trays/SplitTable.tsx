@@ -25,7 +25,7 @@ export function SplitTable({ choices, now, sweet, stretchMinutes, holderModels, 
           <th scope="col">Trays</th>
           <th scope="col">Total</th>
           <th scope="col">Waiting</th>
-          <th scope="col">Longest stretch</th>
+          <th scope="col">Longest job</th>
           <th scope="col">Against now</th>
           <td />
         </tr>
@@ -35,7 +35,7 @@ export function SplitTable({ choices, now, sweet, stretchMinutes, holderModels, 
           <tr key={choice.limit} className={cx(choice === sweet && styles.sweet)} data-split={choice.limit}>
             <th scope="row">
               {splitText(choice)}
-              {choice === sweet && <small>sweet spot</small>}
+              {choice === sweet && <small>best size</small>}
               {choice.limit > holderModels && <small>beyond a holder</small>}
             </th>
             <td>{minutesText(choice.totals.bench)}</td>

@@ -50,7 +50,7 @@ export function TrayCharts({ choices, sweet, stretchMinutes }: TrayChartsProps) 
     <div className={styles.charts} data-many={choices.length > MANY}>
       <figure>
         <figcaption>
-          What is lost, in <span data-look="grey">changeover</span>, <span data-look="hatch">waiting</span> and{' '}
+          What is lost, in <span data-look="grey">set-up</span>, <span data-look="hatch">waiting</span> and{' '}
           <span data-look="dots">touch-up</span>; above it the total
         </figcaption>
         <ComposedChart {...frame} height={LOST_HEIGHT}>
@@ -68,7 +68,7 @@ export function TrayCharts({ choices, sweet, stretchMinutes }: TrayChartsProps) 
           <CartesianGrid vertical={false} stroke="var(--line)" />
           <XAxis dataKey="name" tick={false} height={6} />
           <YAxis width={AXIS_WIDTH} tick={TICK} tickFormatter={minutesText} tickCount={4} />
-          <Bar dataKey="changeover" stackId="lost" fill="var(--line-strong)" isAnimationActive={false} />
+          <Bar dataKey="changeover" name="set-up" stackId="lost" fill="var(--line-strong)" isAnimationActive={false} />
           <Bar dataKey="wait" stackId="lost" fill="url(#waiting)" stroke="var(--line-strong)" isAnimationActive={false} />
           <Bar dataKey="touchUp" stackId="lost" fill="url(#touching-up)" isAnimationActive={false} />
           {/* A line that is not drawn carries the totals above the stacks, also where the topmost part is nothing. */}
@@ -79,7 +79,7 @@ export function TrayCharts({ choices, sweet, stretchMinutes }: TrayChartsProps) 
         </ComposedChart>
       </figure>
       <figure>
-        <figcaption>The longest stretch on one tray, against the {minutesText(stretchMinutes)} of House rules</figcaption>
+        <figcaption>The longest time on one tray, against the {minutesText(stretchMinutes)} of House rules</figcaption>
         <BarChart {...frame} height={STRETCH_HEIGHT}>
           {ground}
           <CartesianGrid vertical={false} stroke="var(--line)" />

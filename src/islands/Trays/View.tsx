@@ -111,9 +111,9 @@ function ReadyTrays({ picture, wantedUnit }: TraysViewProps & { picture: TraysPi
         />
       </div>
       <p className={styles.note}>
-        Left, likely, as planned in your sessions:{' '}
+        Time left, expected, as planned in your sessions:{' '}
         <span data-testid="planned">{saved.status.kind === 'saved' ? minutesText(plannedMinutes) : 'being worked out …'}</span>. Below,
-        splits are compared in one sitting, each by the best order found for it.
+        splits are compared in one session, each by the best order found for it.
         {picture.isOnBench && ' This line is on the bench: new trays hold there at once, and what is painted stays painted.'}
       </p>
       <TurnChoices unit={unit} house={picture.house} isAlone={withScheme.length < 2} onChange={change} />
@@ -197,7 +197,7 @@ function UnitTrays({ picture, units, unit, scope, onScope, onTake }: UnitTraysPr
           }
         >
           <p className={styles.scope} role="status" data-done={isDone}>
-            {scope === 'alone' ? 'Painted by themselves, in one sitting' : 'Painted together with the other units, in one sitting'}
+            {scope === 'alone' ? 'Painted by themselves, in one session' : 'Painted together with the other units, in one session'}
             {isDone || error !== null
               ? `, ${counted(choices.length, 'split')} tried.`
               : `, trying ${splitText(nextSplit(unit, request.limits[choices.length] ?? 1, picture.house))} …`}
@@ -226,9 +226,7 @@ function UnitTrays({ picture, units, unit, scope, onScope, onTake }: UnitTraysPr
       </div>
       <div className={styles.column}>
         <Panel
-          title={
-            sweet ? `Sweet spot: ${splitWords(sweet)}` : error === null ? 'Looking for the sweet spot …' : 'The sweet spot is not known'
-          }
+          title={sweet ? `Best size: ${splitWords(sweet)}` : error === null ? 'Looking for the best size …' : 'The best size is not known'}
         >
           <div className={cx(styles.why, styles.whySweet)} data-testid="why">
             <div className={styles.why}>

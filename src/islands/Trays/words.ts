@@ -37,7 +37,7 @@ export function changeWords(to: TrayChoice, from: TrayChoice): string {
   return `${minutesText(Math.abs(minutes))} ${minutes > 0 ? 'more' : 'less'}${parts.length > 0 ? ` (${parts.join(', ')})` : ''}`;
 }
 
-const PARTS = { changeover: 'changeover', wait: 'waiting', touchUp: 'touch-up' };
+const PARTS = { changeover: 'set-up', wait: 'waiting', touchUp: 'touch-up' };
 
 /** Why the sweet spot is where it is: itself, and its neighbours on both sides. */
 export function whySweet(
@@ -46,12 +46,13 @@ export function whySweet(
   stretchMinutes: number,
   paints: ReadonlyMap<string, Paint>,
 ): string[] {
-  const longest = (choice: TrayChoice) => `${minutesText(choice.stretch.minutes)} at a stretch (${passName(choice.stretch.job, paints)})`;
+  const longest = (choice: TrayChoice) =>
+    `${minutesText(choice.stretch.minutes)} without a break (${passName(choice.stretch.job, paints)})`;
   const said = [
     `${capital(splitWords(sweet))}: ${minutesText(sweet.totals.bench)} in all, ${minutesText(lostMinutes(sweet))} of it lost, at most ${longest(sweet)}.`,
   ];
   if (!isWithin(sweet, stretchMinutes))
-    said.push(`No split keeps every stretch within your ${minutesText(stretchMinutes)}: this one comes nearest.`);
+    said.push(`No split keeps every job within your ${minutesText(stretchMinutes)}: this one comes nearest.`);
   const sorted = choices.toSorted((a, b) => b.limit - a.limit);
   const at = sorted.indexOf(sweet);
   const larger = sorted[at - 1];
@@ -66,10 +67,10 @@ export function whySweet(
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
-/** The arithmetic of a drying: (30 min drying − 2 min changeover) / 1.3 min a model + 1 = 23 models. */
+/** The arithmetic of a drying: (30 min drying − 2 min set-up) / 1.3 min a model + 1 = 23 models. */
 export function arithmetic({ dryMinutes, changeoverMinutes, minutesPerModel, models }: DryingNeed): string {
   if (models === null) return 'The whole tray must be dry first: no size helps, other work must fill it.';
-  return `(${minutesText(dryMinutes)} drying − ${minutesText(changeoverMinutes)} changeover) / ${plain(minutesPerModel, 2, 1)} min a model + 1 = ${counted(models, 'model')}`;
+  return `(${minutesText(dryMinutes)} drying − ${minutesText(changeoverMinutes)} set-up) / ${plain(minutesPerModel, 2, 1)} min a model + 1 = ${counted(models, 'model')}`;
 }
 
 const FILLERS_NAMED = 2;

@@ -77,7 +77,7 @@ export function OtherWorkClock({ commissionId, isListed = false }: OtherWorkProp
             disabled={target === undefined}
             onClick={() => attempt(send('POST', '/api/other-work', { commissionId: target, kind, minutes: null, note: '' }))}
           >
-            Start its clock
+            Start timer
           </Button>
         </div>
       )}

@@ -33,7 +33,7 @@ export function ScopeChanges({ commissionId, agreedAt, changes, rate, onChanged 
           <Button onClick={() => setAgreed(true)}>Scope is agreed with the client</Button>
         ) : (
           <Button kind="quiet" onClick={() => setAgreed(false)}>
-            Not agreed after all
+            Undo agreement
           </Button>
         )
       }

@@ -49,20 +49,19 @@ function Answer({ technique, stretch, explanation, rows }: WhyPicture) {
             </tr>
           ))}
           <tr className={styles.sum}>
-            <th scope="row">A model, likely</th>
+            <th scope="row">A model, expected</th>
             <td>{minutesText(p50)}</td>
           </tr>
         </tbody>
       </table>
       <p>
-        80 of 100 such stretches take {minutesText(p10)} to {minutesText(p90)} a model.{' '}
-        {counted(next.stretches, 'more stretch', 'more stretches')} like it would narrow that to {minutesText(next.p10)} to{' '}
-        {minutesText(next.p90)}; if each took {percentText(next.slower)} longer than expected, the figure would become{' '}
-        {minutesText(next.ifSlower)}.
+        8 in 10 such jobs take {minutesText(p10)} to {minutesText(p90)} a model. {counted(next.stretches, 'more row')} like it would narrow
+        that to {minutesText(next.p10)} to {minutesText(next.p90)}; if each took {percentText(next.slower)} longer than expected, the figure
+        would become {minutesText(next.ifSlower)}.
       </p>
       {rows.length > 0 && (
         <>
-          <p>The last of {counted(stretches.step, 'stretch', 'stretches')} of this step:</p>
+          <p>The last of {counted(stretches.step, 'row')} of this step:</p>
           <ul>
             {rows.map((row) => {
               const minutes = minutesThatCount(row);
@@ -89,15 +88,15 @@ function wordsOf(
 ): string {
   switch (of) {
     case 'pace':
-      return `Your pace now (${counted(stretches.all, 'stretch', 'stretches')} logged)`;
+      return `Your pace now (${counted(stretches.all, 'row')} logged)`;
     case 'technique':
-      return `You at ${technique} (${counted(stretches.technique, 'stretch', 'stretches')})`;
+      return `You at ${technique} (${counted(stretches.technique, 'row')})`;
     case 'size':
       return 'You on models of this size';
     case 'unit':
       return 'This unit';
     case 'step':
-      return `This step (${counted(stretches.step, 'stretch', 'stretches')})`;
+      return `This step (${counted(stretches.step, 'row')})`;
     case 'repetition':
       return `Repetition: ${models === 1 ? `model ${done + 1}` : `models ${done + 1} to ${done + models}`} of the step, ${percentText(saved)} saved at each doubling`;
     case 'leaders':

@@ -11,7 +11,11 @@ export const chanceText = (chance: number): string => (chance >= FITS_CHANCE ? '
 
 /** What so many minutes less at the bench are called. */
 export const savedText = (minutes: number): string =>
-  Math.abs(minutes) < SMALLEST_MINUTES ? 'nothing saved' : minutes > 0 ? `${minutesText(minutes)} saved` : `costs ${minutesText(-minutes)}`;
+  Math.abs(minutes) < SMALLEST_MINUTES
+    ? 'nothing saved'
+    : minutes > 0
+      ? `${minutesText(minutes)} saved`
+      : `${minutesText(-minutes)} longer`;
 
 /** What a change does to each date that it moves, in words. */
 export function movedDates(

@@ -6,13 +6,12 @@ import { asDataError, isBusy, UnfitBackupError } from '../../data/file/dataError
 import { InputError } from '../../core/kernel/InputError';
 import { announce, type Announcement } from '../running/announcements';
 import { ConflictError, NotFoundError } from '../stores/errors';
-import { forAll, GivenUpError } from '../running/givingUp';
+import { forAll, forClient, GivenUpError, untilDone } from '../running/givingUp';
 import { programTime } from '../running/programTime';
 import { checkInPlace, dataFolder, openedDatabase, services, writing } from '../starting/services';
 import type { Stores } from '../stores/stores';
 import { taskInThread } from '../work/threads';
 import type { TaskName, TaskRequest } from '../work/tasks';
-import { untilDone } from '../running/OpenQuestions';
 import { openQuestions, serving } from '../running/serving';
 import { readBody, readBytes, StalledError, TooLargeError } from './readBody';
 
@@ -123,7 +122,7 @@ function answering<B>(read: BodyReader<B>, handle: (body: B, call: Call) => Prom
       const body = await read(request);
       return await serving.together(async () => {
         const call = { stores: await services(), params, url, request, now: programTime() };
-        const answer = await untilDone(request.signal, () => handle(body, call));
+        const answer = await untilDone(() => forClient(request.signal, () => handle(body, call)), request.signal);
         // A folder that was taken away in the middle has not stored anything.
         checkInPlace((await openedDatabase()).database);
         return answer;

@@ -6,7 +6,7 @@ import { loadWorkshop } from '../workshop/loadWorkshop';
 import { searchLines } from './searchLines';
 
 /** Edits come in bursts: what comes of them is searched for when there is peace. */
-const PEACE_MS = 2000;
+const PEACE_MS = 10_000;
 /** It is looked so often whether another day has begun, to which the dates are nearer. */
 const EVERY_MS = 60_000;
 

@@ -18,7 +18,7 @@ import type { Stores } from '../stores/stores';
 
 export const legSheetSchema = object({ selection: selectionSchema, order: list(id(), 100_000), inSessions: boolean().required() });
 
-/** The legs of an order as they are printed, timed in the painter's sessions or in one sitting. */
+/** The legs of an order as they are printed, timed in the painter's sessions or in one session. */
 export async function loadLegSheet(
   stores: Stores,
   { selection, order: ids, inSessions }: InferType<typeof legSheetSchema>,
@@ -33,7 +33,7 @@ export async function loadLegSheet(
   const sessions = inSessions ? lineSessions(built.problem, workshop.house, now.getTime()) : null;
   const timed = timeOrder(compileLine({ ...built.problem, ...(sessions && { sessions: sessions.sessions }) }), order);
   if (!timed.fits)
-    throw new InputError('inSessions', inSessions, 'the sessions of House rules do not hold this line: print it as one sitting');
+    throw new InputError('inSessions', inSessions, 'the sessions of House rules do not hold this line: print it as one session');
   const { amounts, left } = await paintStanding(stores, workshop);
   const firstTray = new Map<string, string>();
   for (const { id: jobId } of timed.jobs) {

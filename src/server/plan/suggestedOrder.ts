@@ -58,7 +58,7 @@ export async function suggestedOrder(
   return order;
 }
 
-/** Between commissions the dates decide, within one only the work: it is found sooner in one sitting. */
+/** Between commissions the dates decide, within one only the work: it is found sooner in one session. */
 async function toBePlanned(workshop: Workshop, built: BuiltLine, now: Date): Promise<LineProblem> {
   const isOfOne = new Set(built.jobs.map((job) => job.commissionId)).size < 2;
   const dated = isOfOne ? null : await datedLine(workshop, built, now);

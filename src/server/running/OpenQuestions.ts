@@ -1,4 +1,4 @@
-import { GivenUpError, forClient } from './givingUp';
+import { forClient, untilDone } from './givingUp';
 
 /** So long a request waits; then it is told that the answer is still being worked out, and asks again. */
 const PATIENCE_MS = 1200;
@@ -46,7 +46,12 @@ export class OpenQuestions {
 
   private begin(key: string, work: () => Promise<unknown>): Work {
     const leave = new AbortController();
-    const begun: Work = { answer: untilDone(leave.signal, work), waiting: 0, askedAt: performance.now(), leave };
+    const begun: Work = {
+      answer: untilDone(() => forClient(leave.signal, work), leave.signal),
+      waiting: 0,
+      askedAt: performance.now(),
+      leave,
+    };
     this.works.set(key, begun);
     begun.answer.catch(() => this.works.get(key) === begun && this.works.delete(key));
     this.looking ??= this.lookAfter();
@@ -65,16 +70,5 @@ export class OpenQuestions {
       this.looking = null;
     }, LOOKS_EVERY_MS);
     return looking.unref();
-  }
-}
-
-/** Work that was shared with somebody who has gone is begun again by whoever still waits. */
-export async function untilDone<T>(signal: AbortSignal, work: () => Promise<T>): Promise<T> {
-  for (;;) {
-    try {
-      return await forClient(signal, work);
-    } catch (error) {
-      if (!(error instanceof GivenUpError) || signal.aborted) throw error;
-    }
   }
 }

@@ -1,4 +1,4 @@
-import { forAll } from './givingUp';
+import { forAll, untilDone } from './givingUp';
 import { listen, type Announcement } from './announcements';
 
 /** Of a message that repeats what was written, its end says what is wrong. */
@@ -29,7 +29,9 @@ export function afterChanges({ after, everyMs, work, failed }: Background): () =
   const doIt = async (what: Announcement) => {
     // From here on another change is one that it may not have seen.
     timers.delete(what);
-    if (!isStopped) await work(what, () => isStopped);
+    await untilDone(async () => {
+      if (!isStopped) await work(what, () => isStopped);
+    });
   };
   const begin = (what: Announcement) => {
     // Whoever wrote last may go: this is for all.

@@ -20,3 +20,14 @@ export const presentClient = (): AbortSignal | undefined => client.getStore();
 export function stopIfGone(): void {
   if (client.getStore()?.aborted) throw new GivenUpError('Whoever asked for this has gone.');
 }
+
+/** Work that was shared with somebody who has gone is begun again by whoever still waits; without a signal that is everybody. */
+export async function untilDone<T>(work: () => Promise<T>, signal?: AbortSignal): Promise<T> {
+  for (;;) {
+    try {
+      return await work();
+    } catch (error) {
+      if (!(error instanceof GivenUpError) || signal?.aborted) throw error;
+    }
+  }
+}

@@ -18,7 +18,7 @@ export interface Preparation {
 export async function prepareData({ folder, demo, reset, restore }: Preparation, say: (text: string) => void): Promise<void> {
   if (reset && existsSync(folder)) {
     await clearFolder(folder);
-    say('The demo begins afresh.');
+    say('The demo starts over.');
   }
   if (restore !== null) {
     const aside = await restoreFolder(restore, folder, new Date());

@@ -1,16 +1,14 @@
-/** What the frame around every view does: the theme, the list of keys, and the keys to the stations. */
+/** What the frame around every view does: the theme, the list of shortcuts, and the keys to the stations. */
 
 const YEAR_SECONDS = 31_536_000;
-const themeButton = document.querySelector<HTMLButtonElement>('#theme')!;
+const themeChoice = document.querySelector<HTMLSelectElement>('#theme')!;
 const keysDialog = document.querySelector<HTMLDialogElement>('#keys')!;
 
-themeButton.addEventListener('click', () => {
-  const root = document.documentElement;
-  const theme = root.dataset['theme'] === 'lamp' ? 'daylight' : 'lamp';
-  root.dataset['theme'] = theme;
-  document.cookie = `theme=${theme}; path=/; max-age=${YEAR_SECONDS}; samesite=strict`;
-  themeButton.textContent = theme === 'lamp' ? 'Daylight' : 'Lamp';
-  themeButton.setAttribute('aria-label', theme === 'lamp' ? 'Change to the daylight theme' : 'Change to the lamp theme');
+themeChoice.addEventListener('change', () => {
+  const theme = themeChoice.value;
+  if (theme === '') delete document.documentElement.dataset['theme'];
+  else document.documentElement.dataset['theme'] = theme;
+  document.cookie = `theme=${theme}; path=/; max-age=${theme === '' ? 0 : YEAR_SECONDS}; samesite=strict`;
 });
 
 document.querySelector('#keys-button')!.addEventListener('click', () => keysDialog.showModal());

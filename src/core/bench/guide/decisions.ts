@@ -9,7 +9,7 @@ export const DECISIONS = [
   'another coat',
   'another coat on the rest',
   'a coat less',
-  'not tonight',
+  'not this session',
   'start over',
 ] as const;
 
@@ -49,7 +49,7 @@ export function decisionsOn(pass: BenchPass, model: number | null, { line, state
     if (isBegun && rest.length > 0) offer('another coat on the rest', rest, 1);
   }
   if (pass.half === null && pass.coats > 1 && pass.coat === pass.coats && !isBegun) offer('a coat less', pass.models, -1);
-  if (rest.length > 0) offer('not tonight', rest, -1);
+  if (rest.length > 0) offer('not this session', rest, -1);
   if (model !== null) {
     const painted = line.passes.filter(
       (each) => each.unitId === pass.unitId && each.partId === pass.partId && isPainted(state, each, model),

@@ -59,5 +59,5 @@ function needOf({ problem, setups }: BuiltLine, job: JobInfo, next: JobInfo, dry
   };
 }
 
-/** (drying - changeover) / minutes per model + 1, in whole models. */
+/** (drying - set-up) / minutes per model + 1, in whole models. */
 const smallestTray = (minutes: number, minutesPerModel: number): number => Math.ceil(minutes / minutesPerModel - 1e-9) + 1;

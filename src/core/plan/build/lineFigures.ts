@@ -22,7 +22,7 @@ export const shareMinutes = ({ handsOn, setUp, waiting, touchUp }: JobShare): nu
 
 const noShare = (): JobShare => ({ handsOn: 0, setUp: 0, waiting: 0, touchUp: 0 });
 
-/** Times an order (job ids) in the sessions given, or in one sitting where they do not hold it, and tells what goes to whom. */
+/** Times an order (job ids) in the sessions given, or in one session where they do not hold it, and tells what goes to whom. */
 export function lineFigures(built: BuiltLine, order: readonly string[], sessions: LineSession[] | null): LineFigures {
   const figures: LineFigures = { byUnit: new Map(), total: noShare() };
   if (order.length === 0) return figures;

@@ -7,7 +7,7 @@ import type { Roster } from '../build/roster';
 import { lineOf } from './lineSets';
 import { withOnePot } from '../../scheme/authoring/onePotForTwo';
 
-/** A line in one sitting, planned by the engine. */
+/** A line in one session, planned by the engine. */
 export interface SharedPlan {
   /** Job ids. */
   order: string[];
@@ -89,7 +89,7 @@ function planOf({ setups }: BuiltLine, problem: LineProblem, start?: readonly st
     ...(start && { start: start.map((id) => index.get(id)!) }),
   });
   const timed = timeOrder(line, order);
-  if (!timed.fits) throw new Error('sharing: one endless sitting holds everything');
+  if (!timed.fits) throw new Error('sharing: one endless session holds everything');
   const paintOf = new Map(setups.map((setup) => [setup.id, setup.paint?.id ?? null]));
   const openings = new Map<string, number>();
   for (const { setup } of timed.legs) {

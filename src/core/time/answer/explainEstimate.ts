@@ -18,9 +18,7 @@ export function explainEstimate(p50: number, evidence: Evidence): string {
   }
   if (evidence.modelsOfTechnique > 0)
     return `None of this step logged yet, ${plural(evidence.modelsOfTechnique)} of this technique elsewhere: ${against}.`;
-  return !evidence.isLogged
-    ? 'Nothing logged yet: the norm we ship.'
-    : `This technique is not logged yet; your pace elsewhere: ${against}.`;
+  return !evidence.isLogged ? 'Nothing logged yet: our default.' : `This technique is not logged yet; your pace elsewhere: ${against}.`;
 }
 
 const plural = (models: number) => (models === 1 ? '1 model' : `${models} models`);

@@ -28,7 +28,7 @@ export function hitRate(rows: readonly ForetoldRow[]): HitRate {
   };
 }
 
-/** How much longer than foretold the rows of a group took, and whether that can be more than chance. */
+/** How much longer than estimated the rows of a group took, and whether that can be more than chance. */
 export interface GroupPace {
   name: string;
   rows: number;

@@ -4,7 +4,7 @@ import type { HouseRules } from '../../scheme/model/houseRules';
 import { NOTHING_IN_HAND, changeoverMinutes, setupOf, startMinutes } from '../../scheme/passes/setups';
 import type { Pot } from '../../scheme/model/pots';
 
-/** What a change of setup costs, by what is changed: the fields of House rules that the log can show. */
+/** What a set-up costs, by what is changed: the fields of House rules that the log can show. */
 export const SETUP_FIELDS = [
   'sitDownMinutes',
   'paintMinutes',

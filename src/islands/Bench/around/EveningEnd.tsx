@@ -23,7 +23,8 @@ export function EveningEnd({ bench, now }: { bench: Bench; now: number }) {
       </p>
       {job && (
         <p>
-          Stopped at {timeOfDayText(clock.lastAt!)}. It goes on here: {jobWords(bench, job)}, model {view.model}. The set-up counts anew.
+          Stopped at {timeOfDayText(clock.lastAt!)}. It goes on here: {jobWords(bench, job)}, model {view.model}. Set-up time is added
+          again.
         </p>
       )}
       <ul>

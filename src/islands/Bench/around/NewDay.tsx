@@ -11,8 +11,8 @@ export function NewDay({ bench, now }: { bench: Bench; now: number }) {
   return (
     <p className={styles.quiet} data-testid="new-day">
       Last tap {momentText(view.clock.lastAt)}.{' '}
-      {drying.length === 0 ? 'Everything is dry.' : `${counted(drying.length, 'place')} still wet.`} It goes on here; the set-up counts
-      anew.
+      {drying.length === 0 ? 'Everything is dry.' : `${counted(drying.length, 'place')} still wet.`} It goes on here; set-up time is added
+      again.
     </p>
   );
 }

@@ -46,7 +46,7 @@ export function SidePanel({ bench, now, onTakeUp, onBringBack }: SidePanelProps)
   );
 }
 
-/** Hours left, and how they moved since this window was opened, with the reason. */
+/** Hours left, and how they moved since you opened this page, with the reason. */
 function Left({ bench }: { bench: Bench }) {
   const { view, figures, first, job } = bench;
   const share = figures.figures ? paintedShare(figures.figures) : 0;
@@ -61,11 +61,11 @@ function Left({ bench }: { bench: Bench }) {
       {figures.figures && (
         <dl className={own.left}>
           <div>
-            <dt>left, likely</dt>
+            <dt>time left: expected</dt>
             <dd data-testid="likely">{minutesText(figures.figures.likely)}</dd>
           </div>
           <div>
-            <dt>safe</dt>
+            <dt>cautious</dt>
             <dd data-testid="safe">{minutesText(figures.figures.safe)}</dd>
           </div>
         </dl>
@@ -73,7 +73,7 @@ function Left({ bench }: { bench: Bench }) {
       <small data-testid="moved">
         {figures.figures &&
           first.figures &&
-          `${differenceText(figures.figures.likely - first.figures.likely)} since this window was opened. `}
+          `${differenceText(figures.figures.likely - first.figures.likely)} since you opened this page. `}
         {now && before && (
           <>
             This step: {minutesText(now.p50)} a model{Math.abs(now.p50 - before.p50) > 0.005 && `, was ${minutesText(before.p50)}`}.{' '}
@@ -100,7 +100,7 @@ function Next({ bench, now, onTakeUp }: Pick<SidePanelProps, 'bench' | 'now' | '
   const row = (job: BenchJob) => {
     const pass = bench.passes.get(job.passKey)!;
     const paint = bench.paints.get(job.paintId ?? '');
-    const against = bench.view.putOff.has(job.passKey) ? 'Not tonight' : againstStarting(bench, job, now);
+    const against = bench.view.putOff.has(job.passKey) ? 'Not this session' : againstStarting(bench, job, now);
     return (
       <li key={job.id}>
         <Swatch hex={paint?.hex ?? null} kind={paint?.kind ?? null} />

@@ -55,7 +55,7 @@ export function Advice({ bench, now, onOffer, onLooked, onNotNeeded }: AdvicePro
 const WHY = {
   'must not rest': 'a dry brush must not rest half way',
   'needs looking at': 'a wash needs looking at while it is wet',
-  'does not fit': 'too long for tonight',
+  'does not fit': 'too long for this session',
 } as const;
 
 function Ending({ bench, ending }: { bench: Bench; ending: NonNullable<Bench['ending']> }) {

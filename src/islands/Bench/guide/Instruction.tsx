@@ -164,8 +164,7 @@ function Budget({ bench }: { bench: Bench }) {
     .map(({ level, budget, spent, needed }) => (
       <p key={level} className={styles.quiet} data-testid={level === null ? 'budget' : 'level'}>
         {level === null ? 'The price pays' : `${level}:`} {minutesText(budget)} a model: {minutesText(spent)} spent,{' '}
-        {spent <= budget ? `${minutesText(budget - spent)} left` : `${minutesText(spent - budget)} over`}, likely {minutesText(needed)} to
-        go
+        {spent <= budget ? `${minutesText(budget - spent)} left` : `${minutesText(spent - budget)} over`}, about {minutesText(needed)} to go
       </p>
     ));
 }

@@ -79,8 +79,8 @@ function decisionWords({ kind, models, passes }: Decision): string {
       return `Another coat on the ${models.length} not done`;
     case 'a coat less':
       return 'A coat less';
-    case 'not tonight':
-      return 'Not tonight';
+    case 'not this session':
+      return 'Not this session';
     case 'start over':
       return `Cover model ${model} and paint ${counted(passes.length, 'coat')} again`;
   }

@@ -30,7 +30,7 @@ export function LateTimes({ rows, onSaved }: LateTimesProps) {
   };
   return (
     <details className={styles.late} data-testid="late">
-      <summary>{counted(rows.length, 'time')} to fill in</summary>
+      <summary>{counted(rows.length, 'job')} without a time</summary>
       {error && <p role="alert">{error}</p>}
       <ul>
         {rows.slice(-MOST_SHOWN).map((row) => (

@@ -94,7 +94,7 @@ function MissForm({ bench, start, onMiss, onCancel }: Omit<MissPickerProps, 'cho
       <ModelChips label="On which models?" models={done} chosen={models} onChange={setModels} />
       <TextField label="Where?" placeholder="under the arm" value={note} onChange={setNote} maxLength={200} />
       <Button disabled={chosen.length === 0} onClick={() => onMiss(pass, chosen, note.trim())}>
-        Mark {chosen.length} as missed
+        {chosen.length === 0 ? 'Choose models' : `Mark ${chosen.length} as missed`}
       </Button>
       <Button kind="quiet" onClick={onCancel}>
         Cancel

@@ -106,7 +106,7 @@ export function OtherPot({ bench, paintId, onPot, onTry }: OtherPotProps) {
       )}
       {asked === 'anyway' && (
         <Button onClick={() => onPot(pot, `${nameOf(pot)} in place of ${nameOf(paintId)}, beside ${carriers.join(' and ')}`)}>
-          Take it all the same
+          Use it anyway
         </Button>
       )}
     </>

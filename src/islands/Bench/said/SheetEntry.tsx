@@ -62,11 +62,11 @@ export function SheetEntry({ bench, onTick, onTickStage, onCancel }: SheetEntryP
       <NumberField live label="All together took" unit="min" optional value={minutes} min={0.1} max={10_080} onChange={setMinutes} />
       {stage ? (
         <Button onClick={() => onTickStage(stage, minutes)}>
-          Tick {counted(stage.jobs.length, 'job')} off{withoutTime}
+          Mark {counted(stage.jobs.length, 'job')} done{withoutTime}
         </Button>
       ) : (
         <Button disabled={chosen.length === 0} onClick={() => onTick(job, chosen, minutes)}>
-          Tick {chosen.length} off{withoutTime}
+          Mark {chosen.length} done{withoutTime}
         </Button>
       )}
       <Button kind="quiet" onClick={onCancel}>

@@ -203,7 +203,7 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
     decide: ({ kind, models, passes: changed }: Decision) => {
       const [first] = changed;
       if (kind === 'start over') record(...changed.map((each): NewEvent => ({ kind: 'reopened', ...place(each), models })));
-      else if (kind === 'not tonight') record({ kind: 'put-off', ...place(first!) });
+      else if (kind === 'not this session') record({ kind: 'put-off', ...place(first!) });
       else if (kind === 'leave out' || kind === 'leave out the rest') record({ kind: 'left-out', ...place(first!), models });
       else changeStep(first!, { coats: first!.coats + (kind === 'a coat less' ? -1 : 1), keeps: kind === 'another coat on the rest' });
     },

@@ -46,7 +46,7 @@ export function BackPlanned({ plan, cureDays, dueOn, leavesBy, models }: BackPla
 
 function titleOf({ standing, shortMinutes }: BackPlan, dueOn: string): string {
   if (standing === 'safe') return `${dayText(dueOn)} can be kept`;
-  if (standing === 'likely') return `${dayText(dueOn)} is likely, ${minutesText(shortMinutes)} short of safe`;
+  if (standing === 'likely') return `${dayText(dueOn)} is expected, ${minutesText(shortMinutes)} short of cautious`;
   return `${dayText(dueOn)} cannot be kept as things stand: ${minutesText(shortMinutes)} are missing`;
 }
 

@@ -35,6 +35,6 @@ export function BesideOthers({ commissionId, outlook }: { commissionId: string; 
 function outlookText({ standing, likelyAt, safeAt, chance }: DateOutlook): string {
   if (standing === 'done') return 'Nothing of it is left to paint.';
   if (likelyAt === null) return 'Set your sessions in House rules to see when it is done.';
-  const safe = safeAt === null ? '' : `, safe by ${momentText(safeAt)}`;
-  return `As the bench stands, likely done ${momentText(likelyAt)}${safe}: ${chance >= FITS_CHANCE ? 'the date is safe' : chanceText(chance)}.`;
+  const safe = safeAt === null ? '' : `, at the latest ${momentText(safeAt)}`;
+  return `As the bench stands, expected done ${momentText(likelyAt)}${safe}: ${chance >= FITS_CHANCE ? 'the date is safe' : chanceText(chance)}.`;
 }

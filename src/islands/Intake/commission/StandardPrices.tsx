@@ -43,7 +43,7 @@ export function StandardPrices({ figures, commission, moneyHref, names }: Standa
             </tr>
           ))}
           <tr className={sheet.sum}>
-            <th scope="row">All of it, likely</th>
+            <th scope="row">All of it, expected</th>
             {figures.totals.map(({ standard, likely }) => (
               <td key={standard} className={cx(standard === commission.standard && styles.paidFor)}>
                 {minutesText(likely)}
@@ -51,7 +51,7 @@ export function StandardPrices({ figures, commission, moneyHref, names }: Standa
             ))}
           </tr>
           <tr>
-            <th scope="row">All of it, safe</th>
+            <th scope="row">All of it, cautious</th>
             {figures.totals.map(({ standard, safe }) => (
               <td key={standard} className={cx(standard === commission.standard && styles.paidFor)}>
                 {minutesText(safe)}
@@ -69,7 +69,7 @@ export function StandardPrices({ figures, commission, moneyHref, names }: Standa
         </tbody>
       </table>
       <p className={sheet.hint}>
-        At the bench: hands-on, set-up, waiting and touch-up. Safe is met in 80 of 100 simulations. The price holds in{' '}
+        At the bench: hands-on, set-up, waiting and touch-up. Cautious is enough in 80 of 100 simulations. The price holds in{' '}
         {Math.round(figures.chance * 100)} of 100, <a href={moneyHref}>with the terms and materials at Money</a>.
       </p>
     </Panel>

@@ -61,7 +61,7 @@ export function TestModel({ picture, unitName, pictures, onBefore, onSent }: Tes
             <div className={styles.letter}>
               <TextField label="To" type="email" placeholder="client@example.org" value={to} onChange={setTo} />
               <TextField label="A word to the client" value={note} maxLength={4000} onChange={setNote} />
-              <Button onClick={() => attempt(sendLetter())}>Put the letter in the outbox</Button>
+              <Button onClick={() => attempt(sendLetter())}>Prepare the e-mail</Button>
             </div>
             <div className={styles.letter}>
               <TextField label="What the client said, or why you go on" value={said} maxLength={4000} onChange={setSaid} />

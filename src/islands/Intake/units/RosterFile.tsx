@@ -47,7 +47,7 @@ export function RosterFile({ names, onAdd }: RosterFileProps) {
       </FileButton>
       <Dialog
         ref={dialog}
-        title="What the list holds"
+        title="Match the columns"
         tools={
           <>
             {units.length > 0 && (

@@ -107,7 +107,7 @@ export function UnitRow({ unit, units, started, roster, rosterHref, who, price, 
         </td>
         <td className={styles.figure}>
           <NumberField
-            label={named('Most on a tray')}
+            label={named('Tray size')}
             hideLabel
             whole
             value={unit.trayLimit}
@@ -136,7 +136,7 @@ export function UnitRow({ unit, units, started, roster, rosterHref, who, price, 
             {isOpen ? <ChevronUp aria-hidden="true" size={18} /> : <ChevronDown aria-hidden="true" size={18} />}
           </Button>
           <Button kind="quiet" aria-label={`Remove ${unit.name}`} onClick={remove}>
-            {asked ? 'Models are painted. Remove all the same?' : <X aria-hidden="true" size={18} />}
+            {asked ? 'Models are painted. Remove anyway?' : <X aria-hidden="true" size={18} />}
           </Button>
         </td>
       </tr>

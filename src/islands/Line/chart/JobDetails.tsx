@@ -61,7 +61,7 @@ export function whyHere(
     said.push(
       `Fills drying: without it ${jobName(picture, fills.before)} would wait ${minutesText(fills.minutes)} for ${jobName(picture, fills.of)}.`,
     );
-  if (shares) said.push(`Shares its setup with its neighbour: at least ${minutesText(shares.minutes)} of changeover less.`);
+  if (shares) said.push(`Shares its set-up with its neighbour: at least ${minutesText(shares.minutes)} less to set up.`);
   if (heldBy) {
     const rule = picture.reasons.find((entry) => entry.after === id && entry.before === heldBy);
     said.push(`Comes after ${jobName(picture, heldBy)}${rule ? `: ${rule.reason}` : '.'}`);
@@ -81,7 +81,9 @@ const changeOf = ({ finish, changeover, wait, touchUp, late }: NonNullable<Place
 });
 
 function partsOf({ changeover, wait, touchUp, late, against }: NonNullable<PlaceReason['bestOther']>): string {
-  const parts = Object.entries({ changeover, waiting: wait, 'touch-up': touchUp }).filter(([, minutes]) => Math.abs(minutes) >= 0.05);
+  const parts = Object.entries({ 'set-up': changeover, waiting: wait, 'touch-up': touchUp }).filter(
+    ([, minutes]) => Math.abs(minutes) >= 0.05,
+  );
   if (Math.abs(against) >= 0.05) parts.push([against > 0 ? 'against your habits' : 'nearer to your habits', 0]);
   if (Math.abs(late) >= 1) parts.push([late > 0 ? 'worse for the dates' : 'better for the dates', 0]);
   return parts.length === 0

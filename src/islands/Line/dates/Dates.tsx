@@ -44,12 +44,12 @@ export function Dates({ picture, plan, times, drawn, order, desk, onTake }: Date
             <span>
               due {dayText(dueOn)}
               {leavesBy !== dueOn && `, parcel goes ${dayText(leavesBy)}`}
-              {cureDays > 0 && `, ${counted(cureDays, 'day')} of it to cure`}
+              {cureDays > 0 && `, ${counted(cureDays, 'day')} for varnish to cure`}
               {partText(picture, id)}, done {times.when(end)}
               {isLate && `, ${lateText(times, end, at)}`}
               {drawn === null && ', working out how sure that is …'}
               {chance !== null && chance < FITS_CHANCE && `, ${chanceText(chance)}`}
-              {safeAt !== null && !isLate && `, safe by ${times.when(safeAt / MINUTE_MS)}`}
+              {safeAt !== null && !isLate && `, at the latest ${times.when(safeAt / MINUTE_MS)}`}
             </span>
             {isLate && asked !== id && (
               <Button kind="quiet" onClick={() => setAsked(id)}>

@@ -15,14 +15,14 @@ const NAMES = {
   'unit-by-unit': 'One unit at a time',
   'nearly-done': 'Nearly done first',
   'across-units': 'Across units',
-  entered: 'As entered',
+  entered: 'In entry order',
   suggested: 'Suggested',
-  own: 'Yours',
+  own: 'On the bench',
 } as const satisfies Record<StrategyId, string>;
 
 const COLUMNS = [
   { name: 'Total', of: 'bench' },
-  { name: 'Changeover', of: 'changeover' },
+  { name: 'Set-up', of: 'changeover' },
   { name: 'Waiting', of: 'wait' },
   { name: 'Touch-up', of: 'touchUp' },
   { name: 'Habits', of: 'against' },
@@ -69,7 +69,7 @@ export const StrategyTable = memo(function StrategyTable({ strategies, times }: 
                     label={`${NAMES[id]}: ${minutesText(totals.bench)}${totals.bench > full ? ', beyond the scale' : ''}`}
                     parts={[
                       { label: 'hands-on', value: Math.min(full, totals.handsOn), look: 'solid' },
-                      { label: 'changeover', value: Math.min(full - Math.min(full, totals.handsOn), totals.changeover), look: 'grey' },
+                      { label: 'set-up', value: Math.min(full - Math.min(full, totals.handsOn), totals.changeover), look: 'grey' },
                       {
                         label: 'waiting',
                         value: Math.max(0, Math.min(full - totals.handsOn - totals.changeover, totals.wait)),

@@ -49,7 +49,7 @@ interface HandNote {
 
 /**
  * The line on screen: the order the program suggests, or the painter's own with its pins and wishes, and what a search
- * around those has found. It is planned in the sessions given, or in one sitting when there are none.
+ * around those has found. It is planned in the sessions given, or in one session when there are none.
  */
 export function useLine({ picture, own, changeOwn, saved }: LineDesk, sessions: LineSessions | null) {
   const indexes = useMemo(() => new Map(picture.problem.jobs.map((job, index) => [job.id, index])), [picture]);

@@ -46,11 +46,11 @@ export function Wishes({ picture, problem, order, times, doneAt, job, leg, befor
   const ofUnit = picture.jobs.filter(({ unitId }) => unitId === job.unitId).map(({ id }) => id);
   const trays = picture.trays.filter((tray) => tray.unitId === job.unitId).map((tray) => tray.id);
   return (
-    <Panel title="Pins and wishes" className={styles.lower} scrolls>
+    <Panel title="Fixed jobs and wishes" className={styles.lower} scrolls>
       {all.length === 0 ? (
         <p>None yet: what you drag stays where you put it and is listed here with its price.</p>
       ) : (
-        <ul className={own.wishes} aria-label="Pins and wishes">
+        <ul className={own.wishes} aria-label="Fixed jobs and wishes">
           {all.map((wish, index) => {
             const words = wishText(picture, wish);
             const price = prices.value?.[index];

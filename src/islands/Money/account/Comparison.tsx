@@ -24,9 +24,9 @@ export function Comparison({ picture, money }: { picture: MoneyPicture; money: M
         <thead>
           <tr>
             <th scope="col">Unit</th>
-            <th scope="col">Quoted, likely</th>
+            <th scope="col">Quoted, expected</th>
             <th scope="col">Took so far</th>
-            <th scope="col">Left, likely</th>
+            <th scope="col">Left, expected</th>
             <th scope="col">Against the quote</th>
             <th scope="col">Solid took, grey left</th>
           </tr>
@@ -61,7 +61,7 @@ export function Comparison({ picture, money }: { picture: MoneyPicture; money: M
         The same again would be quoted at <strong>{exactMoneyText(again.totalMinor, rate.currency)}</strong>
         {more === 0
           ? ', as before.'
-          : `, ${exactMoneyText(Math.abs(more), rate.currency)} ${more < 0 ? 'less' : 'more'} than quote ${quote.number}: likely ${minutesText(again.likely)} now, ${minutesText(quote.offer.price.likely)} then.`}
+          : `, ${exactMoneyText(Math.abs(more), rate.currency)} ${more < 0 ? 'less' : 'more'} than quote ${quote.number}: ${minutesText(again.likely)} now, ${minutesText(quote.offer.price.likely)} then.`}
       </p>
     </Panel>
   );

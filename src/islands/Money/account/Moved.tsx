@@ -24,10 +24,10 @@ export function Moved({ picture, money }: { picture: MoneyPicture; money: Money 
         : `${signed(move.totalMinor)} since quote ${last.number} of ${dayOfText(Date.parse(last.writtenAt))}: ${parts(move)
             .map(([what, minor]) => `${signed(minor)} ${what}`)
             .join(', ')}.`}{' '}
-      {move.most && `Most by ${move.most.name}: likely ${minutesText(move.most.before)} then, ${minutesText(move.most.now)} now. `}
+      {move.most && `Most by ${move.most.name}: ${minutesText(move.most.before)} then, ${minutesText(move.most.now)} now. `}
       {since &&
         since.stretches > 0 &&
-        `${counted(since.stretches, 'stretch', 'stretches')} logged since then took ${percentText(Math.abs(since.more))} ${since.more < 0 ? 'less' : 'longer'} than was foretold before each.`}
+        `${counted(since.stretches, 'row')} logged since then took ${percentText(Math.abs(since.more))} ${since.more < 0 ? 'less' : 'longer'} than estimated.`}
     </p>
   );
 }

@@ -10,7 +10,7 @@ export function NotDone({ picture: { undone, commission } }: { picture: MoneyPic
     <Notice kind={isOpen ? 'plain' : 'flag'}>
       <details data-testid="undone" open={!isOpen}>
         <summary>
-          {isOpen ? `${counted(undone.length, 'thing')} not done yet` : `Handed over with ${counted(undone.length, 'thing')} not done`}
+          {isOpen ? `${counted(undone.length, 'thing')} not done yet` : `Delivered with ${counted(undone.length, 'thing')} not done`}
         </summary>
         <ul>
           {undone.map((what) => (

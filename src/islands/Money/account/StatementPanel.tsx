@@ -83,7 +83,7 @@ export function StatementPanel({ picture, money }: { picture: MoneyPicture; mone
             />
           )}
           <TextField
-            label="Words below the lines"
+            label="Note on the statement"
             placeholder="Thank you. Payable within 14 days."
             value={terms.statementWords}
             maxLength={4000}

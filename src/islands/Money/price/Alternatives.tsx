@@ -24,7 +24,7 @@ export function Alternatives({ picture, money }: { picture: MoneyPicture; money:
   const paidFor = priced.find(({ standard }) => standard === commission.standard)!.price;
   const notch = (standard: (typeof priced)[number]['standard']) => {
     const away = STANDARDS.indexOf(standard) - STANDARDS.indexOf(commission.standard);
-    return ['one notch less', 'as it is', 'one notch more'][away + 1] ?? '';
+    return ['one level lower', 'as it is', 'one level higher'][away + 1] ?? '';
   };
   return (
     <Panel title="What would another standard or another number cost?">
@@ -32,7 +32,7 @@ export function Alternatives({ picture, money }: { picture: MoneyPicture; money:
         <thead>
           <tr>
             <th scope="col">Standard</th>
-            <th scope="col">Likely</th>
+            <th scope="col">Expected</th>
             <th scope="col">Hours paid</th>
             <th scope="col">Total</th>
             <th scope="col">Difference</th>

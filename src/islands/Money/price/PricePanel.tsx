@@ -25,7 +25,7 @@ export function PricePanel({ picture, money }: { picture: MoneyPicture; money: M
   return (
     <Panel title={`The quote as it would be now: ${amount(price.totalMinor)}`}>
       <p data-testid="holds">
-        {holdsWords(price)} Likely {minutesText(price.likely)}; paid for {minutesText(price.quoted)}, which are enough in{' '}
+        {holdsWords(price)} Expected {minutesText(price.likely)}; paid for {minutesText(price.quoted)}, which are enough in{' '}
         {Math.round(terms.chance * 100)} of 100 simulations.
       </p>
       <Moved picture={picture} money={money} />
@@ -34,8 +34,8 @@ export function PricePanel({ picture, money }: { picture: MoneyPicture; money: M
           <tr>
             <th scope="col">Unit</th>
             <th scope="col">Models</th>
-            <th scope="col">Likely</th>
-            <th scope="col">Holds by itself</th>
+            <th scope="col">Expected</th>
+            <th scope="col">Cautious hours of this unit alone</th>
             <th scope="col">Price</th>
             <th scope="col">A model</th>
           </tr>

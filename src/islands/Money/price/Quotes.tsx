@@ -52,9 +52,9 @@ export function Quotes({ picture, money, onChanged }: QuotesProps) {
           <TextField label="To" type="email" placeholder="client@example.org" value={to} onChange={setTo} />
           <TextField label="A word to the client" value={note} maxLength={4000} onChange={setNote} />
           <Button kind="main" onClick={() => attempt(write(to))}>
-            Put quote {next} in the outbox
+            Prepare e-mail with quote {next}
           </Button>
-          <Button onClick={() => attempt(write(null))}>Keep it without a letter</Button>
+          <Button onClick={() => attempt(write(null))}>Save without sending</Button>
         </div>
       )}
       {error && <p role="alert">{error}</p>}
@@ -73,7 +73,7 @@ function QuoteLine({ quote, onAct }: { quote: Quote; onAct: (act: Promise<unknow
         <strong>
           Quote {number}: {exactMoneyText(offer.price.totalMinor, offer.currency)}
         </strong>
-        , likely {minutesText(offer.price.likely)}, {offer.standard} standard. {momentText(Date.parse(writtenAt))}
+        , expected {minutesText(offer.price.likely)}, {offer.standard} standard. {momentText(Date.parse(writtenAt))}
         {sentTo !== '' && ` to ${sentTo}`} (<a href={`/api/quotes/${quote.id}/pdf`}>PDF</a>
         {mailId !== null && (
           <>

@@ -39,7 +39,7 @@ export function Terms({ money, commission, rate, paint }: TermsProps) {
         </p>
         <div className={own.pair}>
           <SelectField
-            label="The hours hold in"
+            label="Safety margin: enough"
             value={chance}
             options={options}
             onChange={(percent) => changeTerms({ chance: Number(percent) / 100 })}
@@ -85,7 +85,7 @@ export function Terms({ money, commission, rate, paint }: TermsProps) {
         </div>
         <Materials materials={terms.materials} currency={currency} paint={paint} onChange={(materials) => changeTerms({ materials })} />
         <TextField
-          label="Words below the figures"
+          label="Note on the quote"
           placeholder="Holds for 30 days. Postage is at cost."
           value={terms.words}
           maxLength={4000}

@@ -39,8 +39,8 @@ export function WhatItPays({ picture }: { picture: MoneyPicture }) {
           </thead>
           <tbody>
             <EarningRow name={isOpen ? 'So far' : 'In all'} earning={pay.soFar} currency={currency} />
-            {isOpen && <EarningRow name="In the end, likely" earning={pay.likely} currency={currency} />}
-            {isOpen && <EarningRow name="In the end, safe" earning={pay.safe} currency={currency} />}
+            {isOpen && <EarningRow name="In the end, expected" earning={pay.likely} currency={currency} />}
+            {isOpen && <EarningRow name="In the end, cautious" earning={pay.safe} currency={currency} />}
           </tbody>
         </table>
         <p className={styles.hint}>

@@ -35,7 +35,7 @@ export function Roster({ unit, scheme, standard, onChange }: RosterProps) {
   const models = allModels(unit);
   return (
     <details className={styles.roster} data-testid="roster">
-      <summary>Who is who: {summaryOf(scheme)}</summary>
+      <summary>Leaders and groups: {summaryOf(scheme)}</summary>
       {scheme.groups.length + scheme.variants.length > 0 && (
         <div className={styles.scroll} tabIndex={0} role="region" aria-label="Every model's lot">
           <table className={styles.table}>
@@ -199,7 +199,7 @@ function GroupEntry({ group, standard, onChange, onRemove }: GroupEntryProps) {
       </Button>
       {notches > 1 && (
         <p className={styles.warning} role="status">
-          {counted(notches, 'notch', 'notches')} from the unit: it will look as if it came from another box. One is usual.
+          {counted(notches, 'level')} from the unit: it will look as if it came from another box. One is usual.
         </p>
       )}
     </li>

@@ -215,7 +215,7 @@ export function StepEditor(props: StepEditorProps) {
           Only where a model needs it
         </label>
         <details>
-          <summary className={styles.more}>Moment, halves, strength, note, stops</summary>
+          <summary className={styles.more}>More options</summary>
           <div className={own.editorFields}>
             <SelectField
               label="When"
@@ -262,7 +262,7 @@ export function StepEditor(props: StepEditorProps) {
       </details>
       <CopyStep parts={unit.scheme.parts.filter((each) => each.id !== part?.id)} onDuplicate={props.onDuplicate} onPaste={props.onPaste} />
       <Button onClick={() => (painted.length > 0 && !isSure ? setSure(true) : onRemove())}>
-        {isSure ? `${counted(paintedCount(painted), 'model')} painted with it. Remove step all the same?` : 'Remove step'}
+        {isSure ? `${counted(paintedCount(painted), 'model')} painted with it. Remove step anyway?` : 'Remove step'}
       </Button>
     </aside>
   );

@@ -32,7 +32,7 @@ export function NewPart({ paints, isFirst, onAdd, onNewPaint }: NewPartProps) {
   return (
     <div ref={form} className={styles.newPart}>
       <TextField
-        label={isFirst ? 'The deepest part' : 'Another part, further out'}
+        label={isFirst ? 'First part' : 'Next part'}
         placeholder="Trousers"
         value={name}
         onChange={setName}

@@ -91,7 +91,7 @@ export function Strip({ id, name, steps, onAdd, onRename, onSelectPart, onMovePa
               aria-label={isSure ? undefined : `Remove ${name}`}
               onClick={() => (painted && !isSure ? setSure(true) : onRemovePart?.())}
             >
-              {isSure ? 'Models are painted. Remove all the same?' : <X aria-hidden="true" size={16} />}
+              {isSure ? 'Models are painted. Remove anyway?' : <X aria-hidden="true" size={16} />}
             </Button>
           </span>
         )}

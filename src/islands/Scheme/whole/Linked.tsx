@@ -55,8 +55,8 @@ export function Linked({ unit, others, onLink }: LinkedProps) {
         Painted by this scheme too: <strong>{linked.length === 0 ? 'no other unit' : linked.map(({ name }) => name).join(', ')}</strong>
       </summary>
       <p>
-        What is changed here is changed for each of them as well. Who is who stays by unit, and so does what is painted; a scheme that a
-        unit has of its own is kept among its revisions.
+        What is changed here is changed for each of them as well. Leaders and groups stay by unit, and so does what is painted; a scheme
+        that a unit has of its own is kept among its revisions.
       </p>
       <ul className={sheet.linked}>
         {others.map((other) => (

@@ -151,7 +151,7 @@ function MixEntry({ unitId, mix, scheme, paints, onBefore, onLearned, onChange, 
         </div>
       ))}
       <div className={styles.share}>
-        {paints[0] && <Button onClick={() => onChange({ of: [...mix.of, { paint: paints[0]!.id, parts: 1 }] })}>Another share</Button>}
+        {paints[0] && <Button onClick={() => onChange({ of: [...mix.of, { paint: paints[0]!.id, parts: 1 }] })}>Add paint</Button>}
         <SelectField
           label="Thinned with"
           value={mix.thin?.with ?? ''}

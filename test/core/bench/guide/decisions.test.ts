@@ -28,13 +28,13 @@ describe('decisions at the bench', () => {
       ['leave out', [1], -2],
       ['leave out the rest', [1, 2, 3], -6],
       ['another coat', [1, 2, 3], 6],
-      ['not tonight', [1, 2, 3], -6],
+      ['not this session', [1, 2, 3], -6],
     ]);
     expect(short(decisions(1, started(0, COAT), done(1, COAT, 1)))).to.deep.equal([
       ['leave out the rest', [2, 3], -4],
       ['another coat', [1, 2, 3], 6],
       ['another coat on the rest', [2, 3], 4],
-      ['not tonight', [2, 3], -4],
+      ['not this session', [2, 3], -4],
       ['start over', [1], 2],
     ]);
   });

@@ -136,7 +136,7 @@ describe('the sweet spot', () => {
 });
 
 describe('the smallest tray without waiting', () => {
-  it('is (drying - changeover) / minutes per model + 1', () => {
+  it('is (drying - set-up) / minutes per model + 1', () => {
     const [need] = dryingNeeds(roster([cutters()], { paints, minutesOf: () => 1.3 }), 'unit-Cutters').filter(({ next }) => next.coat === 2);
     expect(need).to.include({ dryMinutes: 15, minutesPerModel: 1.3, changeoverMinutes: 0, models: Math.ceil(15 / 1.3) + 1 });
   });

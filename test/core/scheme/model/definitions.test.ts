@@ -70,7 +70,7 @@ describe('the reason of an estimate', () => {
   const why = (p50: number, modelsHere: number, modelsOfTechnique: number, isLogged = true) =>
     explainEstimate(p50, { normMinutes: 2, modelsHere, modelsOfTechnique, isLogged });
   it('says what it rests on and how it stands to the norm', () => {
-    expect(why(2.02, 0, 0, false)).to.equal('Nothing logged yet: the norm we ship.');
+    expect(why(2.02, 0, 0, false)).to.equal('Nothing logged yet: our default.');
     expect(why(2.2, 0, 0)).to.equal('This technique is not logged yet; your pace elsewhere: 10 % slower than the norm.');
     expect(why(1.8, 0, 62)).to.equal('None of this step logged yet, 62 models of this technique elsewhere: 10 % faster than the norm.');
     expect(why(2.02, 1, 8)).to.equal('1 model of this step logged, 8 of this technique: about the norm.');
