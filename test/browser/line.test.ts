@@ -62,7 +62,7 @@ describe('arranging a line by hand', () => {
       '[data-testid="hand-note"]',
       /^Put there and pinned: ([+−].* min.*|done .* (later|earlier)|no change) against where it stood/,
     );
-    await user.see('[aria-label="Fixed jobs and wishes"]', /pinned behind .*\n.*longer/);
+    await user.see('[aria-label="Fixed jobs and wishes"]', /pinned behind .*\n.*costs/);
     await user.find('[data-pinned]');
     await user.isStored();
     const { own, suggested } = (await (await fetch(`${app.url}/api/line`)).json()) as LinePicture;
@@ -93,7 +93,7 @@ describe('arranging a line by hand', () => {
     await user.ready();
     await user.find('[data-pinned]');
     await user.see('[data-testid="hand-note"]', /your own order/);
-    await user.see('[data-strategy="own"]', /Yours/);
+    await user.see('[data-strategy="own"]', /On the bench/);
     expect(await total()).to.equal(kept);
   });
 
@@ -134,7 +134,7 @@ describe('arranging a line by hand', () => {
 
   it('takes wishes for the leg in hand with their prices, and lets them go', async () => {
     await user.press(' first');
-    await user.see('[aria-label="Fixed jobs and wishes"]', / first\n.*longer/);
+    await user.see('[aria-label="Fixed jobs and wishes"]', / first\n.*costs/);
     await user.press('Improve the rest');
     await user.see(
       '[data-testid="found"][data-searching="false"]',

@@ -142,7 +142,7 @@ describe('said as the painter says it', () => {
     await user.press('From the leg sheet');
     await user.choose('What was painted?', 'all of the stage: base coats');
     await user.fill('All together took', '300');
-    await user.press('jobs off');
+    await user.press('jobs done');
     await saved();
     const { totals } = (await (await fetch(`${app.url}/api/ledger`)).json()) as LogPicture;
     expect(totals.minutes).to.be.closeTo(300, 0.1);

@@ -166,7 +166,7 @@ describe('every way of painting a unit', () => {
     await unfold('mixes');
     await user.fill('A new mix', 'Lifted');
     await user.press('Add the mix');
-    await user.press('Another share');
+    await user.press('Add paint');
     await user.choose('Thinned with', 'water');
     await user.isStored();
     const [mix] = (await firstUnit()).scheme.mixes;

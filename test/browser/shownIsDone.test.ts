@@ -45,7 +45,7 @@ describe('what is shown is what is done', () => {
     /** What comes next, whatever the time is by now. */
     const order = async () => {
       // In the morning all is dry; until the window has heard the time it takes some for wet.
-      await driver.wait(async () => !(await user.text('[aria-label="Next"]')).includes('anyway'), PATIENCE_MS, 'it never dried');
+      await driver.wait(async () => !(await user.text('[aria-label="Next"]')).includes('early'), PATIENCE_MS, 'it never dried');
       return (await user.text('[aria-label="Next"]'))
         .replaceAll(/ Ready in [^\n]*/g, '')
         .split('\n')
@@ -148,7 +148,7 @@ describe('what is shown is what is done', () => {
       await user.keys(' ');
       await user.see('[data-testid="main"]', /Model 1 is done/);
       for (let model = 0; model < MODELS; model++) await paintOne(3);
-      await user.see('[data-testid="main"]', /Start anyway \(still wet\)/);
+      await user.see('[data-testid="main"]', /Dry at \d\d:\d\d/);
       await wait(41);
       await user.see('[data-testid="main"]', /^Start: wash/);
       expect(await driver.findElements({ css: '[role="alert"]' }), 'waiting is no break').to.deep.equal([]);

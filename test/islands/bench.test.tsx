@@ -6,6 +6,8 @@ import type { BenchFigures } from '../../src/contract/bench';
 import type { StoredLogRow } from '../../src/core/log/definitions';
 import { Advice } from '../../src/islands/Bench/guide/Advice';
 import { Instruction } from '../../src/islands/Bench/guide/Instruction';
+import { mainSurface } from '../../src/islands/Bench/guide/mainSurface';
+import { StartEarly } from '../../src/islands/Bench/guide/StartEarly';
 import { LateTimes } from '../../src/islands/Bench/said/LateTimes';
 import { MissPicker } from '../../src/islands/Bench/said/MissPicker';
 import { References } from '../../src/islands/Bench/guide/References';
@@ -55,6 +57,8 @@ function benchAfter(events: BenchEvent[], minute: number, at = shed): Bench {
     job: view.job,
     pass,
     references: [],
+    goesOnAt: Math.max(view.readyAt, view.toolReadyAt),
+    isWaiting: Math.max(view.readyAt, view.toolReadyAt) > START + minute * MINUTE,
     figures: figures(100, 2),
     first: figures(120, 3),
     lookBacks: lookBacks(scene, START + minute * MINUTE),
@@ -68,7 +72,35 @@ function benchAfter(events: BenchEvent[], minute: number, at = shed): Bench {
 
 const primed = [shed.started(0, prime), ...[1, 2, 3, 4].map((model) => shed.done(model, prime, model))];
 const instruction = (minute: number, events: BenchEvent[] = [], at = shed) =>
-  renderToStaticMarkup(<Instruction bench={benchAfter(events, minute, at)} now={START + minute * MINUTE} onMixKept={nothing} />);
+  renderToStaticMarkup(
+    <Instruction bench={benchAfter(events, minute, at)} now={START + minute * MINUTE} onMixKept={nothing} onStartEarly={nothing} />,
+  );
+
+describe('the big button', () => {
+  const surface = (minute: number, ...events: BenchEvent[]) => mainSurface(benchAfter(events, minute));
+
+  it('says what to do, and while all is wet only when it goes on and what could be done meanwhile', () => {
+    expect(surface(40, ...primed)).to.deep.equal({ meaning: 'start', text: 'Start: base coat', more: null });
+    expect(surface(41, ...primed, shed.started(40, shirt))).to.include({ meaning: 'done', text: 'Model 1 is done' });
+    const wet = surface(20, ...primed, shed.started(20, shirt));
+    expect(wet.meaning).to.equal('wet');
+    expect(wet.text).to.match(/^Dry at \d\d:\d\d$/);
+    expect(wet.more).to.match(/^Meanwhile: .*Cutters.*\(key D\)$/);
+    expect(surface(41, ...primed, shed.started(40, shirt), tap(41, 'paused'))).to.include({ meaning: 'start', text: 'Go on' });
+  });
+
+  it('names the step that is missing, and does nothing about it', () => {
+    expect(surface(1, shed.started(0, shirt))).to.include({ meaning: 'wet', text: 'Not yet: not primed yet' });
+  });
+
+  it('asks where it was pressed before anything wet is painted', () => {
+    const button = (minute: number, ...events: BenchEvent[]) =>
+      renderToStaticMarkup(<StartEarly bench={benchAfter(events, minute)} onStart={nothing} />);
+    expect(button(20, ...primed, shed.started(20, shirt)))
+      .to.include('Start early')
+      .and.not.include('Paint it now');
+  });
+});
 
 describe('the instruction', () => {
   it('shows the caution and no countdown where a spray can is taken up', () => {
@@ -92,7 +124,12 @@ describe('the instruction', () => {
       const bench = benchAfter(events, minute, at);
       const budgets = [{ unitId: bench.job!.unitId, level: null, models: 4, budget: 30, spent, needed: 12 }];
       return renderToStaticMarkup(
-        <Instruction bench={{ ...bench, figures: { ...bench.figures, budgets } }} now={START + minute * MINUTE} onMixKept={nothing} />,
+        <Instruction
+          bench={{ ...bench, figures: { ...bench.figures, budgets } }}
+          now={START + minute * MINUTE}
+          onMixKept={nothing}
+          onStartEarly={nothing}
+        />,
       );
     };
     const painting = [...primed, shed.started(40, shirt)];
@@ -110,7 +147,12 @@ describe('the instruction', () => {
     ];
     const said = (mix: Bench['mix']) =>
       renderToStaticMarkup(
-        <Instruction bench={{ ...bench, mix, figures: { ...bench.figures, amounts } }} now={START + 40 * MINUTE} onMixKept={nothing} />,
+        <Instruction
+          bench={{ ...bench, mix, figures: { ...bench.figures, amounts } }}
+          now={START + 40 * MINUTE}
+          onMixKept={nothing}
+          onStartEarly={nothing}
+        />,
       );
     expect(said({ state: 'none' }))
       .to.include('Mix 3 drops Red')
@@ -176,7 +218,7 @@ describe('around the work', () => {
     const markup = side([...primed, shed.started(40, shirt)], 40);
     expect(markup).to.include('1 h 40 min').and.to.include('2 h 10 min');
     expect(markup).to.include('−20 min since you opened this page');
-    expect(markup).to.include('2 min a model, was 3 min').and.to.include('4 models of this step logged.');
+    expect(markup).to.include('2 min a model (a leader 3.2 min), was 3 min').and.to.include('4 models of this step logged.');
   });
 
   it('lists what comes next, what was missed and what was set aside', () => {

@@ -3,19 +3,21 @@ import { SITTING_GAP_MINUTES } from '../../core/bench/replay/foldClock';
 import { useEffect, useRef, useState } from 'react';
 import type { BenchPass } from '../../core/bench/guide/benchLine';
 import type { MissedPlace } from '../../core/bench/guide/viewBench';
-import { labelOf } from '../../core/scheme/model/techniques';
 import type { BenchPicture } from '../../contract/bench';
 import { Button, LinkButton } from '../../ui/Button/Button';
+import { Hidden } from '../../ui/Hidden/Hidden';
 import { Notice } from '../../ui/Notice/Notice';
-import { counted, minutesText, rangeText } from '../../ui/format';
+import { counted, minutesText, rangeText, timeOfDayText } from '../../ui/format';
 import { hearTime, programNow } from '../client/clock';
 import { useNow } from '../shared/useNow';
+import { useAwake } from '../client/useAwake';
 import { usePicture } from '../client/usePicture';
 import { Advice } from './guide/Advice';
 import { Changes } from './around/Changes';
 import { EveningEnd } from './around/EveningEnd';
 import { Finished } from './around/Finished';
 import { Instruction } from './guide/Instruction';
+import { mainSurface } from './guide/mainSurface';
 import { MissPicker, type MissStart } from './said/MissPicker';
 import { NewDay } from './around/NewDay';
 import { NoteLine } from './said/NoteLine';
@@ -28,8 +30,9 @@ import { leftOutOf } from '../../core/bench/guide/decisions';
 import { Decide } from './said/Decide';
 import { useBench, type Bench } from './taps/useBench';
 import { useBenchKeys } from '../client/taps/useBenchKeys';
+import { useSignals } from './taps/useSignals';
 import { useSteady } from './taps/useSteady';
-import { lackWords, passWords } from './words';
+import { passWords, unitWords } from './words';
 import styles from './View.module.css';
 
 const NOTHING_KNOWN = 'Nothing is on the bench yet. Choose units and an order first, then put the line on the bench.';
@@ -73,6 +76,8 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
   const bench = useBench(picture, reload, now);
   const [asking, setAsking] = useState<Asking | null>(null);
   const [missed, setMissed] = useState<{ pass: BenchPass; model: number } | null>(null);
+  /** Where there is little room, what is pressed less often stands behind one button. */
+  const [isMore, setMore] = useState(false);
   const main = useRef<HTMLButtonElement>(null);
   const { view, actions, job, clock } = bench;
   useReloadWhenOutdated(bench);
@@ -81,9 +86,13 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
   const back = (act: () => void) => () => {
     act();
     setAsking(null);
+    setMore(false);
     main.current?.focus();
   };
-  const ask = (next: Asking) => setAsking(asking?.kind === next.kind ? null : next);
+  const ask = (next: Asking) => {
+    setAsking(asking?.kind === next.kind ? null : next);
+    setMore(false);
+  };
   const miss = (pass: BenchPass, models: number[], note: string) => {
     actions.miss(pass, models, note);
     setMissed(models.length === 1 && models[0]! > 1 ? { pass, model: models[0]! } : null);
@@ -97,7 +106,8 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
     else if (asking?.kind === 'touch-up' && view.misses[index]) back(() => touchUp(view.misses[index]!))();
   };
   const canDecide = job !== null || bench.line.units.some(({ id }) => leftOutOf(id, bench).length > 0);
-  const steady = useSteady(mainMeaning(bench, now), bench.ownTaps);
+  const surface = mainSurface(bench);
+  const steady = useSteady(surface.meaning, bench.ownTaps);
   const act = () => (isQuickMiss || (asking?.kind === 'touch-up' && view.misses.length > 0) ? byNumber(0) : steady.press(actions.main));
   useBenchKeys(
     {
@@ -118,7 +128,11 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
       ...Object.fromEntries(Array.from({ length: 9 }, (_, index) => [String(index + 1), () => byNumber(index)])),
     },
     main,
+    { key: picture.house.pedal, press: act, hold: back(actions.undo) },
   );
+  useAwake(clock.workingSince !== null && view.clock.pausedSince === null);
+  const heard = useSignals(bench, now);
+  useTitle(heard === '' ? null : heard, surface.meaning === 'wet' ? surface.text : null);
 
   const { lastAt, workingSince, pausedSince } = view.clock;
   const readyAt = job && view.needsStart ? view.readiness.firstReadyAt(job) : 0;
@@ -131,58 +145,61 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
   const isEvening = bench.hasEnded && lastAt !== null && now - lastAt < SITTING_GAP_MINUTES * MINUTE_MS;
   return (
     <div className={styles.bench}>
-      <div className={styles.work}>
-        {isEvening && <EveningEnd bench={bench} now={now} />}
-        {!isEvening && job && <NewDay bench={bench} now={now} />}
-        {job ? (
-          <Instruction bench={bench} now={now} onMixKept={back(actions.mixKept)} />
-        ) : (
-          <Finished bench={bench} onLookOver={() => ask({ kind: 'miss', start: null })} />
-        )}
-        {job && !isEvening && <TrayStrip bench={bench} now={now} onPick={(model) => back(() => actions.pick(job, model))()} />}
-        <References bench={bench} />
-        <Advice
+      <div className={styles.scene}>
+        <div className={styles.work}>
+          {isEvening && <EveningEnd bench={bench} now={now} />}
+          {!isEvening && job && <NewDay bench={bench} now={now} />}
+          {job ? (
+            <Instruction bench={bench} now={now} onMixKept={back(actions.mixKept)} onStartEarly={back(actions.startEarly)} />
+          ) : (
+            <Finished bench={bench} onLookOver={() => ask({ kind: 'miss', start: null })} />
+          )}
+          {job && !isEvening && <TrayStrip bench={bench} now={now} onPick={(model) => back(() => actions.pick(job, model))()} />}
+          <References bench={bench} />
+          <Advice
+            bench={bench}
+            now={now}
+            onOffer={back(actions.takeOffer)}
+            onLooked={(look) => back(() => actions.looked(look))()}
+            onNotNeeded={back(actions.notNeeded)}
+          />
+          {missed && missed.model > 1 && asking === null && (
+            <p className={styles.quiet} data-testid="look-at-others">
+              Look at {unitWords(bench, missed.pass.unitId)} {missed.model === 2 ? 'model' : 'models'} {rangeText(1, missed.model - 1)} for
+              the same spot ({passWords(missed.pass)})?{' '}
+              <Button onClick={() => setAsking({ kind: 'miss', start: { passKey: missed.pass.key, models: [] } })}>
+                Mark those that have it
+              </Button>{' '}
+              <Button kind="quiet" onClick={back(() => setMissed(null))}>
+                They are fine
+              </Button>
+            </p>
+          )}
+          {isAway && (
+            <Notice kind="flag" role="alert">
+              The last tap was {minutesText((now - lastAt) / MINUTE_MS)} ago.{' '}
+              <Button onClick={back(actions.wasBreak)}>That was a break</Button>
+            </Notice>
+          )}
+          {steady.isHeld && (
+            <Notice kind="flag" role="alert">
+              What the button does has just changed, and not by a tap of yours: look, then press again.
+            </Notice>
+          )}
+          <Changes bench={bench} reload={reload} />
+          {bench.problem && (
+            <Notice kind="flag" role="alert">
+              {bench.problem}
+            </Notice>
+          )}
+        </div>
+        <SidePanel
           bench={bench}
           now={now}
-          onOffer={back(actions.takeOffer)}
-          onLooked={(look) => back(() => actions.looked(look))()}
-          onNotNeeded={back(actions.notNeeded)}
+          onTakeUp={(next) => back(() => actions.takeUp(next))()}
+          onBringBack={(unit, models) => back(() => actions.bringBack(unit, models))()}
         />
-        {missed && missed.model > 1 && asking === null && (
-          <p className={styles.quiet} data-testid="look-at-others">
-            Look at {missed.model === 2 ? 'model' : 'models'} {rangeText(1, missed.model - 1)} for the same spot ({passWords(missed.pass)})?{' '}
-            <Button onClick={() => setAsking({ kind: 'miss', start: { passKey: missed.pass.key, models: [] } })}>
-              Mark those that have it
-            </Button>{' '}
-            <Button kind="quiet" onClick={back(() => setMissed(null))}>
-              They are fine
-            </Button>
-          </p>
-        )}
-        {isAway && (
-          <Notice kind="flag" role="alert">
-            The last tap was {minutesText((now - lastAt) / MINUTE_MS)} ago.{' '}
-            <Button onClick={back(actions.wasBreak)}>That was a break</Button>
-          </Notice>
-        )}
-        {steady.isHeld && (
-          <Notice kind="flag" role="alert">
-            What the button does has just changed, and not by a tap of yours: look, then press again.
-          </Notice>
-        )}
-        <Changes bench={bench} reload={reload} />
-        {bench.problem && (
-          <Notice kind="flag" role="alert">
-            {bench.problem}
-          </Notice>
-        )}
       </div>
-      <SidePanel
-        bench={bench}
-        now={now}
-        onTakeUp={(next) => back(() => actions.takeUp(next))()}
-        onBringBack={(unit, models) => back(() => actions.bringBack(unit, models))()}
-      />
       <div className={styles.action}>
         {asking?.kind === 'miss' && (
           <MissPicker
@@ -228,7 +245,7 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
             onCancel={back(() => undefined)}
           />
         )}
-        <div className={styles.small}>
+        <div className={styles.small} data-more={isMore}>
           <Button onClick={back(actions.undo)} disabled={!clock.lastUndoable}>
             Undo
           </Button>
@@ -236,47 +253,62 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
             {view.clock.pausedSince === null ? 'Pause' : 'Paused'}
           </Button>
           <Button onClick={() => ask({ kind: 'miss', start: null })}>Missed a spot</Button>
-          <Button onClick={() => ask({ kind: 'touch-up' })}>Touched up</Button>
-          <Button onClick={back(actions.setAside)} disabled={view.model === null}>
-            Set aside
+          <Button className={styles.moreButton} aria-expanded={isMore} onClick={() => setMore(!isMore)}>
+            More
           </Button>
-          <Button onClick={() => ask({ kind: 'decide' })} disabled={!canDecide}>
-            Decide
-          </Button>
-          <Button onClick={() => ask({ kind: 'note' })}>Note</Button>
-          <Button onClick={() => ask({ kind: 'sheet' })} disabled={!job}>
-            From the leg sheet
-          </Button>
-          <Button onClick={back(actions.end)} disabled={view.clock.current === null}>
-            Enough for today
-          </Button>
+          <div className={styles.extra}>
+            <Button onClick={() => ask({ kind: 'touch-up' })}>Touched up</Button>
+            <Button onClick={back(actions.setAside)} disabled={view.model === null}>
+              Set aside
+            </Button>
+            <Button onClick={() => ask({ kind: 'decide' })} disabled={!canDecide}>
+              Decide
+            </Button>
+            <Button onClick={() => ask({ kind: 'note' })}>Note</Button>
+            <Button onClick={() => ask({ kind: 'sheet' })} disabled={!job}>
+              From the leg sheet
+            </Button>
+            <Button onClick={back(actions.end)} disabled={view.clock.current === null}>
+              Enough for today
+            </Button>
+          </div>
+          <time className={styles.timeOfDay} data-testid="time-of-day">
+            {timeOfDayText(now)}
+          </time>
           <span className={styles.sent} role="status" data-unsent={bench.unsent} data-heard={bench.isHeard}>
             {bench.unsent === 0 ? 'Saved' : `${counted(bench.unsent, 'tap')} kept here, not sent yet`}
           </span>
         </div>
-        <button type="button" ref={main} className={styles.main} onClick={act} disabled={!job} data-testid="main">
-          {mainLabel(bench, now)}
+        <button
+          type="button"
+          ref={main}
+          className={styles.main}
+          onClick={act}
+          disabled={!job}
+          data-meaning={surface.meaning}
+          data-testid="main"
+        >
+          {surface.text}
+          {surface.more && <small>{surface.more}</small>}
         </button>
+        <Hidden>
+          <span role="status" data-testid="heard">
+            {heard}
+          </span>
+        </Hidden>
       </div>
     </div>
   );
 }
 
-function mainLabel({ view, pass, job }: Bench, now: number): string {
-  if (!job || !pass || view.model === null) return 'Nothing left on this line';
-  if (view.clock.pausedSince !== null) return 'Go on';
-  const [lacking] = Number.isFinite(view.readyAt) ? [] : view.readiness.broken(job.passKey, [view.model]);
-  const isWet = Math.max(view.readyAt, view.toolReadyAt) > now;
-  const anyway = lacking ? `anyway (${lackWords(lacking.before)})` : 'anyway (still wet)';
-  if (view.needsStart) return isWet ? `Start ${anyway}` : `Start: ${labelOf(pass).toLowerCase()}`;
-  return isWet ? `Paint model ${view.model} ${anyway}` : `Model ${view.model} is done`;
-}
+const TITLE = 'Bench · Neat Relay';
 
-/** Whether the big button marks a model or takes something up. */
-const mainMeaning = ({ view, job }: Bench, now: number): 'done' | 'start' | 'none' => {
-  if (!job || view.model === null) return 'none';
-  return view.needsStart || view.clock.pausedSince !== null || Math.max(view.readyAt, view.toolReadyAt) > now ? 'start' : 'done';
-};
+/** Seen from another window: what was told last, or when the work goes on. */
+function useTitle(heard: string | null, waiting: string | null): void {
+  useEffect(() => {
+    document.title = [waiting ?? heard, TITLE].filter((part) => part !== null).join(' · ');
+  }, [heard, waiting]);
+}
 
 /** A window of an earlier version brings itself up to date as soon as nothing is on its way. */
 function useReloadWhenOutdated({ isOutdated, unsent }: Bench): void {

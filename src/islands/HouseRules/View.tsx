@@ -18,6 +18,7 @@ import { MoneyField } from '../shared/MoneyField';
 import { Opened } from '../shared/Opened';
 import { SaveState } from '../shared/SaveState';
 import { SchoolFields } from '../shared/SchoolFields';
+import { AtTheBench } from './AtTheBench';
 import { Calendar } from './Calendar';
 import { PainterFields } from './PainterFields';
 import { Brushes } from './Brushes';
@@ -99,6 +100,7 @@ export function OpenedHouseRules({ rules: initial, revision: opened, setups, str
           <Panel title="Sessions in the week">
             <Sessions sessions={rules.sessions} onChange={(sessions) => change({ sessions })} />
           </Panel>
+          <AtTheBench pedal={rules.pedal} onPedal={(pedal) => change({ pedal })} />
           <Calendar away={rules.away} onChange={(away) => change({ away })} />
           <Panel title="Models on a holder">
             <div className={styles.holders}>

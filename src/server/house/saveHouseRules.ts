@@ -49,6 +49,7 @@ const rulesSchema = object({
   levels: list(levelSchema, 30).optional().default([]),
   brushes: list(requiredText('a brush', 60), 100).optional().default([]),
   batches: oneOf(BATCHES),
+  pedal: text('a key', 40).optional().default(''),
   painter: object({ name: text('your name').defined(), address: text('an address', 1000).defined() })
     .optional()
     .default({ name: '', address: '' }),

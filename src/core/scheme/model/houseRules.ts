@@ -86,6 +86,8 @@ export interface HouseRules {
   /** How much further or less far each technique strays than assumed, as the log has taught; never typed, and left out before. */
   strays?: StrayFactors;
   batches: Batches;
+  /** The key that a foot pedal sends, as `KeyboardEvent.key` names it; '' without a pedal. */
+  pedal: string;
   painter: Painter;
   hourlyRateMinor: number;
   currency: string;
@@ -124,6 +126,7 @@ export const DEFAULT_HOUSE_RULES: HouseRules = {
   levels: [],
   brushes: [],
   batches: BATCHES[0],
+  pedal: '',
   painter: { name: '', address: '' },
   away: [],
   hourlyRateMinor: 2400,

@@ -1,7 +1,9 @@
+import { useState } from 'react';
 import { MINUTE_MS } from '../../../core/kernel/timeUnits';
 import type { BenchJob } from '../../../core/bench/guide/benchLine';
 import { dryAt } from '../../../core/bench/guide/readiness';
 import { labelOf } from '../../../core/scheme/model/techniques';
+import { weightOf } from '../../../core/bench/replay/divideStretch';
 import { paintedShare } from '../../../core/commission/estimate';
 import { Bar } from '../../../ui/Bar/Bar';
 import { Button } from '../../../ui/Button/Button';
@@ -52,6 +54,8 @@ function Left({ bench }: { bench: Bench }) {
   const share = figures.figures ? paintedShare(figures.figures) : 0;
   const now = figures.passes.find((each) => each.passKey === job?.passKey);
   const before = first.passes.find((each) => each.passKey === job?.passKey);
+  const unit = job && bench.units.get(job.unitId)!;
+  const leader = now && unit && unit.leaders.length > 0 ? now.p50 * weightOf([unit.leaders[0]!], unit) : null;
   return (
     <section aria-label="Hours left">
       <Bar full={1} label={`${percentText(share)} painted`} parts={[{ label: 'painted', value: share, look: 'solid' }]} />
@@ -76,8 +80,8 @@ function Left({ bench }: { bench: Bench }) {
           `${differenceText(figures.figures.likely - first.figures.likely)} since you opened this page. `}
         {now && before && (
           <>
-            This step: {minutesText(now.p50)} a model{Math.abs(now.p50 - before.p50) > 0.005 && `, was ${minutesText(before.p50)}`}.{' '}
-            {now.why}
+            This step: {minutesText(now.p50)} a model{leader !== null && ` (a leader ${minutesText(leader)})`}
+            {Math.abs(now.p50 - before.p50) > 0.005 && `, was ${minutesText(before.p50)}`}. {now.why}
           </>
         )}
       </small>
@@ -112,14 +116,7 @@ function Next({ bench, now, onTakeUp }: Pick<SidePanelProps, 'bench' | 'now' | '
             {against && <strong>. {against}</strong>}
           </small>
         </span>
-        <button
-          type="button"
-          className={own.takeUp}
-          onClick={() => onTakeUp(job)}
-          aria-label={`${against ? 'Start anyway' : 'Start now'}: ${jobWords(bench, job)}${against ? `. ${against}` : ''}`}
-        >
-          {against ? 'anyway' : 'start'}
-        </button>
+        <TakeUp against={against} what={jobWords(bench, job)} onTakeUp={() => onTakeUp(job)} />
       </li>
     );
   };
@@ -137,6 +134,33 @@ function Next({ bench, now, onTakeUp }: Pick<SidePanelProps, 'bench' | 'now' | '
         </details>
       )}
     </section>
+  );
+}
+
+/** Takes a job up; where something stands against it, it is asked once more where it was pressed. */
+function TakeUp({ against, what, onTakeUp }: { against: string | null; what: string; onTakeUp: () => void }) {
+  const [asked, setAsked] = useState(false);
+  if (against === null)
+    return (
+      <button type="button" className={own.takeUp} onClick={onTakeUp} aria-label={`Start now: ${what}`}>
+        start
+      </button>
+    );
+  if (!asked)
+    return (
+      <button type="button" className={own.takeUp} onClick={() => setAsked(true)} aria-label={`Start early: ${what}. ${against}`}>
+        start early
+      </button>
+    );
+  return (
+    <span role="group" aria-label={`${against}. Start it now?`} className={own.sure}>
+      <Button autoFocus onClick={() => setAsked(false)}>
+        Cancel
+      </Button>
+      <Button onClick={onTakeUp} aria-label={`Start it now: ${what}. ${against}`}>
+        Start now
+      </Button>
+    </span>
   );
 }
 

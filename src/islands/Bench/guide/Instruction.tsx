@@ -9,13 +9,21 @@ import { cx } from '../../../ui/cx';
 import { clockText, counted, dayOfText, minutesText, positionsText } from '../../../ui/format';
 import { likelyMinutes } from '../likelyMinutes';
 import type { Bench } from '../taps/useBench';
+import { StartEarly } from './StartEarly';
 import { passWords, trayWords, unitWords } from '../words';
 import styles from '../View.module.css';
 
 const NOTES_SHOWN = 2;
 
-/** What to do with this model, readable at a metre. */
-export function Instruction({ bench, now, onMixKept }: { bench: Bench; now: number; onMixKept: () => void }) {
+interface InstructionProps {
+  bench: Bench;
+  now: number;
+  onMixKept: () => void;
+  onStartEarly: () => void;
+}
+
+/** What to do with this model, readable at two metres. */
+export function Instruction({ bench, now, onMixKept, onStartEarly }: InstructionProps) {
   const { view, paints } = bench;
   const job = bench.job!;
   const pass = bench.pass!;
@@ -24,23 +32,27 @@ export function Instruction({ bench, now, onMixKept }: { bench: Bench; now: numb
   const caution = cautionOf(pass, paint?.kind ?? null);
   const isLeader = view.model !== null && bench.units.get(job.unitId)!.leaders.includes(view.model);
   return (
-    <section className={styles.instruction} aria-label="What to do now" aria-live="polite">
+    <section className={styles.instruction} aria-label="What to do now">
       <Swatch hex={paint?.hex ?? null} kind={paint?.kind ?? null} size="large" />
       <div>
-        <p className={styles.what} data-testid="instruction">
-          {paint?.name ?? (job.lacksPaint ? `${label}: no paint chosen` : label)}
-        </p>
-        <p className={styles.where}>
-          {label}
-          {coatWords(pass)}
-          {pass.part ? ` on ${pass.part.toLowerCase()}` : ' over everything'}, {unitWords(bench, job.unitId)}
-          {trayWords(bench, job)}, model {view.model}
-          {isLeader && ', a leader'}
-        </p>
+        {/* Heard once a model: what ticks below it is only seen. */}
+        <div aria-live="polite">
+          <p className={styles.what} data-testid="instruction">
+            {paint?.name ?? (job.lacksPaint ? `${label}: no paint chosen` : label)}
+          </p>
+          <p className={styles.where}>
+            {label}
+            {coatWords(pass)}
+            {pass.part ? ` on ${pass.part.toLowerCase()}` : ' over everything'}, {unitWords(bench, job.unitId)}
+            {trayWords(bench, job)}, model {view.model}
+            {isLeader && ', a leader'}
+          </p>
+        </div>
         <Recipe bench={bench} />
         <Amount bench={bench} onMixKept={onMixKept} />
         <Wet bench={bench} now={now} />
         <Broken bench={bench} />
+        {bench.isWaiting && <StartEarly bench={bench} onStart={onStartEarly} />}
         {bench.trouble.models > 0 && (
           <p className={styles.quiet} data-testid="trouble">
             Missed before on {counted(bench.trouble.models, 'model')}
@@ -48,7 +60,8 @@ export function Instruction({ bench, now, onMixKept }: { bench: Bench; now: numb
           </p>
         )}
         <Notes bench={bench} />
-        {caution && view.needsStart ? <Notice kind="caution">{caution}</Notice> : <Timer bench={bench} now={now} />}
+        {caution && view.needsStart && <Notice kind="caution">{caution}</Notice>}
+        {!(caution && view.needsStart) && !bench.isWaiting && <Timer bench={bench} now={now} isLeader={isLeader} />}
         <Budget bench={bench} />
       </div>
     </section>
@@ -170,7 +183,7 @@ function Budget({ bench }: { bench: Bench }) {
 }
 
 /** Time on this model against its estimate; never a countdown with a knife or a spray can in the hand. */
-function Timer({ bench, now }: { bench: Bench; now: number }) {
+function Timer({ bench, now, isLeader }: { bench: Bench; now: number; isLeader: boolean }) {
   const { view } = bench;
   const pass = bench.pass!;
   const minutes = likelyMinutes(bench, pass, view.model === null ? [] : [view.model]);
@@ -184,6 +197,7 @@ function Timer({ bench, now }: { bench: Bench; now: number }) {
         {clockText(seconds)}
       </span>{' '}
       of about {clockText(minutes * 60)}
+      {isLeader && ' for a leader'}
       {pausedSince !== null && <strong> paused</strong>}
     </p>
   );

@@ -94,6 +94,9 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
   const view = viewBench(scene, now);
   const { job, model } = view;
   const pass = job && passes.get(job.passKey)!;
+  /** When what is in hand may go on: not while it is wet, the tool rests, or an earlier step is missing (Infinity). */
+  const goesOnAt = job === null || model === null ? 0 : Math.max(view.readyAt, view.toolReadyAt);
+  const isWaiting = goesOnAt > now;
 
   /** With the facts of the pot that these models take. */
   const of = ({ key, unitId, stepId, coat }: BenchPass, models: readonly number[]) => ({
@@ -139,15 +142,16 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
     /** The one thing the big button means now. */
     main: () => {
       if (clock.pausedSince !== null && view.clock.pausedSince !== null) return record({ kind: 'resumed' });
-      if (!job || !pass || model === null) return;
-      const isWet = Math.max(view.readyAt, view.toolReadyAt) > now;
-      if (view.needsStart) return record(start(job, isWet ? [model] : []));
-      if (isWet) return record(start(job, [model]));
+      // Wet work is never begun by the rhythm of the taps: `startEarly` asks first.
+      if (!job || !pass || model === null || isWaiting) return;
+      if (view.needsStart) return record(start(job));
       const waited = view.readyAt > (view.clock.workingSince ?? Infinity) ? new Date(view.readyAt).toISOString() : null;
       const begins = view.clock.current?.passKey !== pass.key || pass.dips.length > 1;
       const fetchMinutes = isTrayFetched(line, events, job.unitId, model) ? house.fetchMinutes : null;
       record({ kind: 'done', ...(begins ? of(pass, [model]) : place(pass)), models: [model], readyAt: waited, fetchMinutes });
     },
+    /** Takes up what had better wait: what is wet, or lacks an earlier step. */
+    startEarly: () => job && model !== null && record(start(job, [model])),
     /** Nothing of it is needed on the model in hand. */
     notNeeded: () => pass && model !== null && record({ kind: 'left-out', ...place(pass), models: [model] }),
     takeUp: (next: BenchJob) => record(start(next)),
@@ -252,6 +256,8 @@ export function useBench(picture: BenchPicture, reload: () => void, now: number)
     /** Whether the mix that the job takes has still to be made; only where it is taken up next. */
     mix: job && view.needsStart ? mixInHand(line, state, job, now) : NO_MIX,
     ending: endingAdvice(scene, view, picture.sessions, now),
+    goesOnAt,
+    isWaiting,
     hasEnded,
     lookBacks: lookBacks(scene, now),
     drying: dryingPlaces(scene, now),

@@ -3,20 +3,26 @@ import { useEffect, useRef, useState } from 'react';
 /** So long a finger is on its way to a button that it saw before. */
 const ON_ITS_WAY_MS = 1200;
 
+/** What the big button does: marks a model, takes something up, or nothing while all is wet. */
+export type Meaning = 'done' | 'start' | 'wet' | 'none';
+
+/** A model that was not painted would be marked, or something begun, by a tap that meant what stood there before. */
+const isTurned = (before: Meaning, now: Meaning): boolean => (before === 'done' && now === 'start') || (before === 'wet' && now === 'done');
+
 /**
- * Keeps a button from meaning something else under the finger: where it turned from marking a model to taking something up by no tap
- * of this window (another device, a change at Intake), what is pressed within a moment is not taken, and said so.
+ * Keeps a button from meaning something else under the finger: where it turned by no tap of this window (something dried, another
+ * device, a change at Intake), what is pressed within a moment is not taken, and said so.
  */
-export function useSteady(meaning: 'done' | 'start' | 'none', ownTaps: number): { isHeld: boolean; press: (act: () => void) => void } {
+export function useSteady(meaning: Meaning, ownTaps: number): { isHeld: boolean; press: (act: () => void) => void } {
   const [isHeld, setHeld] = useState(false);
   const seen = useRef({ meaning, ownTaps });
   const turnedAt = useRef(-Infinity);
   useEffect(() => {
-    if (seen.current.meaning === 'done' && meaning === 'start' && seen.current.ownTaps === ownTaps) turnedAt.current = performance.now();
+    if (isTurned(seen.current.meaning, meaning) && seen.current.ownTaps === ownTaps) turnedAt.current = performance.now();
     seen.current = { meaning, ownTaps };
   }, [meaning, ownTaps]);
   const press = (act: () => void) => {
-    const held = meaning === 'start' && performance.now() - turnedAt.current < ON_ITS_WAY_MS;
+    const held = (meaning === 'start' || meaning === 'done') && performance.now() - turnedAt.current < ON_ITS_WAY_MS;
     setHeld(held);
     if (!held) act();
   };

@@ -1,7 +1,17 @@
 import { useEffect, useRef } from 'react';
+import { useHold } from './useHold';
 
-/** Keys of the bench by `KeyboardEvent.key`, lower case; also what a foot pedal sends. */
+/** Keys of the bench by `KeyboardEvent.key`, lower case. */
 export type BenchKeys = Record<string, () => void>;
+
+/** What a foot pedal sends: the `KeyboardEvent.key` of House rules, or '' for none. Held down it undoes. */
+export interface Pedal {
+  key: string;
+  press: () => void;
+  hold: () => void;
+}
+
+const NO_PEDAL: Pedal = { key: '', press: () => undefined, hold: () => undefined };
 
 const isTyping = (target: EventTarget | null) => target instanceof HTMLElement && target.matches('input, select, textarea');
 const isOtherControl = (target: EventTarget | null, main: HTMLElement | null) =>
@@ -14,23 +24,31 @@ const isOtherControl = (target: EventTarget | null, main: HTMLElement | null) =>
  * Listens for the keys anywhere on the page. Space on another focused control works that control, as everywhere;
  * a key held down counts once.
  */
-export function useBenchKeys(keys: BenchKeys, main: React.RefObject<HTMLButtonElement | null>): void {
-  const latest = useRef(keys);
+export function useBenchKeys(keys: BenchKeys, main: React.RefObject<HTMLButtonElement | null>, pedal: Pedal = NO_PEDAL): void {
+  const held = useHold(pedal.press, pedal.hold);
+  const latest = useRef({ keys, pedal: { key: pedal.key, held } });
   useEffect(() => {
-    latest.current = keys;
+    latest.current = { keys, pedal: { key: pedal.key, held } };
   });
   useEffect(() => {
     const isOurs = (event: KeyboardEvent) =>
       !isTyping(event.target) && !event.ctrlKey && !event.metaKey && !event.altKey && document.querySelector('dialog[open]') === null;
+    const isPedal = (event: KeyboardEvent) => event.key === latest.current.pedal.key && isOurs(event);
     const onDown = (event: KeyboardEvent) => {
+      if (isPedal(event)) {
+        event.preventDefault();
+        if (!event.repeat) latest.current.pedal.held.down();
+        return;
+      }
       if (!isOurs(event) || (event.key === ' ' && isOtherControl(event.target, main.current))) return;
-      const act = latest.current[event.key.toLowerCase()];
+      const act = latest.current.keys[event.key.toLowerCase()];
       if (!act) return;
       event.preventDefault();
       if (!event.repeat) act();
     };
     // A focused button clicks on the way up of Space, which would count the model twice.
     const onUp = (event: KeyboardEvent) => {
+      if (isPedal(event)) latest.current.pedal.held.up();
       if (event.key === ' ' && event.target === main.current) event.preventDefault();
     };
     window.addEventListener('keydown', onDown);

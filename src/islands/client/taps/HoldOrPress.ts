@@ -1,0 +1,31 @@
+/** Held for so long, a press means the other thing. */
+const HOLD_MS = 800;
+
+/** One button, two meanings: a press is told when it is let go, a hold as soon as it is one. */
+export class HoldOrPress {
+  private timer: ReturnType<typeof setTimeout> | null = null;
+
+  constructor(
+    private readonly onPress: () => void,
+    private readonly onHold: () => void,
+  ) {}
+
+  down(): void {
+    this.timer ??= setTimeout(() => {
+      this.timer = null;
+      this.onHold();
+    }, HOLD_MS);
+  }
+
+  up(): void {
+    if (this.cancel()) this.onPress();
+  }
+
+  /** The finger slid off: neither. True when there was something to leave. */
+  cancel(): boolean {
+    if (this.timer === null) return false;
+    clearTimeout(this.timer);
+    this.timer = null;
+    return true;
+  }
+}
