@@ -1,3 +1,4 @@
+import { existsSync } from 'node:fs';
 import net from 'node:net';
 import { parseArgs } from 'node:util';
 import { buildApplication } from './build.mjs';
@@ -9,16 +10,21 @@ const DEFAULT_HOST = '127.0.0.1';
 const DEFAULT_PORT = 4321;
 const HIGHEST_PORT = 65_535;
 const PORTS_TRIED = 20;
-const USAGE = 'npm start [-- --restore FILE], or npm run demo [-- --reset]';
+const USAGE = 'npm start [-- --lan --cert FILE --key FILE --restore FILE], or npm run demo [-- --reset --lan]';
 const say = (text) => console.log(text);
 
-/** Starts the program: `--demo` with the demo's own data folder, `--reset` to begin the demo afresh, `--restore` to go back to a copy. */
+/**
+ * Starts the program: `--demo` with the demo's own data folder, `--reset` to start the demo over, `--restore` to go back to a copy, `--lan`
+ * to let in devices of this network that are paired, with `--cert` and `--key` over TLS.
+ */
 async function start() {
-  const { demo, reset, restore } = readArguments();
+  const { demo, reset, restore, lan, cert, key } = readArguments();
   const first = readPort();
   process.env.NEAT_RELAY_DATA ??= demo ? DEMO_FOLDER : DEFAULT_FOLDER;
   // Not HOST, which some shells set to the name of the machine.
   process.env.HOST = process.env.NEAT_RELAY_HOST ?? DEFAULT_HOST;
+  if (lan) process.env.NEAT_RELAY_LAN = 'on';
+  if (cert !== undefined) Object.assign(process.env, { NEAT_RELAY_CERT: cert, NEAT_RELAY_KEY: key });
   const port = await freePort(process.env.HOST, first);
   installDependencies(say);
   await buildApplication(say);
@@ -26,11 +32,12 @@ async function start() {
   process.umask(0o077);
   const { prepareData, serve } = await import('../dist/program/starting.mjs');
   await prepareData({ folder: process.env.NEAT_RELAY_DATA, demo, reset, restore: restore ?? null }, say);
-  const { stop, readPages } = await serve(process.env.HOST, port);
+  const { stop, readPages, onNetwork } = await serve(process.env.HOST, port);
   const address = `http://${process.env.HOST.includes(':') ? `[${process.env.HOST}]` : process.env.HOST}:${port}`;
   await firstLook(address);
   void readPages();
   say(`Neat Relay is at ${address} (data in ${process.env.NEAT_RELAY_DATA}). Ctrl-C stops it.`);
+  if (lan) say(onNetwork());
   for (const signal of ['SIGINT', 'SIGTERM'])
     process.once(signal, async () => {
       await stop();
@@ -42,10 +49,21 @@ async function start() {
 function readArguments() {
   try {
     const { values } = parseArgs({
-      options: { demo: { type: 'boolean', default: false }, reset: { type: 'boolean', default: false }, restore: { type: 'string' } },
+      options: {
+        demo: { type: 'boolean', default: false },
+        reset: { type: 'boolean', default: false },
+        restore: { type: 'string' },
+        lan: { type: 'boolean', default: false },
+        cert: { type: 'string' },
+        key: { type: 'string' },
+      },
     });
     if (values.reset && !values.demo) throw new Error('--reset is only for the demo: your own data folder is never thrown away.');
     if (values.reset && values.restore !== undefined) throw new Error('--reset and --restore were given together: choose one of them.');
+    if ((values.cert === undefined) !== (values.key === undefined))
+      throw new Error('--cert and --key belong together: give the file of the certificate and the file of its key.');
+    for (const file of [values.cert, values.key])
+      if (file !== undefined && !existsSync(file)) throw new Error(`There is no file ${file}: give the path of your certificate and key.`);
     return values;
   } catch (error) {
     if (error.code?.startsWith('ERR_PARSE_ARGS'))

@@ -1,6 +1,6 @@
 import { defineMiddleware } from 'astro:middleware';
 import { asDataError } from './data/file/dataErrors';
-import { dataFolder } from './server/starting/services';
+import { dataFolder } from './server/running/dataFolder';
 import { serving } from './server/running/serving';
 
 const routes = import.meta.glob('./pages/api/**/*.ts');

@@ -23,11 +23,11 @@ export interface App {
 /** The demo of all apps of a run is the same: the runner says when it has begun. */
 const STARTED = new Date(process.env['TEST_STARTED'] ?? Date.now());
 
-export async function startApp({ demo = false, shiftsClock = false } = {}): Promise<App> {
+export async function startApp({ demo = false, shiftsClock = false, settings = {} as Record<string, string> } = {}): Promise<App> {
   const { folder, remove } = await (demo ? settledDemoFolder(STARTED) : emptyFolder());
   const port = await freePort();
   const url = `http://127.0.0.1:${port}`;
-  const env = { ...process.env, NEAT_RELAY_DATA: folder, HOST: '127.0.0.1', PORT: String(port), NODE_ENV: 'production' };
+  const env = { ...process.env, NEAT_RELAY_DATA: folder, HOST: '127.0.0.1', PORT: String(port), NODE_ENV: 'production', ...settings };
   const clock = path.join(folder, 'test-clock');
   // Put in place in one piece: a program that reads a file half written would see its clock fall back to the true time.
   const setClock = (ms: number) => {

@@ -20,6 +20,7 @@ import { SaveState } from '../shared/SaveState';
 import { SchoolFields } from '../shared/SchoolFields';
 import { AtTheBench } from './AtTheBench';
 import { Calendar } from './Calendar';
+import { Devices } from './Devices';
 import { PainterFields } from './PainterFields';
 import { Brushes } from './Brushes';
 import { OwnLevels } from './OwnLevels';
@@ -101,6 +102,7 @@ export function OpenedHouseRules({ rules: initial, revision: opened, setups, str
             <Sessions sessions={rules.sessions} onChange={(sessions) => change({ sessions })} />
           </Panel>
           <AtTheBench pedal={rules.pedal} onPedal={(pedal) => change({ pedal })} />
+          <Devices />
           <Calendar away={rules.away} onChange={(away) => change({ away })} />
           <Panel title="Models on a holder">
             <div className={styles.holders}>

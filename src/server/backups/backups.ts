@@ -14,7 +14,8 @@ import type { BackupsPicture } from '../../contract/backups';
 import { announce } from '../running/announcements';
 import { NotFoundError } from '../stores/errors';
 import { chunksOf } from '../http/readBody';
-import { closeDatabase, dataFolder, openedDatabase, writing } from '../starting/services';
+import { dataFolder } from '../running/dataFolder';
+import { closeDatabase, openedDatabase, writing } from '../starting/services';
 import { openQuestions, serving } from '../running/serving';
 
 /** Larger than the work of a life. */

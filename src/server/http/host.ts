@@ -23,20 +23,32 @@ const A_YEAR_SECONDS = 31_536_000;
 
 type Listener = (request: IncomingMessage, response: ServerResponse, next: () => void) => void;
 
+/** The web server at this computer's own address: foreign hosts and foreign writes are refused. */
+export function createHost(inside: RequestListener): http.Server {
+  const server = http.createServer((request, response) => {
+    const refusal = refusalOf(request);
+    if (!refusal) return inside(request, response);
+    setSecurityHeaders(response);
+    refuse(response, ...refusal);
+  });
+  server.keepAliveTimeout = SILENT_MS;
+  return server;
+}
+
 /**
- * The web server around the pages: everything passes here. Foreign hosts and foreign writes are refused, every answer carries the
- * same headers, answers are compressed, and hashed files are kept by the browser for good.
+ * What answers whoever may ask, here and over the network: every answer carries the same headers, answers are compressed, and hashed
+ * files are kept by the browser for good.
  */
-export function createHost(pages: RequestListener, staticFolder: string): http.Server {
+export function createInside(pages: RequestListener, staticFolder: string): RequestListener {
   const files = sirv(staticFolder, {
     etag: true,
     setHeaders: (response, path) =>
       response.setHeader('cache-control', path.startsWith(HASHED) ? `public, max-age=${A_YEAR_SECONDS}, immutable` : 'no-cache'),
   }) as Listener;
   const compress = compression({ filter: isCompressible }) as unknown as Listener;
-  const server = http.createServer((request, response) => {
-    for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.setHeader(name, value);
-    const refusal = refusalOf(request);
+  return (request, response) => {
+    setSecurityHeaders(response);
+    const refusal = pathRefusal(request);
     if (refusal) return refuse(response, ...refusal);
     compress(request, response, () =>
       files(request, response, () => {
@@ -44,9 +56,11 @@ export function createHost(pages: RequestListener, staticFolder: string): http.S
         pages(request, response);
       }),
     );
-  });
-  server.keepAliveTimeout = SILENT_MS;
-  return server;
+  };
+}
+
+function setSecurityHeaders(response: ServerResponse): void {
+  for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.setHeader(name, value);
 }
 
 /** Events go out one by one and would wait in a compressor. */
@@ -60,6 +74,11 @@ function refusalOf(request: IncomingMessage): [number, string] | null {
   const asked = { method: request.method ?? 'GET', headers: new Headers(onlyOnce(request)) };
   if (!isAllowedHost(asked)) return [403, 'This program answers only at its own address: open it at 127.0.0.1.'];
   if (!isSameOrigin(asked)) return [403, 'This write comes from another site: open Neat Relay itself and try there.'];
+  return null;
+}
+
+/** What is no address of ours, whoever asks for it. */
+function pathRefusal(request: IncomingMessage): [number, string] | null {
   const path = pathOf(request.url ?? '/');
   if (path === null) return [400, 'This address cannot be read: follow a link of the program instead.'];
   if (UNUSED.test(path)) return [404, 'There is nothing at this address: open Today.'];

@@ -1,5 +1,6 @@
 import { openDatabase, type OpenedDatabase } from '../../data/database';
 import { DataError } from '../../data/file/dataErrors';
+import { dataFolder } from '../running/dataFolder';
 import { keepDailyCopies } from '../running/dailyCopy';
 import { Gate } from '../running/gate';
 import { forAll } from '../running/givingUp';
@@ -13,10 +14,6 @@ import { keepLearning } from '../ledger/keepLearning';
 import { keepSearching } from '../plan/keepSearching';
 import { keepThreadReady } from '../work/threads';
 import type { Stores } from '../stores/stores';
-
-export const DEFAULT_DATA_FOLDER = './data';
-
-export const dataFolder = (): string => process.env['NEAT_RELAY_DATA'] ?? DEFAULT_DATA_FOLDER;
 
 interface Running {
   database: OpenedDatabase;

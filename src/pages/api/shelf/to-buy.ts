@@ -1,6 +1,6 @@
 import { download } from '../../../server/http/download';
 import { query } from '../../../server/http/endpoint';
-import { dataFolder } from '../../../server/starting/services';
+import { dataFolder } from '../../../server/running/dataFolder';
 import { taskInThread } from '../../../server/work/threads';
 
 /** What has to be bought, to take along: of all open work, or with `?of=` of one commission. */

@@ -1,7 +1,7 @@
 import type { Quote } from '../../../../core/money/definitions';
 import { endpoint } from '../../../../server/http/endpoint';
 import { quoteSchema, writeQuote } from '../../../../server/money/quotes';
-import { dataFolder } from '../../../../server/starting/services';
+import { dataFolder } from '../../../../server/running/dataFolder';
 import { taskInThread } from '../../../../server/work/threads';
 
 export const POST = endpoint(

@@ -3,7 +3,7 @@ import { decimalsOf } from '../../../../core/money/currency';
 import { download } from '../../../../server/http/download';
 import { query } from '../../../../server/http/endpoint';
 import { loadStatement } from '../../../../server/money/loadStatement';
-import { dataFolder } from '../../../../server/starting/services';
+import { dataFolder } from '../../../../server/running/dataFolder';
 import { taskInThread } from '../../../../server/work/threads';
 
 /** The statement to look at; as a file with `?as=csv` or `?as=pdf`. */

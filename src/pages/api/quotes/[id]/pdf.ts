@@ -1,7 +1,7 @@
 import { download } from '../../../../server/http/download';
 import { query } from '../../../../server/http/endpoint';
 import { findQuote, quoteName } from '../../../../server/money/quotes';
-import { dataFolder } from '../../../../server/starting/services';
+import { dataFolder } from '../../../../server/running/dataFolder';
 import { taskInThread } from '../../../../server/work/threads';
 
 export const GET = query(async ({ stores, params, now }) => {

@@ -2,7 +2,7 @@ import { agreedQuote } from '../../../../../core/money/definitions';
 import { handOverSchema, writeHandOver } from '../../../../../server/finish/handOver';
 import { quoteName } from '../../../../../server/money/quotes';
 import { endpoint } from '../../../../../server/http/endpoint';
-import { dataFolder } from '../../../../../server/starting/services';
+import { dataFolder } from '../../../../../server/running/dataFolder';
 import { taskInThread } from '../../../../../server/work/threads';
 import { findCommission } from '../../../../../server/workshop/loadWorkshop';
 

@@ -1,7 +1,7 @@
 import { findCommission } from '../../../../../server/workshop/loadWorkshop';
 import { download } from '../../../../../server/http/download';
 import { query } from '../../../../../server/http/endpoint';
-import { dataFolder } from '../../../../../server/starting/services';
+import { dataFolder } from '../../../../../server/running/dataFolder';
 import { taskInThread } from '../../../../../server/work/threads';
 
 /** The hand-over sheet as PDF; with `?for=shelf` the painter's own: paints and mixes alone. */
