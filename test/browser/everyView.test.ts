@@ -18,6 +18,7 @@ const VIEWS = [
   '/colours',
   '/trays',
   '/bench',
+  '/pedal',
   '/ledger',
   '/shelf',
   '/library',

@@ -1,4 +1,6 @@
 import type { BenchPicture } from '../../contract/bench';
+import { LinkButton } from '../../ui/Button/Button';
+import { Notice } from '../../ui/Notice/Notice';
 import { counted } from '../../ui/format';
 import { programNow } from '../client/clock';
 import { useAwake } from '../client/useAwake';
@@ -16,10 +18,19 @@ import styles from './Pedal.module.css';
 const TICK_MS = 1000;
 
 /** The big button of the bench on a screen of its own: a telephone on the floor or beside the water pot. */
-export function PedalView() {
+export function PedalView({ hasLine }: { hasLine: boolean }) {
+  if (!hasLine)
+    return (
+      <Notice>
+        <p>Nothing is on the bench yet: put a line on it, then this is its big button.</p>
+        <LinkButton kind="main" href="/line">
+          Plan a line
+        </LinkButton>
+      </Notice>
+    );
   return (
-    <Opened<BenchPicture | null> url="/api/bench" what="the pedal">
-      {(picture, reload) => (picture ? <Pedal picture={picture} reload={reload} /> : <p>Nothing is on the bench yet.</p>)}
+    <Opened<BenchPicture> url="/api/bench" what="the pedal">
+      {(picture, reload) => <Pedal picture={picture} reload={reload} />}
     </Opened>
   );
 }

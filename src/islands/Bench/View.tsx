@@ -10,6 +10,7 @@ import { Notice } from '../../ui/Notice/Notice';
 import { counted, minutesText, rangeText, timeOfDayText } from '../../ui/format';
 import { hearTime, programNow } from '../client/clock';
 import { useNow } from '../shared/useNow';
+import { useInstalledBench } from '../installed/useInstalledBench';
 import { useAwake } from '../client/useAwake';
 import { usePicture } from '../client/usePicture';
 import { Advice } from './guide/Advice';
@@ -81,6 +82,7 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
   const main = useRef<HTMLButtonElement>(null);
   const { view, actions, job, clock } = bench;
   useReloadWhenOutdated(bench);
+  useInstalledBench();
 
   /** Every small button hands the focus back, so that Space goes on meaning the model. */
   const back = (act: () => void) => () => {
@@ -123,7 +125,7 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
       x: () => bench.pass?.ifNeeded && back(actions.notNeeded)(),
       k: () => bench.mix.state === 'old' && back(actions.mixKept)(),
       e: back(actions.end),
-      f: () => void (document.fullscreenElement ? document.exitFullscreen() : document.documentElement.requestFullscreen()),
+      f: toggleFullScreen,
       escape: back(() => setMissed(null)),
       ...Object.fromEntries(Array.from({ length: 9 }, (_, index) => [String(index + 1), () => byNumber(index)])),
     },
@@ -271,6 +273,7 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
             <Button onClick={back(actions.end)} disabled={view.clock.current === null}>
               Enough for today
             </Button>
+            <Button onClick={back(toggleFullScreen)}>Full screen</Button>
           </div>
           <time className={styles.timeOfDay} data-testid="time-of-day">
             {timeOfDayText(now)}
@@ -299,6 +302,10 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
       </div>
     </div>
   );
+}
+
+function toggleFullScreen(): void {
+  void (document.fullscreenElement ? document.exitFullscreen() : document.documentElement.requestFullscreen());
 }
 
 const TITLE = 'Bench · Neat Relay';

@@ -15,6 +15,7 @@ const SECURITY_HEADERS: Record<string, string> = {
 };
 /** Files whose names hold a hash of their content never change. */
 const HASHED = '/_astro/';
+const BENCH_WORKER = '/bench-worker.js';
 /** What the framework brings along and nobody here uses. */
 const UNUSED = /^\/_(image|server-islands|actions)\b/;
 /** Longer than browsers keep a silent connection: one that asks again in the very moment does not find it closed. */
@@ -42,8 +43,11 @@ export function createHost(inside: RequestListener): http.Server {
 export function createInside(pages: RequestListener, staticFolder: string): RequestListener {
   const files = sirv(staticFolder, {
     etag: true,
-    setHeaders: (response, path) =>
-      response.setHeader('cache-control', path.startsWith(HASHED) ? `public, max-age=${A_YEAR_SECONDS}, immutable` : 'no-cache'),
+    setHeaders: (response, path) => {
+      response.setHeader('cache-control', path.startsWith(HASHED) ? `public, max-age=${A_YEAR_SECONDS}, immutable` : 'no-cache');
+      // A worker goes by the policy of its own file: this one asks the program what it keeps of the bench.
+      if (path === BENCH_WORKER) response.setHeader('content-security-policy', "default-src 'none'; connect-src 'self'");
+    },
   }) as Listener;
   const compress = compression({ filter: isCompressible }) as unknown as Listener;
   return (request, response) => {

@@ -43,6 +43,6 @@ export function useSignals(bench: Bench, now: number): string {
     setSaid(text);
     if (sounds) playTones(loudest.kind);
     if (messages && document.visibilityState === 'hidden') void notify(text, loudest.kind);
-  });
+  }, [bench, isHeard, messages, now, signals, since, sounds]);
   return said;
 }
