@@ -97,7 +97,7 @@ describe('nothing is lost', function () {
     const painted = (await user.text('[data-testid="instruction"] + p')).includes('Mates') ? 'Mates' : 'Rowers';
     await user.open('/c/ferry/intake');
     await user.press(`Remove ${painted}`);
-    await user.press('Models are painted. Remove anyway?');
+    await user.press('Remove anyway');
     await user.isStored();
     const file = await (await fetch(`${app.url}/api/commissions/ferry/file`)).text();
     expect((await at(other).post('/api/commissions/import', file)).status).to.equal(200);

@@ -105,7 +105,7 @@ describe('the bench with wet hands', () => {
     expect((await events()).length, 'nothing was begun').to.equal(before);
     expect(await driver.getTitle()).to.match(/^Dry at \d\d:\d\d · Bench/);
     await button('Start early').click();
-    await user.see('[aria-label="Start early?"]', /Model \d+ is wet until \d\d:\d\d/);
+    await user.see('main [role="group"]', /Model \d+ is wet until \d\d:\d\d/);
     expect(await driver.executeScript('return document.activeElement.textContent'), 'the safe answer').to.equal('Cancel');
     await user.keys(Key.ENTER);
     await user.find('[data-testid="wet"]');

@@ -132,8 +132,8 @@ describe('a strip of a scheme', () => {
       .and.to.include('14 models of this step logged.');
   });
 
-  it('says when a step lies above the standard paid for', () => {
-    expect(editor(eyes)).to.include('Above the standard paid for (table): it is not planned.');
+  it('says when a step lies above the painting standard', () => {
+    expect(editor(eyes)).to.include('Above the painting standard (table): it is not planned.');
     expect(editor(eyes, 'full')).not.to.include('Above the standard');
   });
 

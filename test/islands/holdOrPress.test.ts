@@ -8,7 +8,8 @@ describe('a button that can be held', () => {
   beforeEach(() => {
     mock.timers.enable({ apis: ['setTimeout'] });
     said = [];
-    button = new HoldOrPress(
+    button = new HoldOrPress();
+    button.mean(
       () => said.push('press'),
       () => said.push('hold'),
     );

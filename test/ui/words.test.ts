@@ -16,6 +16,7 @@ const GONE: [RegExp, string][] = [
   [/\ball the same\b/, 'anyway'],
   [/Not agreed after all|Start its clock/, 'Undo agreement, Start timer'],
   [/What the list holds/, 'Match the columns'],
+  [/standard paid for/, 'painting standard'],
   [/[Tt]he deepest part|Another part, further out/, 'First part, Next part'],
   [/^Parts, 1|Another share/, 'Amount, Add paint'],
   [/\bnorm we ship\b/, 'our default'],

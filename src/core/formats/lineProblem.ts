@@ -100,7 +100,7 @@ export function readLineProblem(value: unknown): LineProblem {
     jobs: uniqueIds('jobs', problem.jobs),
   };
   problem.setups.forEach((setup, i) => setup.tool !== undefined && known(ids.tools, `setups[${i}].tool`, setup.tool));
-  checkNumbers('start', problem.start, problem.setups.length, 'setup');
+  checkNumbers('start', problem.start, problem.setups.length, 'set-up');
   checkMatrix(problem.changeover, problem.setups.length);
   const jobs = new Map(problem.jobs.map((entry) => [entry.id, entry]));
   const trayModels = new Map(problem.trays.map((tray) => [tray.id, tray.models]));
@@ -221,7 +221,7 @@ function checkMatrix(rows: unknown, size: number): void {
   if (!Array.isArray(rows) || rows.length !== size)
     throw new InputError('changeover', rows, `give a list with one row for each set-up (${size})`);
   rows.forEach((row: unknown, index) => {
-    checkNumbers(`changeover[${index}]`, row, size, 'setup');
+    checkNumbers(`changeover[${index}]`, row, size, 'set-up');
     const own = (row as number[])[index];
     if (own !== 0) throw new InputError(`changeover[${index}][${index}]`, own, 'give 0: keeping a set-up costs nothing');
   });

@@ -2,12 +2,11 @@ import type { BenchPicture } from '../../contract/bench';
 import { LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
 import { counted } from '../../ui/format';
-import { programNow } from '../client/clock';
 import { useAwake } from '../client/useAwake';
 import { useBenchKeys } from '../client/taps/useBenchKeys';
 import { useHold } from '../client/taps/useHold';
 import { Opened } from '../shared/Opened';
-import { useNow } from '../shared/useNow';
+import { useProgramNow } from '../shared/useProgramNow';
 import { useRef } from 'react';
 import { mainSurface } from './guide/mainSurface';
 import { useBench } from './taps/useBench';
@@ -36,7 +35,7 @@ export function PedalView({ hasLine }: { hasLine: boolean }) {
 }
 
 function Pedal({ picture, reload }: { picture: BenchPicture; reload: () => void }) {
-  const now = useNow(picture.now, TICK_MS, programNow);
+  const now = useProgramNow(picture.now, TICK_MS);
   const bench = useBench(picture, reload, now);
   const { actions, job, view } = bench;
   const surface = mainSurface(bench);

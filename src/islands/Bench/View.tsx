@@ -8,8 +8,7 @@ import { Button, LinkButton } from '../../ui/Button/Button';
 import { Hidden } from '../../ui/Hidden/Hidden';
 import { Notice } from '../../ui/Notice/Notice';
 import { counted, minutesText, rangeText, timeOfDayText } from '../../ui/format';
-import { hearTime, programNow } from '../client/clock';
-import { useNow } from '../shared/useNow';
+import { useProgramNow } from '../shared/useProgramNow';
 import { useInstalledBench } from '../installed/useInstalledBench';
 import { useAwake } from '../client/useAwake';
 import { usePicture } from '../client/usePicture';
@@ -40,12 +39,6 @@ const NOTHING_KNOWN = 'Nothing is on the bench yet. Choose units and an order fi
 
 export function BenchView({ hasLine }: { hasLine: boolean }) {
   const { picture, error, reload } = usePicture<BenchPicture | null>('/api/bench');
-  const hasHeard = useRef(false);
-  useEffect(() => {
-    // Later the stream tells the time: a picture that was long on its way would set the clock back.
-    if (picture && !hasHeard.current) hearTime(picture.now);
-    hasHeard.current ||= picture !== undefined;
-  }, [picture]);
   if (error !== null && !picture)
     return (
       <Notice kind="flag" role="alert">
@@ -73,7 +66,7 @@ const AWAY_BEFORE_START_MINUTES = 10;
 type Asking = { kind: 'miss'; start: MissStart | null } | { kind: 'touch-up' } | { kind: 'note' } | { kind: 'sheet' } | { kind: 'decide' };
 
 function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () => void }) {
-  const now = useNow(picture.now, TICK_MS, programNow);
+  const now = useProgramNow(picture.now, TICK_MS);
   const bench = useBench(picture, reload, now);
   const [asking, setAsking] = useState<Asking | null>(null);
   const [missed, setMissed] = useState<{ pass: BenchPass; model: number } | null>(null);

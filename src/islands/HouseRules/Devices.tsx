@@ -5,6 +5,7 @@ import { SelectField } from '../../ui/Field/Field';
 import { Notice } from '../../ui/Notice/Notice';
 import { Panel } from '../../ui/Panel/Panel';
 import { momentText, timeOfDayText } from '../../ui/format';
+import { Sure } from '../../ui/Sure/Sure';
 import { send } from '../client/api';
 import { useAttempt } from '../client/useAttempt';
 import { usePicture } from '../client/usePicture';
@@ -108,7 +109,6 @@ function Pairing({ picture, onChange }: { picture: DevicesPicture; onChange: (pi
 }
 
 function Device({ device, onChange }: { device: DevicesPicture['devices'][number]; onChange: (picture: DevicesPicture) => void }) {
-  const [isSure, setSure] = useState(false);
   const { error, attempt } = useAttempt(DONE);
   const revoke = async () => onChange(await send<DevicesPicture>('PUT', `/api/devices/${device.id}`, { revoked: true }));
   return (
@@ -118,18 +118,15 @@ function Device({ device, onChange }: { device: DevicesPicture['devices'][number
         <small>last seen {momentText(Date.parse(device.seenAt))}</small>
         {error && <small role="alert">{error}</small>}
       </span>
-      {isSure ? (
-        <span role="group" aria-label={`Remove ${device.name}?`}>
-          <Button autoFocus onClick={() => setSure(false)}>
-            Cancel
-          </Button>{' '}
-          <Button onClick={() => attempt(revoke())}>Remove {device.name}</Button>
-        </span>
-      ) : (
-        <Button kind="quiet" onClick={() => setSure(true)} aria-label={`Remove ${device.name}`}>
-          Remove
-        </Button>
-      )}
+      <Sure
+        kind="quiet"
+        label={`Remove ${device.name}`}
+        question="It gets nothing from here any more."
+        yes={`Remove ${device.name}`}
+        onYes={() => attempt(revoke())}
+      >
+        Remove
+      </Sure>
     </li>
   );
 }

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Button } from '../../ui/Button/Button';
+import { Sure } from '../../ui/Sure/Sure';
 import { send } from '../client/api';
 
 /** Fills the folder with the demo, or empties it, and shows what is there then. */
@@ -16,13 +16,12 @@ export function useDemo(here: boolean) {
 /** Says that all this is made up, and how to begin with one's own. */
 export function DemoNote() {
   const { error, set } = useDemo(false);
-  const [isSure, setSure] = useState(false);
   return (
     <p>
       This is the demo: everything here is made up.{' '}
-      <Button kind="quiet" onClick={() => (isSure ? set() : setSure(true))}>
-        {isSure ? 'Remove the demo and all that was done in it' : 'Start empty'}
-      </Button>
+      <Sure kind="quiet" question="The demo and all that was done in it goes." yes="Remove the demo" onYes={set}>
+        Start empty
+      </Sure>
       {error && <span role="alert">{error}</span>}
     </p>
   );

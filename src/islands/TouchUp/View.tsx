@@ -4,10 +4,9 @@ import { Button, LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { clockText, counted, minutesText } from '../../ui/format';
-import { programNow } from '../client/clock';
 import { useBenchKeys } from '../client/taps/useBenchKeys';
 import { Opened } from '../shared/Opened';
-import { useNow } from '../shared/useNow';
+import { useProgramNow } from '../shared/useProgramNow';
 import { useRound } from './useRound';
 import styles from './View.module.css';
 
@@ -22,7 +21,7 @@ export function TouchUpView({ commissionId }: { commissionId: string }) {
 }
 
 function Round({ picture, reload }: { picture: FinishPicture; reload: () => void }) {
-  const now = useNow(picture.now, TICK_MS, programNow);
+  const now = useProgramNow(picture.now, TICK_MS);
   const round = useRound(picture, reload, now);
   const main = useRef<HTMLButtonElement>(null);
   const { pot, spot, needsStart, isPaused } = round;

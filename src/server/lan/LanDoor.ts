@@ -138,7 +138,7 @@ export class LanDoor implements Door {
     }
     if (url.path === '/pair' || (device.may === 'bench' && url.path === '/')) return goTo(response, '/bench');
     if (!mayDo(device.may, method, url.path))
-      return refuse(response, 403, 'This device may only work at the bench: do that at the computer, or pair it anew for everything.');
+      return refuse(response, 403, 'This device may only work at the bench: do that at the computer, or pair it again for everything.');
     this.remember(device, response);
     this.options.inside(request, response);
   }

@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import { MINUTE_MS } from '../../../core/kernel/timeUnits';
 import type { BenchJob } from '../../../core/bench/guide/benchLine';
 import { dryAt } from '../../../core/bench/guide/readiness';
@@ -7,6 +6,7 @@ import { weightOf } from '../../../core/bench/replay/divideStretch';
 import { paintedShare } from '../../../core/commission/estimate';
 import { Bar } from '../../../ui/Bar/Bar';
 import { Button } from '../../../ui/Button/Button';
+import { Sure } from '../../../ui/Sure/Sure';
 import { Swatch } from '../../../ui/Swatch/Swatch';
 import { counted, differenceText, minutesText, percentText, positionsText } from '../../../ui/format';
 import { OtherWorkClock } from '../../shared/OtherWork';
@@ -139,28 +139,16 @@ function Next({ bench, now, onTakeUp }: Pick<SidePanelProps, 'bench' | 'now' | '
 
 /** Takes a job up; where something stands against it, it is asked once more where it was pressed. */
 function TakeUp({ against, what, onTakeUp }: { against: string | null; what: string; onTakeUp: () => void }) {
-  const [asked, setAsked] = useState(false);
   if (against === null)
     return (
       <button type="button" className={own.takeUp} onClick={onTakeUp} aria-label={`Start now: ${what}`}>
         start
       </button>
     );
-  if (!asked)
-    return (
-      <button type="button" className={own.takeUp} onClick={() => setAsked(true)} aria-label={`Start early: ${what}. ${against}`}>
-        start early
-      </button>
-    );
   return (
-    <span role="group" aria-label={`${against}. Start it now?`} className={own.sure}>
-      <Button autoFocus onClick={() => setAsked(false)}>
-        Cancel
-      </Button>
-      <Button onClick={onTakeUp} aria-label={`Start it now: ${what}. ${against}`}>
-        Start now
-      </Button>
-    </span>
+    <Sure kind="quiet" label={`Start early: ${what}. ${against}`} question={`${against}.`} yes="Start now" onYes={onTakeUp}>
+      start early
+    </Sure>
   );
 }
 

@@ -15,11 +15,15 @@ const isTurned = (before: Meaning, now: Meaning): boolean => (before === 'done' 
  */
 export function useSteady(meaning: Meaning, ownTaps: number): { isHeld: boolean; press: (act: () => void) => void } {
   const [isHeld, setHeld] = useState(false);
-  const seen = useRef({ meaning, ownTaps });
+  const seen = useRef({ meaning, ownTaps, since: Infinity });
   const turnedAt = useRef(-Infinity);
   useEffect(() => {
-    if (isTurned(seen.current.meaning, meaning) && seen.current.ownTaps === ownTaps) turnedAt.current = performance.now();
-    seen.current = { meaning, ownTaps };
+    const before = seen.current;
+    const now = performance.now();
+    // What stood there for less than a finger takes nobody meant: a window that opens hears the time a moment later.
+    const wasSeen = now - before.since >= ON_ITS_WAY_MS;
+    if (wasSeen && isTurned(before.meaning, meaning) && before.ownTaps === ownTaps) turnedAt.current = now;
+    seen.current = { meaning, ownTaps, since: before.meaning === meaning ? Math.min(before.since, now) : now };
   }, [meaning, ownTaps]);
   const press = (act: () => void) => {
     const held = (meaning === 'start' || meaning === 'done') && performance.now() - turnedAt.current < ON_ITS_WAY_MS;

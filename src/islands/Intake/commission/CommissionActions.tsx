@@ -42,26 +42,26 @@ export function CommissionActions({ commission }: { commission: StoredCommission
 
   return (
     <div className={styles.whole}>
-      <span className={styles.wholeButtons}>
-        <a href={`/api/commissions/${id}/file`}>Save as a file</a>
-        <Button kind="quiet" onClick={() => setAsking('duplicate')}>
-          Duplicate
-        </Button>
-        <Button kind="quiet" onClick={askToClose}>
-          Mark as delivered
-        </Button>
-        <Button kind="quiet" onClick={() => setAsking('delete')}>
-          Delete
-        </Button>
-      </span>
+      {asking === null && (
+        <span className={styles.wholeButtons}>
+          <a href={`/api/commissions/${id}/file`}>Save as a file</a>
+          <Button kind="quiet" onClick={() => setAsking('duplicate')}>
+            Duplicate
+          </Button>
+          <Button kind="quiet" onClick={askToClose}>
+            Mark as delivered
+          </Button>
+          <Button kind="quiet" onClick={() => setAsking('delete')}>
+            Delete
+          </Button>
+        </span>
+      )}
       {asking === 'duplicate' && (
         <span className={styles.wholeAsk}>
           <TextField label="Name of the copy" value={copyName} onChange={setCopyName} maxLength={200} />
           <TextField label="Due on" type="date" value={dueOn} onChange={setDueOn} />
+          <Button onClick={() => setAsking(null)}>Cancel</Button>
           <Button onClick={duplicate}>Make a like order</Button>
-          <Button kind="quiet" onClick={() => setAsking(null)}>
-            Cancel
-          </Button>
         </span>
       )}
       {asking === 'close' && (
@@ -76,19 +76,19 @@ export function CommissionActions({ commission }: { commission: StoredCommission
             It leaves Today and stays in the Ledger, where it can be opened again.
             {undone.length > 0 && ' Money and the statement will say what was not done.'}
           </span>
-          <Button onClick={close}>{undone.length === 0 ? `Deliver ${name}` : `Deliver ${name} anyway`}</Button>
-          <Button kind="quiet" onClick={() => setAsking(null)}>
+          <Button autoFocus onClick={() => setAsking(null)}>
             Cancel
           </Button>
+          <Button onClick={close}>{undone.length === 0 ? `Deliver ${name}` : `Deliver ${name} anyway`}</Button>
         </div>
       )}
       {asking === 'delete' && (
         <span className={styles.wholeAsk}>
           It is saved as a file first. Its times stay in the log.
-          <Button onClick={remove}>Save and delete {name}</Button>
-          <Button kind="quiet" onClick={() => setAsking(null)}>
+          <Button autoFocus onClick={() => setAsking(null)}>
             Cancel
           </Button>
+          <Button onClick={remove}>Save and delete {name}</Button>
         </span>
       )}
       {error && <span role="alert">{error}</span>}

@@ -8,6 +8,7 @@ import { SelectField, TextField } from '../../../ui/Field/Field';
 import { NumberField } from '../../../ui/Field/NumberField';
 import { Hidden } from '../../../ui/Hidden/Hidden';
 import { counted } from '../../../ui/format';
+import { Sure } from '../../../ui/Sure/Sure';
 import { sizeOptions } from '../../shared/options';
 import { UnitMore } from './UnitMore';
 import { notThere, WhoIsGone, type WhoIsWho } from './WhoIsGone';
@@ -49,9 +50,7 @@ interface UnitRowProps {
 }
 
 export function UnitRow({ unit, units, started, roster, rosterHref, who, price, onChange, onRemove }: UnitRowProps) {
-  const [asked, setAsked] = useState(false);
   const [isOpen, setOpen] = useState(false);
-  const remove = () => (started && !asked ? setAsked(true) : onRemove());
   const recount = (part: Partial<Pick<IntakeUnit, 'promised' | 'owned' | 'counted'>>) =>
     onChange({ ...part, gone: goneAtCount(unit, modelsOf({ ...unit, ...part })).map(notThere) });
   const named = (what: string) => `${what} of ${unit.name}`;
@@ -135,9 +134,16 @@ export function UnitRow({ unit, units, started, roster, rosterHref, who, price, 
           <Button kind="quiet" aria-expanded={isOpen} aria-label={`More about ${unit.name}`} onClick={() => setOpen(!isOpen)}>
             {isOpen ? <ChevronUp aria-hidden="true" size={18} /> : <ChevronDown aria-hidden="true" size={18} />}
           </Button>
-          <Button kind="quiet" aria-label={`Remove ${unit.name}`} onClick={remove}>
-            {asked ? 'Models are painted. Remove anyway?' : <X aria-hidden="true" size={18} />}
-          </Button>
+          <Sure
+            kind="quiet"
+            label={`Remove ${unit.name}`}
+            question="Models are painted."
+            yes="Remove anyway"
+            isAsked={started}
+            onYes={onRemove}
+          >
+            <X aria-hidden="true" size={18} />
+          </Sure>
         </td>
       </tr>
       {unit.counted !== null && unit.counted !== expectedOf(unit) && <CountDifference unit={unit} onChange={onChange} />}

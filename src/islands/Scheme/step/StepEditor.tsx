@@ -21,6 +21,7 @@ import { SelectField, TextField } from '../../../ui/Field/Field';
 import { NumberField } from '../../../ui/Field/NumberField';
 import { Notice } from '../../../ui/Notice/Notice';
 import { counted, differenceText, minutesText } from '../../../ui/format';
+import { Sure } from '../../../ui/Sure/Sure';
 import { standardNames, techniqueChosen, techniqueOptions, techniqueValue } from '../../shared/options';
 import { Why } from '../../shared/Why';
 import { stepCost } from '../../../core/commission/stepCosts';
@@ -99,7 +100,6 @@ export function StepEditor(props: StepEditorProps) {
   const { unit, step, part, standard, paints, house, estimate, painted, onChange, onRemove, onNewPaint } = props;
   const { mixes } = unit.scheme;
   const [pending, setPending] = useState<Partial<Step> | null>(null);
-  const [isSure, setSure] = useState(false);
   if (!step) {
     return (
       <aside className={own.editor} aria-label="The step in hand">
@@ -249,7 +249,7 @@ export function StepEditor(props: StepEditorProps) {
         <p>
           Another coat: {differenceText(cost.perCoat)}. Without this step: {differenceText(-cost.unitMinutes)}.
         </p>
-        {!includesStandard(standard, step.standard) && <p>Above the standard paid for ({standard}): it is not planned.</p>}
+        {!includesStandard(standard, step.standard) && <p>Above the painting standard ({standard}): it is not planned.</p>}
       </div>
       {caution && <Notice kind="caution">{caution}</Notice>}
       <details className={own.reasons}>
@@ -261,9 +261,14 @@ export function StepEditor(props: StepEditorProps) {
         </ul>
       </details>
       <CopyStep parts={unit.scheme.parts.filter((each) => each.id !== part?.id)} onDuplicate={props.onDuplicate} onPaste={props.onPaste} />
-      <Button onClick={() => (painted.length > 0 && !isSure ? setSure(true) : onRemove())}>
-        {isSure ? `${counted(paintedCount(painted), 'model')} painted with it. Remove step anyway?` : 'Remove step'}
-      </Button>
+      <Sure
+        question={`${counted(paintedCount(painted), 'model')} painted with it.`}
+        yes="Remove step anyway"
+        isAsked={painted.length > 0}
+        onYes={onRemove}
+      >
+        Remove step
+      </Sure>
     </aside>
   );
 }

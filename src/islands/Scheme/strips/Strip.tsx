@@ -1,7 +1,7 @@
 import { useDroppable } from '@dnd-kit/core';
 import { rectSortingStrategy, SortableContext, useSortable } from '@dnd-kit/sortable';
 import { ArrowDown, ArrowUp, GripVertical, Plus, Settings2, TriangleAlert, X } from 'lucide-react';
-import { useState, type KeyboardEvent } from 'react';
+import type { KeyboardEvent } from 'react';
 import { includesStandard, type Paint, type Part, type Standard, type Step, type Unit } from '../../../core/scheme/model/definitions';
 import type { HouseRules } from '../../../core/scheme/model/houseRules';
 import { factsOf, labelOf } from '../../../core/scheme/model/techniques';
@@ -13,6 +13,7 @@ import { Hidden } from '../../../ui/Hidden/Hidden';
 import { Swatch } from '../../../ui/Swatch/Swatch';
 import { cx } from '../../../ui/cx';
 import { minutesText } from '../../../ui/format';
+import { Sure } from '../../../ui/Sure/Sure';
 import { carriedStyle } from './carriedStyle';
 import { stepCost } from '../../../core/commission/stepCosts';
 import type { StripId } from '../../../core/scheme/authoring/edits';
@@ -50,7 +51,6 @@ interface StripProps {
 
 /** One part and its steps, in the order they go on. */
 export function Strip({ id, name, steps, onAdd, onRename, onSelectPart, onMovePart, onRemovePart, painted = false, ...rest }: StripProps) {
-  const [isSure, setSure] = useState(false);
   const { setNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({
     id: `part ${id}`,
     data: { kind: 'part', part: id ?? '' } satisfies DragItem,
@@ -86,13 +86,16 @@ export function Strip({ id, name, steps, onAdd, onRename, onSelectPart, onMovePa
             <Button kind="quiet" aria-label={`${name} further out`} onClick={() => onMovePart(1)}>
               <ArrowDown aria-hidden="true" size={16} />
             </Button>
-            <Button
+            <Sure
               kind="quiet"
-              aria-label={isSure ? undefined : `Remove ${name}`}
-              onClick={() => (painted && !isSure ? setSure(true) : onRemovePart?.())}
+              label={`Remove ${name}`}
+              question="Models are painted."
+              yes="Remove anyway"
+              isAsked={painted}
+              onYes={() => onRemovePart?.()}
             >
-              {isSure ? 'Models are painted. Remove anyway?' : <X aria-hidden="true" size={16} />}
-            </Button>
+              <X aria-hidden="true" size={16} />
+            </Sure>
           </span>
         )}
       </div>

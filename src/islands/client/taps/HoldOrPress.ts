@@ -5,10 +5,14 @@ const HOLD_MS = 800;
 export class HoldOrPress {
   private timer: ReturnType<typeof setTimeout> | null = null;
 
-  constructor(
-    private readonly onPress: () => void,
-    private readonly onHold: () => void,
-  ) {}
+  private onPress: () => void = () => undefined;
+  private onHold: () => void = () => undefined;
+
+  /** What each of them does from now on. */
+  mean(onPress: () => void, onHold: () => void): void {
+    this.onPress = onPress;
+    this.onHold = onHold;
+  }
 
   down(): void {
     this.timer ??= setTimeout(() => {
