@@ -37,6 +37,8 @@ export interface SchemePicture {
   house: HouseRules;
   estimate: PassEstimates;
   painted: PaintedModels[];
+  /** A price is agreed or was put to the client. */
+  hasPrice: boolean;
   /** Taken out of the schemes, and can be put back. */
   removed: RemovedPiece[];
   /** Of its units, the latest first. */

@@ -22,6 +22,8 @@ export interface IntakeFigures {
   units: UnitAtStandard[];
   /** What a quote would ask at each standard under the terms of the commission, which hold with a chance. */
   prices: { standard: Standard; totalMinor: number }[];
+  /** What the client pays as things stand; null while nothing is agreed. */
+  agreedMinor: number | null;
   chance: number;
   /** Null while nothing of it is planned. */
   backPlan: BackPlan | null;

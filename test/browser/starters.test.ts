@@ -62,6 +62,7 @@ describe('from an empty database to a line with variants', () => {
     await act(driver.executeScript(`document.querySelector('[data-part="Boots"] button[aria-pressed]').click()`));
     await act(user.press('Another paint for Boots: tan'));
     await user.isStored();
+    await act(user.press('Next: what does it cost?'));
     await act(user.press('Next: in which order?'));
     await user.find('[data-searching="false"]');
     await user.see('#job-in-hand', /^1 of \d+/);

@@ -89,7 +89,10 @@ describe('from an empty database to a line with variants, by keyboard alone', ()
     await user.find('[aria-label="The same paint for Boots: tan"]');
     await user.isStored();
     await driver.executeScript('document.activeElement.blur()');
-    await goTo(/Next: in which order/, 220);
+    await goTo(/Next: what does it cost/, 220);
+    await type(Key.ENTER);
+    await user.path(/\/money$/);
+    await goTo(/Next: in which order/);
     await type(Key.ENTER);
     await user.path(/\/line/);
     await user.find('[data-searching="false"]');

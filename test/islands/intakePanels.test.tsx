@@ -29,6 +29,7 @@ const figures: IntakeFigures = {
   totals,
   units: STANDARDS.map((standard, place) => ({ unitId: 'k', standard, handsOn: 100 * (place + 1), likely: 120 * (place + 1) })),
   prices: STANDARDS.map((standard, place) => ({ standard, totalMinor: 10_000 * (place + 1) })),
+  agreedMinor: 25_000,
   chance: 0.8,
   backPlan: null,
   outlook: { standing: 'fits', chance: 0.9, likelyAt: null, safeAt: null, sessionMinutes: 600, queuedMinutes: 0 },

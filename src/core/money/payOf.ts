@@ -1,4 +1,5 @@
 import type { ScopeChange } from '../commission/scope';
+import { addedSince } from './agreedPrice';
 import type { UnknownWork } from './rowHours';
 import type { Quote, Rate } from './definitions';
 import { minutesPrice } from './priceWork';
@@ -62,7 +63,7 @@ export const scopePrice = (change: Pick<ScopeChange, 'minutesBefore' | 'minutesA
 export function payOf(quote: Quote, changes: readonly ScopeChange[], hours: HoursStanding, rate: Rate): Pay {
   const { totalMinor, materialsMinor } = quote.offer.price;
   const since = changes.filter(({ at }) => at > quote.writtenAt);
-  const addedMinor = since.reduce((sum, { priceMinor }) => sum + (priceMinor ?? 0), 0);
+  const addedMinor = addedSince(quote, changes);
   const unsettled = since.filter(({ priceMinor }) => priceMinor === null);
   const given = since.filter((change) => change.priceMinor === 0 && scopeMinutes(change) > 0);
   const freeMinutes = given.reduce((sum, change) => sum + scopeMinutes(change), 0);

@@ -20,12 +20,13 @@ export function NewCommission({ hourlyRateMinor, currency }: NewCommissionProps)
   const [dueOn, setDueOn] = useState('');
   const [standard, setStandard] = useState<Standard>('table');
   const [rate, setRate] = useState(hourlyRateMinor);
+  const [agreed, setAgreed] = useState<number | null>(null);
   const [error, setError] = useState<string | null>(null);
 
   const create = async (event: FormEvent) => {
     event.preventDefault();
     try {
-      const body = { name, client, dueOn, standard, hourlyRateMinor: rate, currency, note: '' };
+      const body = { name, client, dueOn, standard, hourlyRateMinor: rate, currency, note: '', agreedPriceMinor: agreed };
       const { id } = await send<{ id: string }>('POST', '/api/commissions', body);
       window.location.assign(`/c/${id}/intake`);
     } catch (problem) {
@@ -41,7 +42,18 @@ export function NewCommission({ hourlyRateMinor, currency }: NewCommissionProps)
         <TextField label="Due on" type="date" value={dueOn} onChange={setDueOn} required />
         <MoneyField live label="Hourly rate" currency={currency} valueMinor={rate} onChange={(minor) => setRate(minor ?? 0)} max={10000} />
       </div>
-      <SelectField label="Painting standard" value={standard} options={standardOptions} onChange={setStandard} />
+      <div className={styles.pair}>
+        <SelectField label="Painting standard" value={standard} options={standardOptions} onChange={setStandard} />
+        <MoneyField
+          live
+          optional
+          label="Agreed price"
+          currency={currency}
+          valueMinor={agreed}
+          placeholder="none yet"
+          onChange={setAgreed}
+        />
+      </div>
       {error && (
         <Notice kind="flag" role="alert">
           {error}

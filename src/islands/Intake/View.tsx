@@ -1,5 +1,6 @@
+import { useRef } from 'react';
 import { rateOf } from '../../core/money/currency';
-import { modelsOf } from '../../core/scheme/model/definitions';
+import { expectedOf, modelsOf } from '../../core/scheme/model/definitions';
 import type { IntakePicture, IntakeUnit } from '../../contract/commission';
 import type { StoredUnit } from '../../core/commission/definitions';
 import { Button, LinkButton } from '../../ui/Button/Button';
@@ -41,6 +42,8 @@ export function IntakeView({ commissionId }: { commissionId: string }) {
 function OpenedIntake({ picture }: { picture: IntakePicture }) {
   const intake = useIntake(picture);
   const { commission, units } = intake.value;
+  const rows = useRef<{ show: (text: string) => void }>(null);
+  const isUncounted = ({ counted: found }: { counted: number | null }) => found === null;
   const models = units.reduce((sum, unit) => sum + modelsOf(unit), 0);
   return (
     <div className={styles.view}>
@@ -69,7 +72,12 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
           <span className={styles.sources}>
             <EarlierUnits commissionId={picture.commission.id} onBefore={intake.retry} />
             <MoveModels units={units} onBefore={intake.retry} />
-            <RosterFile names={units.map((unit) => unit.name)} onAdd={intake.addUnits} />
+            {units.some(isUncounted) && (
+              <Button onClick={() => intake.changeUnits((unit) => (isUncounted(unit) ? { counted: expectedOf(unit) } : null))}>
+                All are here
+              </Button>
+            )}
+            <RosterFile ref={rows} names={units.map((unit) => unit.name)} onAdd={intake.addUnits} />
           </span>
         }
         title={`What came in the box: ${counted(models, 'model')} in ${counted(units.length, 'unit')}`}
@@ -108,6 +116,7 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
             <NewUnitRow
               names={units.map((unit) => unit.name)}
               onAdd={(name, promised, size) => intake.addUnits([{ name, promised, size }])}
+              onRows={(text) => rows.current?.show(text)}
             />
           </tbody>
         </table>

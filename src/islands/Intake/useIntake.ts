@@ -75,6 +75,9 @@ export function useIntake(picture: IntakePicture) {
     changeCommission: (part: Partial<CommissionEntry>) => change({ ...value, commission: { ...value.commission, ...part } }),
     changeUnit: (unitId: string, part: Partial<IntakeUnit>) =>
       change({ ...value, units: value.units.map((unit) => (unit.id === unitId ? { ...unit, ...part } : unit)) }),
+    /** What is to be another in each unit; null where nothing is. */
+    changeUnits: (part: (unit: IntakeUnit) => Partial<IntakeUnit> | null) =>
+      change({ ...value, units: value.units.map((unit) => ({ ...unit, ...part(unit) })) }),
     addUnits: (units: readonly NewUnit[]) => change({ ...value, units: [...value.units, ...units.map(entryOf)] }),
     bringBack: (unit: StoredUnit) => change({ ...value, units: [...value.units, { ...unitEntry(unit), testedBy: null }] }),
     removeUnit: (unitId: string) =>

@@ -1,6 +1,7 @@
 import type { MoneyPicture } from '../../contract/money';
 import { Opened } from '../shared/Opened';
 import { dayOfText } from '../../ui/format';
+import { PlanLine } from '../shared/PlanLine';
 import { ScopeChanges } from '../shared/ScopeChanges';
 import { Alternatives } from './price/Alternatives';
 import { Comparison } from './account/Comparison';
@@ -52,6 +53,11 @@ function OpenedMoney({ picture, onChanged }: { picture: MoneyPicture; onChanged:
       <div className={styles.view}>
         <OpenCounts picture={picture} />
         <NotDone picture={picture} />
+        {money.price.likely > 0 && (
+          <PlanLine kind="main" commissionId={commission.id} className={styles.toLine}>
+            Next: in which order?
+          </PlanLine>
+        )}
         {price}
         {pay}
       </div>

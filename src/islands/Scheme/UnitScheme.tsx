@@ -51,7 +51,7 @@ import { Levels } from './whole/Levels';
 import { Linked, type Linking } from './whole/Linked';
 import { markEffect } from './step/markEffect';
 import { paintedOn } from './step/paintedOn';
-import { TypedLines } from './begin/TypedLines';
+import { TypedLines } from './typed/TypedLines';
 import { UsedAgain } from './begin/UsedAgain';
 import { useWarnings } from './whole/useWarnings';
 import styles from './View.module.css';
@@ -61,6 +61,8 @@ interface UnitSchemeProps {
   /** Of the same commission. */
   others: StoredUnit[];
   onLink: (linking: Linking) => Promise<void>;
+  /** The next unit that has no scheme yet; null where all others have one. */
+  next: { name: string; onShow: () => void } | null;
   /** Is given what stores the changes of the scheme that is shown; false where it could not. */
   onStoring: (store: () => Promise<boolean>) => void;
   standard: Standard;
@@ -90,6 +92,7 @@ export function UnitScheme({
   unit,
   others,
   onLink,
+  next,
   onStoring,
   standard,
   paints,
@@ -161,6 +164,21 @@ export function UnitScheme({
     },
   });
 
+  const isEmpty = scheme.parts.length === 0 && scheme.allOver.length === 0;
+  // The first thing on an empty scheme, behind its parts afterwards: one field all the while, with what is typed in it.
+  const typed = (
+    <TypedLines
+      key="typed"
+      scheme={scheme}
+      paints={paints}
+      techniques={house.techniques}
+      isFirst={isEmpty}
+      next={next}
+      onNewPaint={onNewPaint}
+      onChange={change}
+    />
+  );
+
   return (
     <SchemeDrag scheme={scheme} onChange={change}>
       <div className={styles.scheme} id="scheme" role="tabpanel" aria-label={`Scheme of ${unit.name}`}>
@@ -169,6 +187,8 @@ export function UnitScheme({
             <StopLines {...stops} standard={standard} />
             <SaveState saved={saved} />
           </div>
+          {isEmpty && typed}
+          {isEmpty && <Starters unit={shownUnit} paints={paints} onNewPaint={onNewPaint} onStart={change} />}
           <PlainPictures pictures={picturesAt(pictures, { unitId: unit.id, partId: null, kind: 'reference' })} />
           <Revisions
             unit={shownUnit}
@@ -215,10 +235,7 @@ export function UnitScheme({
             onNewPaint={onNewPaint}
             onAdd={(name, paintId) => change(addPart(ulid, scheme, name, paintId))}
           />
-          <TypedLines scheme={scheme} paints={paints} techniques={house.techniques} onChange={change} />
-          {scheme.parts.length === 0 && scheme.allOver.length === 0 && (
-            <Starters unit={shownUnit} paints={paints} onNewPaint={onNewPaint} onStart={change} />
-          )}
+          {!isEmpty && typed}
           {scheme.allOver.length > 0 && <Strip name="Over everything" steps={scheme.allOver} {...stripProps(null)} />}
           <SchemeSections
             unit={shownUnit}

@@ -111,6 +111,7 @@ function OpenedScheme({ picture, commissionId, wantedUnit }: SchemeViewProps & {
       }),
     );
   };
+  const next = units.find((each) => each.id !== unit.id && !hasScheme(each));
   const isLinked = ({ linked }: StoredUnit) => linked !== null && units.filter((each) => each.linked === linked).length > 1;
   const minutesOfUnit = (id: string) =>
     estimate.passes.filter((pass) => pass.unitId === id).reduce((sum, pass) => sum + pass.unitMinutes, 0);
@@ -127,14 +128,21 @@ function OpenedScheme({ picture, commissionId, wantedUnit }: SchemeViewProps & {
         onShow={(id) => void show(id)}
         controls="scheme"
       />
-      <PlanLine kind="main" commissionId={commissionId} className={styles.toLine}>
-        Next: in which order?
-      </PlanLine>
+      {picture.hasPrice ? (
+        <PlanLine kind="main" commissionId={commissionId} className={styles.toLine}>
+          Next: in which order?
+        </PlanLine>
+      ) : (
+        <LinkButton kind="main" href={`/c/${commissionId}/money`} className={styles.toLine}>
+          Next: what does it cost?
+        </LinkButton>
+      )}
       <UnitScheme
         key={`${unit.id} ${epoch}`}
         unit={unit}
         others={units.filter((each) => each.id !== unit.id)}
         onLink={link}
+        next={next ? { name: next.name, onShow: () => void show(next.id) } : null}
         onStoring={(store) => {
           storing.current = store;
         }}

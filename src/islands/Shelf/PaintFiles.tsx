@@ -18,6 +18,7 @@ import { counted } from '../../ui/format';
 import { send } from '../client/api';
 import { saveFile } from '../client/saveFile';
 import { MatchColumns } from '../shared/MatchColumns';
+import { PastedRows } from '../shared/PastedRows';
 import styles from './View.module.css';
 
 const LABELS = {
@@ -103,17 +104,14 @@ export function PaintFiles({ shelf, onDone }: PaintFilesProps) {
           </>
         }
       >
-        <label className={styles.paste}>
-          Rows from a spreadsheet, with a header
-          <textarea
-            rows={4}
-            value={pasted}
-            onChange={(event) => {
-              setPasted(event.target.value);
-              if (event.target.value.trim() !== '') read(event.target.value);
-            }}
-          />
-        </label>
+        <PastedRows
+          label="Rows from a spreadsheet, with a header"
+          value={pasted}
+          onChange={(text) => {
+            setPasted(text);
+            if (text.trim() !== '') read(text);
+          }}
+        />
         {error && <p role="alert">{error}</p>}
         {table && columns && (
           <MatchColumns

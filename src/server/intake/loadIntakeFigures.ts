@@ -2,6 +2,7 @@ import { DAY_MS } from '../../core/kernel/timeUnits';
 import { backPlan } from '../../core/commission/backPlan';
 import { minutesBetween } from '../../core/plan/dates/benchSessions';
 import { rateOf } from '../../core/money/currency';
+import { agreedPrice } from '../../core/money/agreedPrice';
 import { byHours, priceWork } from '../../core/money/priceWork';
 import { modelsOf } from '../../core/scheme/model/definitions';
 import { reconcile } from '../../core/commission/reconcile';
@@ -27,6 +28,7 @@ export async function loadIntakeFigures(stores: Stores, id: string | undefined, 
   const standards = await atEachStandard(stores, workshop, commission, units, now);
   const totals = standards.map(({ standard, handsOn, likely, safe }) => ({ standard, handsOn, likely, safe }));
   const { terms } = await stores.quotes.terms(commission.id);
+  const scope = await stores.scope.ofCommission(commission.id);
   const { by, leavesBy, cureDays } = commissionDates(workshop).find(({ id: each }) => each === commission.id)!;
   const { sessions } = workshop.house;
   const inWeek = minutesBetween({ ...workshop.house, away: [] }, now.getTime(), now.getTime() + WEEK_MS);
@@ -40,6 +42,7 @@ export async function loadIntakeFigures(stores: Stores, id: string | undefined, 
       standard,
       totalMinor: priceWork([allUnits(its)], byHours(terms), rateOf(commission)).totalMinor,
     })),
+    agreedMinor: agreedPrice(await stores.quotes.ofCommission(commission.id), scope, terms),
     chance: terms.chance,
     outlook,
     leavesBy,
@@ -61,7 +64,7 @@ export async function loadIntakeFigures(stores: Stores, id: string | undefined, 
             sessionLength: sessions.length === 0 ? 0 : inWeek / sessions.length,
           }),
     testModels: await loadTestModels(stores, workshop, units),
-    scope: await stores.scope.ofCommission(commission.id),
+    scope,
     agreedAt: commission.agreedAt,
     undone: await undoneNow(stores, commission, now),
   };

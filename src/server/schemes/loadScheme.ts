@@ -16,6 +16,9 @@ export async function loadScheme(stores: Stores, commissionId: string | undefine
     estimate: passEstimates(workshop, units),
     painted: paintedModels(units, workshop),
     revisions: await stores.revisions.ofUnits(units.map((unit) => unit.id)),
+    hasPrice:
+      (await stores.quotes.terms(commission.id)).terms.ownPriceMinor !== null ||
+      (await stores.quotes.ofCommission(commission.id)).length > 0,
     removed: await stores.commissions.removedPieces(units.map((unit) => unit.id)),
   };
 }

@@ -28,18 +28,32 @@ export interface BadRosterCell {
 
 const MOST_ROWS = 500;
 
-/** Reads a list of units, its columns separated by commas, semicolons or tabs; what each column says is chosen afterwards. Throws an `InputError`. */
+/**
+ * Reads a list of units, its columns separated by commas, semicolons or tabs; what each column says is chosen afterwards. Rows copied
+ * without their header are known by the number in the first, and get one by what stands in it. Throws an `InputError`.
+ */
 export function readRoster(csv: string): RosterTable {
-  let header: string[] | null = null;
   const rows: RosterTable['rows'] = [];
-  eachRecord(csv, delimiterOf(csv), ({ line, fields, problem }) => {
-    if (header === null) header = fields.map((field) => field.trim());
-    else if (fields.some((field) => field.trim() !== '')) rows.push({ line, fields, problem });
+  eachRecord(csv, delimiterOf(csv), (record) => {
+    if (record.fields.some((field) => field.trim() !== '')) rows.push(record);
   });
-  if (header === null || rows.length === 0)
-    throw new InputError('the file', csv.slice(0, 40), 'give a list of units with a header, as name,models,size');
-  if (rows.length > MOST_ROWS) throw new InputError('the file', rows.length, `give at most ${MOST_ROWS} units at once`);
+  const [first] = rows;
+  const isTitled = first !== undefined && !first.fields.some((field) => readNumber(field) !== null);
+  const header = isTitled ? rows.shift()!.fields.map((field) => field.trim()) : titlesFor(rows.map(({ fields }) => fields));
+  if (rows.length === 0) throw new InputError('the list', csv.slice(0, 40), 'give a list of units with a header, as name,models,size');
+  if (rows.length > MOST_ROWS) throw new InputError('the list', rows.length, `give at most ${MOST_ROWS} units at once`);
   return { header, rows };
+}
+
+/** Titles by what stands below them. */
+function titlesFor(rows: readonly string[][]): string[] {
+  const places = Array.from({ length: Math.max(0, ...rows.map(({ length }) => length)) }, (_, index) => index);
+  const cells = (place: number) => rows.map((fields) => fields[place]?.trim() ?? '').filter((cell) => cell !== '');
+  const hasOnly = (place: number, is: (cell: string) => boolean) => cells(place).length > 0 && cells(place).every(is);
+  const models = places.find((place) => readNumber(rows[0]![place] ?? '') !== null);
+  const size = places.find((place) => place !== models && hasOnly(place, (cell) => sizeOf(cell) !== null));
+  const name = places.find((place) => place !== models && place !== size);
+  return places.map((place) => (place === models ? 'models' : place === size ? 'size' : place === name ? 'name' : `column ${place + 1}`));
 }
 
 const WORDS: Record<RosterField, RegExp> = {

@@ -195,6 +195,26 @@ function usualCaution(technique: Technique, kind: PaintKind | null): string | nu
   return caution === SOLVENT_CAUTION && kind !== null ? null : caution;
 }
 
+const USUAL_KINDS: Partial<Record<Technique, PaintKind>> = {
+  prime: 'primer',
+  wash: 'wash',
+  pinwash: 'wash',
+  glaze: 'translucent',
+  translucent: 'translucent',
+  streak: 'effect',
+  pigment: 'powder',
+  texture: 'texture',
+  varnish: 'varnish',
+  'gloss-effect': 'varnish',
+};
+
+/**
+ * What a new paint most likely is, by what it is wanted for.
+ *
+ * @example usualKind('wash') // 'wash'
+ */
+export const usualKind = (technique: Technique): PaintKind => USUAL_KINDS[technique] ?? 'opaque';
+
 /** Painted by the piece, as many as there are on a model. */
 export const isByPiece = (technique: Technique): boolean => technique === 'decal';
 /** What it takes is care, not surface. */

@@ -3,7 +3,7 @@ import type { Commission } from '../../../core/commission/definitions';
 import type { IntakeFigures } from '../../../contract/intakeFigures';
 import { Panel } from '../../../ui/Panel/Panel';
 import { cx } from '../../../ui/cx';
-import { exactMoneyText, minutesText } from '../../../ui/format';
+import { exactMoneyText, minutesText, moneyDifferenceText } from '../../../ui/format';
 import sheet from './commission.module.css';
 import styles from '../View.module.css';
 
@@ -66,6 +66,16 @@ export function StandardPrices({ figures, commission, moneyHref, names }: Standa
               </td>
             ))}
           </tr>
+          {figures.agreedMinor !== null && (
+            <tr>
+              <th scope="row">Against the agreed {exactMoneyText(figures.agreedMinor, commission.currency)}</th>
+              {figures.prices.map(({ standard, totalMinor }) => (
+                <td key={standard} className={cx(standard === commission.standard && styles.paidFor)}>
+                  {moneyDifferenceText(totalMinor - figures.agreedMinor!, commission.currency)}
+                </td>
+              ))}
+            </tr>
+          )}
         </tbody>
       </table>
       <p className={sheet.hint}>

@@ -9,10 +9,12 @@ import styles from './units.module.css';
 interface NewUnitRowProps {
   names: string[];
   onAdd: (name: string, promised: number, size: Size) => void;
+  /** Rows copied from a spreadsheet, pasted where the name is typed. */
+  onRows: (rows: string) => void;
 }
 
 /** The last row: a unit is added with Enter from any of its fields. */
-export function NewUnitRow({ names, onAdd }: NewUnitRowProps) {
+export function NewUnitRow({ names, onAdd, onRows }: NewUnitRowProps) {
   const row = useRef<HTMLTableRowElement>(null);
   const [name, setName] = useState('');
   const [promised, setPromised] = useState('');
@@ -38,7 +40,22 @@ export function NewUnitRow({ names, onAdd }: NewUnitRowProps) {
   return (
     <tr ref={row} onKeyDown={onKeyDown} className={styles.newUnit}>
       <td className={styles.name}>
-        <TextField label="Name of a new unit" hideLabel placeholder="Another unit" value={name} onChange={setName} error={error} />
+        <TextField
+          label="Name of a new unit"
+          hideLabel
+          placeholder={names.length === 0 ? 'The first unit' : 'Another unit'}
+          value={name}
+          onChange={setName}
+          error={error}
+          // With no unit there is nothing else to do here.
+          autoFocus={names.length === 0}
+          onPaste={(event) => {
+            const text = event.clipboardData.getData('text/plain').trim();
+            if (!/[\t\n]/.test(text)) return;
+            event.preventDefault();
+            onRows(text);
+          }}
+        />
       </td>
       <td>
         <SelectField label="Size of the new unit" hideLabel value={size} options={sizeOptions} onChange={setSize} />

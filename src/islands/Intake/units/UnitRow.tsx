@@ -94,8 +94,15 @@ export function UnitRow({ unit, units, started, roster, rosterHref, who, price, 
             value={unit.counted}
             min={1}
             max={MOST}
-            placeholder="?"
+            placeholder="? or ="
+            title="= for as many as promised"
+            aria-keyshortcuts="="
             onChange={(count) => recount({ counted: count })}
+            onKeyDown={(event) => {
+              if (event.key !== '=') return;
+              event.preventDefault();
+              recount({ counted: expectedOf(unit) });
+            }}
           />
         </td>
         <td className={styles.who}>

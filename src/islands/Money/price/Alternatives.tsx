@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { PricedWork } from '../../../core/money/definitions';
+import { agreedPrice } from '../../../core/money/agreedPrice';
 import { byHours, priceWork } from '../../../core/money/priceWork';
 import { STANDARDS } from '../../../core/scheme/model/definitions';
 import type { MoneyPicture, MoreModels } from '../../../contract/money';
@@ -21,7 +22,9 @@ export function Alternatives({ picture, money }: { picture: MoneyPicture; money:
   if (money.price.likely === 0) return null;
   const terms = byHours(money.terms);
   const priced = standards.map(({ standard, all }) => ({ standard, price: priceWork([all], terms, rate) }));
-  const paidFor = priced.find(({ standard }) => standard === commission.standard)!.price;
+  const agreed = agreedPrice(picture.quotes, picture.changes, money.terms);
+  /** What the others are told against: what is agreed, or the same by hours. */
+  const than = agreed ?? priced.find(({ standard }) => standard === commission.standard)!.price.totalMinor;
   const notch = (standard: (typeof priced)[number]['standard']) => {
     const away = STANDARDS.indexOf(standard) - STANDARDS.indexOf(commission.standard);
     return ['one level lower', 'as it is', 'one level higher'][away + 1] ?? '';
@@ -35,7 +38,7 @@ export function Alternatives({ picture, money }: { picture: MoneyPicture; money:
             <th scope="col">Expected</th>
             <th scope="col">Hours paid</th>
             <th scope="col">Total</th>
-            <th scope="col">Difference</th>
+            <th scope="col">{agreed === null ? 'Difference' : `Against the agreed ${exactMoneyText(agreed, rate.currency)}`}</th>
           </tr>
         </thead>
         <tbody>
@@ -44,12 +47,12 @@ export function Alternatives({ picture, money }: { picture: MoneyPicture; money:
               key={standard}
               name={[standard, notch(standard)].filter((part) => part !== '').join(', ')}
               price={price}
-              than={paidFor}
+              than={agreed === null && standard === commission.standard ? null : than}
               currency={rate.currency}
               isIt={standard === commission.standard}
             />
           ))}
-          <More picture={picture} money={money} than={paidFor} />
+          <More picture={picture} money={money} than={than} />
         </tbody>
       </table>
     </Panel>
@@ -59,7 +62,8 @@ export function Alternatives({ picture, money }: { picture: MoneyPicture; money:
 interface PriceRowProps {
   name: React.ReactNode;
   price: PricedWork;
-  than: PricedWork;
+  /** Minor units; null where there is no difference to tell. */
+  than: number | null;
   currency: string;
   isIt?: boolean;
 }
@@ -71,13 +75,13 @@ function PriceRow({ name, price, than, currency, isIt = false }: PriceRowProps) 
       <td>{minutesText(price.likely)}</td>
       <td>{minutesText(price.quoted)}</td>
       <td>{exactMoneyText(price.totalMinor, currency)}</td>
-      <td>{isIt ? '' : moneyDifferenceText(price.totalMinor - than.totalMinor, currency)}</td>
+      <td>{than === null ? '' : moneyDifferenceText(price.totalMinor - than, currency)}</td>
     </tr>
   );
 }
 
 /** More models of a unit, or fewer. */
-function More({ picture, money, than }: { picture: MoneyPicture; money: Money; than: PricedWork }) {
+function More({ picture, money, than }: { picture: MoneyPicture; money: Money; than: number }) {
   const { units, rate, commission } = picture;
   const [unitId, setUnit] = useState(units[0]!.unitId);
   const [more, setMore] = useState(TWENTY);

@@ -76,7 +76,7 @@ function sumRows(
   hourlyRateMinor: number,
 ): [string, string][] {
   const hours = `${minutesText(price.quoted)}${price.otherMinutes > 0 ? ` and ${minutesText(price.otherMinutes)} of other work` : ''}`;
-  const adjusted = { rounding: 'Rounded up to whole units', minimum: 'Up to the minimum charge', 'own price': 'To the price you ask' }[
+  const adjusted = { rounding: 'Rounded up to whole units', minimum: 'Up to the minimum charge', 'own price': 'To the agreed price' }[
     price.adjustedFor
   ];
   return [

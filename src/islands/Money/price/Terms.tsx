@@ -75,7 +75,7 @@ export function Terms({ money, commission, rate, paint }: TermsProps) {
             onChange={(minor) => changeTerms({ minimumMinor: minor ?? 0 })}
           />
           <MoneyField
-            label="Ask another price instead"
+            label="Agreed price"
             currency={currency}
             valueMinor={terms.ownPriceMinor}
             optional

@@ -38,6 +38,7 @@ export function MorePaints({ step, scheme, paints, mixes, onChange, onNewPaint }
             value={choiceOf(other)}
             paints={paints}
             mixes={mixes}
+            technique={step.technique}
             onChange={(choice) => set(other.option, choice)}
             onNewPaint={onNewPaint}
           />

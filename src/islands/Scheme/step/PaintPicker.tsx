@@ -3,11 +3,13 @@ import { ulid } from 'ulid';
 import { type Mix, type Paint } from '../../../core/scheme/model/definitions';
 import { PAINT_KINDS, type PaintKind } from '../../../core/scheme/model/paintKinds';
 import { potsOf, type Pot } from '../../../core/scheme/model/pots';
+import { usualKind, type Technique } from '../../../core/scheme/model/techniques';
 import { commonPaints } from '../../../core/scheme/authoring/starters';
 import { Button } from '../../../ui/Button/Button';
 import { SelectField, TextField } from '../../../ui/Field/Field';
 import { mixer } from '../../client/mixer';
 import { FindPaint } from './FindPaint';
+import { firstColour } from './firstColour';
 import { Swatch } from '../../../ui/Swatch/Swatch';
 import styles from './step.module.css';
 
@@ -23,6 +25,8 @@ interface PaintPickerProps {
   paints: Paint[];
   /** Mixes of the scheme; left out where only a paint can be chosen. */
   mixes?: Mix[];
+  /** What it is wanted for: a new paint is likely of its kind; left out where nobody knows. */
+  technique?: Technique;
   onChange: (choice: PotChoice) => void;
   onNewPaint: (paint: Paint) => Promise<void>;
   /** Told while a new paint is being written, so that nothing is taken before it is on the shelf. */
@@ -32,13 +36,20 @@ interface PaintPickerProps {
 const NONE = '';
 const NEW = 'new';
 const MIX = 'mix ';
-/** What the colour field starts from, a different one each time, until the painter has matched the pot. */
-const FIRST_COLOURS = ['#8a5a33', '#4f6b3a', '#3f5f8a', '#a33f33', '#c9a24a', '#6b4a7a', '#4a4f55', '#d8cdb4'];
 const common = commonPaints(() => '');
 const kindOptions = PAINT_KINDS.map((value) => ({ value, label: value }));
 
 /** A paint from the shelf, or a new one put on it right here; or a mix. */
-export function PaintPicker({ label, value, paints, mixes = [], onChange, onNewPaint, onAdding }: PaintPickerProps) {
+export function PaintPicker({
+  label,
+  value,
+  paints,
+  mixes = [],
+  technique = 'basecoat',
+  onChange,
+  onNewPaint,
+  onAdding,
+}: PaintPickerProps) {
   const [adding, setAddingHere] = useState(false);
   const setAdding = (now: boolean) => {
     setAddingHere(now);
@@ -57,7 +68,8 @@ export function PaintPicker({ label, value, paints, mixes = [], onChange, onNewP
     onChange({ paint: added.id, mix: null });
     setAdding(false);
   };
-  if (adding) return <NewPaint names={paints.map((each) => each.name)} onAdd={add} onCancel={() => setAdding(false)} />;
+  if (adding)
+    return <NewPaint names={paints.map((each) => each.name)} usual={usualKind(technique)} onAdd={add} onCancel={() => setAdding(false)} />;
   return (
     <div className={styles.picker}>
       <Swatch hex={paint?.hex ?? null} kind={paint?.kind ?? null} />
@@ -83,14 +95,15 @@ export function potOf({ paint, mix }: PotChoice, paints: Paint[], mixes: Mix[]):
 
 interface NewPaintProps {
   names: string[];
+  usual: PaintKind;
   onAdd: (name: string, hex: string, kind: PaintKind) => Promise<void>;
   onCancel: () => void;
 }
 
-function NewPaint({ names, onAdd, onCancel }: NewPaintProps) {
+function NewPaint({ names, usual, onAdd, onCancel }: NewPaintProps) {
   const [name, setName] = useState('');
-  const [hex, setHex] = useState(() => FIRST_COLOURS[names.length % FIRST_COLOURS.length]!);
-  const [kind, setKind] = useState<PaintKind>('opaque');
+  const [hex, setHex] = useState(() => firstColour(names.length));
+  const [kind, setKind] = useState<PaintKind>(usual);
   const [error, setError] = useState<string | null>(null);
   const add = () => {
     if (name.trim() === '') return setError('The paint has no name: give it the one on its label.');

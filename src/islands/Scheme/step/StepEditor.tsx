@@ -132,6 +132,7 @@ export function StepEditor(props: StepEditorProps) {
             value={step}
             paints={paints}
             mixes={mixes}
+            technique={step.technique}
             onChange={({ paint, mix }) => changeWork({ paint, mix })}
             onNewPaint={onNewPaint}
           />

@@ -37,6 +37,16 @@ describe('a roster as CSV', () => {
     ]);
   });
 
+  it('takes rows without a header, and knows what each column is by what stands in it', () => {
+    const rows = readRoster('Keepers\t10\nBoats\t6\tvehicle\n');
+    expect(rows.header).to.deep.equal(['name', 'models', 'size']);
+    expect(unitsOf(rows, guessColumns(rows.header), []).units).to.deep.equal([
+      { name: 'Keepers', promised: 10, size: 'foot' },
+      { name: 'Boats', promised: 6, size: 'vehicle' },
+    ]);
+    expect(readRoster('1;foot;Rower;spare').header).to.deep.equal(['models', 'size', 'name', 'column 4']);
+  });
+
   it('says what a file lacks', () => {
     expect(() => readRoster('')).to.throw(InputError, /give a list of units with a header/);
     expect(() => readRoster(`name\n${'x\n'.repeat(501)}`)).to.throw(InputError, /at most 500 units/);

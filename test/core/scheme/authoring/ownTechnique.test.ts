@@ -3,7 +3,8 @@ import { changeStep } from '../../../../src/core/scheme/authoring/edits';
 import { byTechnique, newTechnique, withTechniques } from '../../../../src/core/scheme/authoring/ownTechnique';
 import { checkScheme } from '../../../../src/core/formats/scheme/checkScheme';
 import { parse } from '../../../../src/core/formats/fields';
-import { readSchemeLines, withSchemeLines } from '../../../../src/core/formats/scheme/schemeLines';
+import { withSchemeLines } from '../../../../src/core/formats/scheme/typed/addLines';
+import { readSchemeLines } from '../../../../src/core/formats/scheme/typed/readLines';
 import { schemeOf, schemeSchema } from '../../../../src/core/formats/scheme/schemeSchemas';
 import { unitAmounts } from '../../../../src/core/paint/amounts';
 import { EMPTY_SCHEME, type Step } from '../../../../src/core/scheme/model/definitions';
@@ -75,7 +76,10 @@ describe('a technique of the painter’s own', () => {
   });
 
   it('can be typed by its name', () => {
-    const { lines, problems } = readSchemeLines('Cloak: dust smear Rust x2, powders Rust', [{ ...paint('rust'), name: 'Rust' }], [dust]);
+    const { lines, problems } = readSchemeLines('Cloak: dust smear Rust x2, powders Rust', {
+      paints: [{ ...paint('rust'), name: 'Rust' }],
+      techniques: [dust],
+    });
     expect(problems).to.deep.equal([]);
     let ids = 0;
     const [cloak] = withSchemeLines(EMPTY_SCHEME, lines, () => `id${++ids}`).parts;
@@ -95,7 +99,7 @@ describe('transfers and care', () => {
       'left shoulder',
     ]);
     let ids = 0;
-    const { lines } = readSchemeLines('Cloak: transfer x3', []);
+    const { lines } = readSchemeLines('Cloak: transfer x3', { paints: [] });
     expect(withSchemeLines(EMPTY_SCHEME, lines, () => `id${++ids}`).parts[0]!.steps[0]).to.include({ coats: 1, pieces: 3 });
   });
 

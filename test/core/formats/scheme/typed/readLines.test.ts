@@ -1,7 +1,8 @@
 import { expect } from 'chai';
-import { readSchemeLines, withSchemeLines } from '../../../../src/core/formats/scheme/schemeLines';
-import { EMPTY_SCHEME } from '../../../../src/core/scheme/model/definitions';
-import { paint, part, scheme, step } from '../../../support/units';
+import { withSchemeLines } from '../../../../../src/core/formats/scheme/typed/addLines';
+import { readSchemeLines } from '../../../../../src/core/formats/scheme/typed/readLines';
+import { EMPTY_SCHEME } from '../../../../../src/core/scheme/model/definitions';
+import { paint, part, scheme, step } from '../../../../support/units';
 
 const named = (id: string, name: string) => ({ ...paint(id), name });
 const shelf = [
@@ -11,9 +12,15 @@ const shelf = [
   named('tarred', 'Tarred rope'),
   named('bog', 'Bog wash'),
 ];
+const mixes = [{ id: 'lift', name: 'Lifted, once', of: [{ paint: 'sea', parts: 2 }], thin: null }];
+const who = [
+  { id: 'boss', name: 'leader' },
+  { id: 'tan', name: 'tan boots' },
+];
+const common = [named('c-red', 'Red'), named('c-foam', 'Foam white')];
 let ids = 0;
 const newId = () => `id${++ids}`;
-const read = (text: string) => readSchemeLines(text, shelf);
+const read = (text: string) => readSchemeLines(text, { paints: shelf, mixes, who, common });
 
 describe('a scheme typed as lines', () => {
   it('is parts, techniques and paints', () => {
@@ -84,7 +91,7 @@ describe('a scheme typed as lines', () => {
   it('takes a paint by the beginning of its name only where one begins so', () => {
     const [first, second, third] = read('A: base Sea, base Tar, base T').lines[0]!.steps;
     expect([first!.paint?.id, second!.paint?.id, third!.paint]).to.deep.equal(['sea', 'tar', null]);
-    expect(third!.unknownPaint).to.equal('T');
+    expect(third!.unknownPaints).to.deep.equal(['T']);
   });
 
   it('names what it does not understand by its line, and takes the rest', () => {
@@ -107,5 +114,44 @@ describe('a scheme typed as lines', () => {
     expect(joined.parts[0]!.steps[1]!.coverage).to.be.closeTo(0.1, 1e-9);
     expect(joined.parts[1]!.steps[1]).to.include({ paint: null, note: 'Nothing at all' });
     expect(withSchemeLines(EMPTY_SCHEME, read('all: wash Bog').lines, newId).allOver[0]).to.include({ technique: 'wash', coverage: 1 });
+  });
+
+  it('says for whom a step is, in either order with its coats, by one name or several', () => {
+    const steps = read('A: layer Foam for leaders x2, edge Foam x3 without leader and tan boots, wash Bog for nobody').lines[0]!.steps;
+    expect(steps.map((each) => [each.coats, each.for, each.unknownWho])).to.deep.equal([
+      [2, { only: ['boss'] }, []],
+      [3, { without: ['boss', 'tan'] }, []],
+      [1, { only: [] }, ['nobody']],
+    ]);
+  });
+
+  it('takes a mix by its name or by its shares, and makes each that is new once', () => {
+    const { lines, problems } = read('A: base Lifted, once\nB: base 2 Sea blue + Foam, layer 2 parts Sea + Foam, edge Foam + Nothing');
+    // A comma separates steps: a mix with one in its name is found by its beginning.
+    expect(problems).to.have.length(1);
+    expect(lines[0]!.steps[0]!.mix).to.equal(mixes[0]);
+    const steps = lines[1]!.steps;
+    expect(steps[0]!.mix).to.deep.equal({
+      name: '2 Sea blue + Foam',
+      of: [
+        { paint: 'sea', parts: 2 },
+        { paint: 'foam', parts: 1 },
+      ],
+    });
+    expect(steps[2]).to.deep.include({ paint: null, unknownPaints: ['Nothing'] });
+    const made = withSchemeLines(EMPTY_SCHEME, [lines[1]!], newId);
+    expect(made.mixes).to.have.length(1);
+    expect(made.parts[0]!.steps.map(({ mix }) => mix)).to.deep.equal([made.mixes[0]!.id, made.mixes[0]!.id, null]);
+  });
+
+  it('looks on the shelf first, then among common colours', () => {
+    const [foam, red, other] = read('A: base Foam, base Re, base Ru').lines[0]!.steps;
+    expect([foam!.paint?.id, red!.paint?.id, other!.unknownPaints]).to.deep.equal(['foam', 'c-red', ['Ru']]);
+  });
+
+  it('leaves a paint alone that is called after what it is for', () => {
+    const [step] = readSchemeLines('A: base Red for sails', { paints: [named('sail', 'Red for sails')] }).lines[0]!.steps;
+    expect(step).to.deep.include({ for: null, unknownWho: [] });
+    expect(step!.paint?.id).to.equal('sail');
   });
 });
