@@ -100,6 +100,7 @@ export const houses = {
       money: ['stores', 'workshop', 'mail', 'plan'],
       bench: ['running', 'stores', 'workshop', 'plan', 'schemes', 'money'],
       ledger: ['running', 'stores', 'work', 'workshop'],
+      search: ['running', 'stores', 'workshop', 'ledger'],
       house: ['stores', 'workshop', 'schemes'],
       finish: ['stores', 'workshop', 'mail', 'plan', 'money'],
       calendar: ['running', 'stores', 'workshop', 'plan'],

@@ -48,16 +48,19 @@ describe('a scheme typed, carried about, kept and used again in other colours', 
   };
 
   it('takes a scheme typed as lines, after showing what it becomes', async () => {
-    await driver.executeScript(`document.querySelector('[data-testid="typed"]').open = true`);
-    await (
-      await driver.findElement({ css: '[data-testid="typed"] textarea' })
-    ).sendKeys('Coat: base Dark blue x2, layer Light blue, sparkle Red\nBoots: base Dark brown\nOver everything: prime Grey');
-    await user.see('[data-testid="typed"]', /Line 1: "sparkle Red" has no technique/);
+    const lines = await driver.findElement({ css: '[data-testid="typed"] textarea' });
+    await lines.sendKeys(
+      'Coat: base Dark blue x2, layer Light blue\nBoots: base Dark brown\nOver everything: prime Grey\nHat: sparkle Red',
+    );
+    await user.see('[data-testid="typed"]', /Line 4: "sparkle Red" has no technique/);
     await user.see('[data-testid="typed-preview"]', /Coat\s+Base coat ×2, Dark blue\s+Layer, Light blue/);
     await user.press('Add these lines');
     await user.isStored();
     await settled('Coat', ['Base coat ×2', 'Layer']);
     await settled('Boots', ['Base coat']);
+    // What is not understood is not lost.
+    expect(await lines.getAttribute('value')).to.equal('Hat: sparkle Red');
+    await lines.clear();
   });
 
   it('carries a step to another part by mouse, and back by keyboard', async () => {

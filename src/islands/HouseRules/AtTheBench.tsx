@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { Button } from '../../ui/Button/Button';
+import { settingPanel } from '../../contract/settings';
 import { Panel } from '../../ui/Panel/Panel';
 import { canNotify, mayNotify } from '../client/notify';
 import { playTones } from '../client/sound';
@@ -15,7 +16,7 @@ const NOT_FOR_PEDALS = ['Tab', 'Escape', 'Shift', 'Control', 'Alt', 'Meta'];
 /** The foot pedal, and what is heard at the bench. */
 export function AtTheBench({ pedal, onPedal }: { pedal: string; onPedal: (key: string) => void }) {
   return (
-    <Panel title="Pedal and sounds">
+    <Panel {...settingPanel('pedal-and-sounds')}>
       <PedalKey pedal={pedal} onPedal={onPedal} />
       <Switches />
     </Panel>

@@ -7,6 +7,7 @@ import { Button } from '../../ui/Button/Button';
 import { TextField } from '../../ui/Field/Field';
 import { FileButton } from '../../ui/FileButton/FileButton';
 import { Notice } from '../../ui/Notice/Notice';
+import { settingPanel } from '../../contract/settings';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted, dayOfText, minutesText, momentText } from '../../ui/format';
 import { sendFile } from '../client/api';
@@ -30,7 +31,7 @@ export function Calendar({ away, onChange }: { away: readonly Away[]; onChange: 
   };
   return (
     <Panel
-      title="Times that are taken"
+      {...settingPanel('calendar')}
       aside={
         <FileButton label="Calendar file" accept=".ics,text/calendar" onChoose={open}>
           Read a calendar file

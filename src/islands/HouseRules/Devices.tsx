@@ -3,6 +3,7 @@ import { RIGHTS, type DevicesPicture, type PairingCode, type Rights } from '../.
 import { Button } from '../../ui/Button/Button';
 import { SelectField } from '../../ui/Field/Field';
 import { Notice } from '../../ui/Notice/Notice';
+import { settingPanel } from '../../contract/settings';
 import { Panel } from '../../ui/Panel/Panel';
 import { momentText, timeOfDayText } from '../../ui/format';
 import { Sure } from '../../ui/Sure/Sure';
@@ -24,7 +25,7 @@ export function Devices() {
   const [changed, setChanged] = useState<DevicesPicture | null>(null);
   const picture = changed ?? first;
   return (
-    <Panel title="Tablets and telephones">
+    <Panel {...settingPanel('devices')}>
       {error && <Notice kind="flag">{error}</Notice>}
       {picture ? <Opened picture={picture} onChange={setChanged} /> : !error && <p role="status">Looking who may come in …</p>}
     </Panel>

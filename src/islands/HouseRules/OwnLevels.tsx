@@ -3,6 +3,7 @@ import type { Level } from '../../core/scheme/model/definitions';
 import { Button } from '../../ui/Button/Button';
 import { TextField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';
+import { settingPanel } from '../../contract/settings';
 import { Panel } from '../../ui/Panel/Panel';
 import styles from './View.module.css';
 
@@ -20,7 +21,7 @@ export function OwnLevels({ levels, onChange }: { levels: Level[]; onChange: (le
     setName('');
   };
   return (
-    <Panel title="Levels by minutes">
+    <Panel {...settingPanel('levels')}>
       {levels.map((level) => (
         <div key={level.name} className={styles.level}>
           <NumberField

@@ -7,6 +7,7 @@ import { normMinutes } from '../../core/time/fit/norms';
 import { Button } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';
+import { settingPanel } from '../../contract/settings';
 import { Panel } from '../../ui/Panel/Panel';
 import { minutesText } from '../../ui/format';
 import styles from './View.module.css';
@@ -37,7 +38,7 @@ export function OwnTechniques({ techniques, onChange }: OwnTechniquesProps) {
     setName('');
   };
   return (
-    <Panel title="Techniques of your own" className={styles.below}>
+    <Panel {...settingPanel('techniques')} className={styles.below}>
       <p className={styles.learned}>
         Each is like a technique that is here already: the same rules put it in its place, and your log corrects its minutes. What you
         change here holds at once for all open work.

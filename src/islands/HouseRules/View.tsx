@@ -7,6 +7,7 @@ import { Button } from '../../ui/Button/Button';
 import { ClockField } from '../../ui/Field/ClockField';
 import { SelectField } from '../../ui/Field/Field';
 import { NumberField } from '../../ui/Field/NumberField';
+import { settingPanel } from '../../contract/settings';
 import { Panel } from '../../ui/Panel/Panel';
 import { factsOf, type Technique } from '../../core/scheme/model/techniques';
 import type { StrayEstimate, StrayEstimates } from '../../core/time/learn/strayFactors';
@@ -98,13 +99,13 @@ export function OpenedHouseRules({ rules: initial, revision: opened, setups, str
       <SaveState saved={saved} />
       <div className={styles.columns}>
         <div className={styles.column}>
-          <Panel title="Sessions in the week">
+          <Panel {...settingPanel('sessions')}>
             <Sessions sessions={rules.sessions} onChange={(sessions) => change({ sessions })} />
           </Panel>
           <AtTheBench pedal={rules.pedal} onPedal={(pedal) => change({ pedal })} />
           <Devices />
           <Calendar away={rules.away} onChange={(away) => change({ away })} />
-          <Panel title="Models on a holder">
+          <Panel {...settingPanel('holders')}>
             <div className={styles.holders}>
               {SIZES.map((size) => (
                 <NumberField
@@ -121,17 +122,17 @@ export function OpenedHouseRules({ rules: initial, revision: opened, setups, str
             </div>
           </Panel>
         </div>
-        <Panel title="What a set-up costs">
+        <Panel {...settingPanel('setups')}>
           {numbers(CHANGEOVERS)}
           <LearnedSetups setups={setups} />
         </Panel>
-        <Panel title="The bench">
+        <Panel {...settingPanel('bench')}>
           {numbers(BENCH)}
           <Brushes brushes={rules.brushes} onChange={(brushes) => change({ brushes })} />
           <LearnedLeaders typed={rules.leaderFactor} leaders={leaders} />
         </Panel>
         <div className={styles.column}>
-          <Panel title="What an order is worth">
+          <Panel {...settingPanel('orders')}>
             {numbers(WORTH)}
             <p className={styles.learned}>
               The bench counts minute for minute. With these, an order that is done two days sooner may take{' '}
@@ -139,7 +140,7 @@ export function OpenedHouseRules({ rules: initial, revision: opened, setups, str
               their own minutes. Dates come first.
             </p>
           </Panel>
-          <Panel title="Rates">
+          <Panel {...settingPanel('rates')}>
             <MoneyField
               label="Hourly rate for new commissions"
               currency={rules.currency}
@@ -159,7 +160,7 @@ export function OpenedHouseRules({ rules: initial, revision: opened, setups, str
         </div>
       </div>
       <OwnTechniques techniques={rules.techniques} onChange={(techniques) => change({ techniques })} />
-      <Panel title="Painting habits: where painters differ" className={styles.below}>
+      <Panel {...settingPanel('habits')} className={styles.below}>
         <div className={styles.schools}>
           <SelectField
             label="Batches of several units"

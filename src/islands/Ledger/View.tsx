@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import type { RowJudgement } from '../../core/log/definitions';
 import type { LogPage, LogPicture, LogSearch } from '../../contract/log';
 import { Button } from '../../ui/Button/Button';
@@ -17,15 +17,15 @@ import styles from './View.module.css';
 
 const EVERYTHING: LogSearch = { filter: 'all', commission: null, words: '' };
 
-export function LedgerView({ first }: { first: LogPicture | null }) {
+export function LedgerView({ first, words }: { first: LogPicture | null; words: string }) {
   return (
     <Opened<LogPicture> first={first} url="/api/ledger" what="the Ledger">
-      {(log) => <OpenedLedger log={log} />}
+      {(log) => <OpenedLedger log={log} words={words} />}
     </Opened>
   );
 }
 
-function OpenedLedger({ log }: { log: LogPicture }) {
+function OpenedLedger({ log, words: wanted }: { log: LogPicture; words: string }) {
   const [shown, setShown] = useState<LogPage>(log.first);
   const [search, setSearch] = useState<LogSearch>(EVERYTHING);
   const asked = useRef(0);
@@ -49,6 +49,10 @@ function OpenedLedger({ log }: { log: LogPicture }) {
       if (turn === asked.current) setShown(found);
     });
   };
+  const lookFirst = useEffectEvent(() => {
+    if (wanted !== '') void go(0, { ...EVERYTHING, words: wanted });
+  });
+  useEffect(() => lookFirst(), []);
   const judge = (id: string, judgement: RowJudgement) =>
     attempt(async () => {
       await send('PUT', `/api/time-log/${id}`, judgement);

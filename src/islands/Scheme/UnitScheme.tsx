@@ -60,6 +60,8 @@ interface UnitSchemeProps {
   unit: StoredUnit;
   /** Of the same commission. */
   others: StoredUnit[];
+  /** It is in hand from the start, where it is of this unit. */
+  wantedStep: string | null;
   onLink: (linking: Linking) => Promise<void>;
   /** The next unit that has no scheme yet; null where all others have one. */
   next: { name: string; onShow: () => void } | null;
@@ -87,10 +89,19 @@ const EDITOR = 'step-editor';
 const CHOSEN = '[data-part] button[aria-pressed="true"]';
 const focusOn = (css: string) => document.querySelector<HTMLElement>(css)?.focus();
 
+/** Where a step is; null where the scheme has none of that id. */
+function stripOf({ parts, allOver }: Scheme, step: string | null): { strip: StripId; step: string } | null {
+  if (step === null) return null;
+  const strips = [{ id: null, steps: allOver }, ...parts];
+  const found = strips.find(({ steps }) => steps.some(({ id }) => id === step));
+  return found ? { strip: found.id, step } : null;
+}
+
 /** The scheme of one unit: strips from the deepest part to the outermost, and beside them the step in hand. */
 export function UnitScheme({
   unit,
   others,
+  wantedStep,
   onLink,
   next,
   onStoring,
@@ -113,7 +124,7 @@ export function UnitScheme({
     onStoring(retry);
   }, [onStoring, retry]);
   const [out, setOut] = useState(() => removed.map(({ piece }) => piece));
-  const [selected, setSelected] = useState<{ strip: StripId; step: string } | null>(null);
+  const [selected, setSelected] = useState(() => stripOf(unit.scheme, wantedStep));
   const [selectedPart, setSelectedPart] = useState<string | null>(null);
   const shownUnit = useMemo(() => ({ ...unit, scheme }), [unit, scheme]);
   const stops = stopLines(shownUnit, standard, paints, estimate, house);

@@ -20,6 +20,7 @@ import styles from './View.module.css';
 interface SchemeViewProps {
   commissionId: string;
   wantedUnit: string | null;
+  wantedStep: string | null;
 }
 
 export function SchemeView(props: SchemeViewProps) {
@@ -30,7 +31,7 @@ export function SchemeView(props: SchemeViewProps) {
   );
 }
 
-function OpenedScheme({ picture, commissionId, wantedUnit }: SchemeViewProps & { picture: SchemePicture }) {
+function OpenedScheme({ picture, commissionId, wantedUnit, wantedStep }: SchemeViewProps & { picture: SchemePicture }) {
   const [units, setUnits] = useState(picture.units);
   const revisions = useRef(new Map(picture.units.map((unit) => [unit.id, unit.schemeRevision])));
   const saves = useRef(new Map<string, Promise<void>>());
@@ -141,6 +142,7 @@ function OpenedScheme({ picture, commissionId, wantedUnit }: SchemeViewProps & {
         key={`${unit.id} ${epoch}`}
         unit={unit}
         others={units.filter((each) => each.id !== unit.id)}
+        wantedStep={wantedStep}
         onLink={link}
         next={next ? { name: next.name, onShow: () => void show(next.id) } : null}
         onStoring={(store) => {

@@ -29,15 +29,15 @@ const newPaint = (): ShelfPaint => ({
 });
 
 /** The paints, how much of each there is, what open work takes of it, and on which day it runs dry. */
-export function ShelfView({ first }: { first: ShelfPicture | null }) {
+export function ShelfView({ first, wanted }: { first: ShelfPicture | null; wanted: string | null }) {
   return (
     <Opened<ShelfPicture> first={first} url="/api/shelf" what="the shelf">
-      {(shelf) => <OpenedShelf shelf={shelf} />}
+      {(shelf) => <OpenedShelf shelf={shelf} wanted={wanted} />}
     </Opened>
   );
 }
 
-function OpenedShelf({ shelf: opened }: { shelf: ShelfPicture }) {
+function OpenedShelf({ shelf: opened, wanted }: { shelf: ShelfPicture; wanted: string | null }) {
   const [shelf, setShelf] = useState(opened);
   const [broken, setBroken] = useState<string | null>(null);
   const again = (of = shelf.of) =>
@@ -49,7 +49,7 @@ function OpenedShelf({ shelf: opened }: { shelf: ShelfPicture }) {
       (problem: Error) => setBroken(problem.message),
     );
   const { error, attempt } = useAttempt(again);
-  const [inHand, setInHand] = useState<ShelfPaint | null>(null);
+  const [inHand, setInHand] = useState<ShelfPaint | null>(() => opened.paints.find(({ id }) => id === wanted) ?? null);
   const { paints } = shelf;
   const known = inHand && paints.find(({ id }) => id === inHand.id);
   const addCommon = () => attempt(send('POST', '/api/paints/list', { paints: commonPaints(ulid) }));

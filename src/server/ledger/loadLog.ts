@@ -81,6 +81,12 @@ export async function loadLogPage(
   );
 }
 
+/** How many rows of the log hold these words. */
+export async function logRowsWith(stores: Stores, workshop: Workshop, words: string): Promise<number> {
+  const sought = words.trim().toLowerCase();
+  return (await namedLog(stores, workshop)).filter((row) => wordsOf(row).includes(sought)).length;
+}
+
 const wordsOf = (row: StoredLogRow) => `${labelOf(row)} on ${row.unit}, ${row.part} ${row.note}`.toLowerCase();
 
 /** The painter's word is asked for: nobody knows its minutes, or it took much longer than usual. */
