@@ -6,6 +6,10 @@ export const LOG_FILTERS = ['all', 'to judge'] as const;
 /** All rows, or those whose minutes are open, look odd, or were judged. */
 export type LogFilter = (typeof LOG_FILTERS)[number];
 
+/** What the rows can be sorted by. */
+export const LOG_COLUMNS = ['started', 'step', 'models', 'minutes', 'model'] as const;
+export type LogColumn = (typeof LOG_COLUMNS)[number];
+
 export type ShownRow = StoredLogRow & { odd: Oddity | null };
 
 /** One page of the log, newest first. */
@@ -34,6 +38,9 @@ export interface LogSearch {
   commission: string | null;
   /** Words that unit, part, technique or note hold; empty for all. */
   words: string;
+  /** Null for the newest first. */
+  by: LogColumn | null;
+  down: boolean;
 }
 
 export interface LogPicture {

@@ -174,7 +174,8 @@ describe('the log', () => {
     odd: null,
     ...more,
   });
-  const table = (more: Partial<ShownRow>) => renderToStaticMarkup(<LogTable rows={[row(more)]} onJudge={nothing} />);
+  const table = (more: Partial<ShownRow>) =>
+    renderToStaticMarkup(<LogTable sorting={{ by: null, press: () => undefined }} rows={[row(more)]} onJudge={nothing} />);
 
   it('shows minutes for all models and for one', () => {
     expect(table({})).to.include('>6.0<').and.to.include('>1.5 min<').and.to.include('Keepers, coat').and.to.include('yes');

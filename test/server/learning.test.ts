@@ -84,6 +84,10 @@ describe('learning from the log', () => {
     expect(boots.rows.length).to.be.within(1, fair.rows.length - 1);
     expect(boots.rows.every((row) => row.part === 'Boots')).to.equal(true);
     expect((await page({ words: 'no such thing' })).rows).to.deep.equal([]);
+    // Sorted over all pages, not the one in sight.
+    const counts = (await stores.timeLog.list()).map(({ models }) => models).sort((a, b) => b - a);
+    expect((await page({ by: 'models', down: true })).rows.map(({ models }) => models)).to.deep.equal(counts.slice(0, 100));
+    expect((await page({ by: 'models', page: 1 })).rows.map(({ models }) => models)).to.deep.equal(counts.reverse().slice(100, 200));
     const [odd] = (await page({ filter: 'to judge' })).rows;
     expect(odd!.odd).to.equal('interrupted');
     await judgeRow(stores, odd!.id, { verdict: 'left out', correctedMinutes: null });

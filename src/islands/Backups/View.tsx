@@ -7,6 +7,8 @@ import { Notice } from '../../ui/Notice/Notice';
 import { Panel } from '../../ui/Panel/Panel';
 import { bytesText, counted, momentText } from '../../ui/format';
 import { sendFile } from '../client/api';
+import { SortHead } from '../shared/sort/SortHead';
+import { useSorted } from '../shared/sort/useSorted';
 import styles from './View.module.css';
 
 /** What is to be gone back to, once the painter is sure. */
@@ -20,6 +22,11 @@ interface Wanted {
 export function BackupsView({ picture }: { picture: BackupsPicture }) {
   const [wanted, setWanted] = useState<Wanted | null>(null);
   const { copies, daysKept } = picture;
+  const { rows, sorting } = useSorted(copies, {
+    made: (copy) => Date.parse(copy.madeAt),
+    why: (copy) => reasonOf(copy),
+    size: (copy) => copy.bytes,
+  });
   return (
     <div className={styles.view}>
       <Panel title="Save a backup">
@@ -45,18 +52,22 @@ export function BackupsView({ picture }: { picture: BackupsPicture }) {
           <table>
             <thead>
               <tr>
-                <th scope="col">Made</th>
-                <th scope="col">Why</th>
-                <th scope="col" className={styles.number}>
+                <SortHead sorting={sorting} by="made">
+                  Made
+                </SortHead>
+                <SortHead sorting={sorting} by="why">
+                  Why
+                </SortHead>
+                <SortHead sorting={sorting} by="size" className={styles.number}>
                   Size
-                </th>
+                </SortHead>
                 <th scope="col">
                   <Hidden>Restore</Hidden>
                 </th>
               </tr>
             </thead>
             <tbody>
-              {copies.map((copy) => (
+              {rows.map((copy) => (
                 <tr key={copy.name}>
                   <td>{momentText(Date.parse(copy.madeAt))}</td>
                   <td>{reasonOf(copy)}</td>

@@ -1,12 +1,14 @@
 import { useRef } from 'react';
 import { rateOf } from '../../core/money/currency';
-import { expectedOf, modelsOf } from '../../core/scheme/model/definitions';
+import { expectedOf, modelsOf, SIZES } from '../../core/scheme/model/definitions';
 import type { IntakePicture, IntakeUnit } from '../../contract/commission';
 import type { StoredUnit } from '../../core/commission/definitions';
 import { Button, LinkButton } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
 import { Hidden } from '../../ui/Hidden/Hidden';
 import { Panel } from '../../ui/Panel/Panel';
+import { SortHead } from '../shared/sort/SortHead';
+import { useSortedOnce } from '../shared/sort/useSorted';
 import { counted, minutesText, momentText, moneyText, positionsText } from '../../ui/format';
 import { standardOptions } from '../shared/options';
 import { MoneyField } from '../shared/MoneyField';
@@ -42,7 +44,16 @@ export function IntakeView({ commissionId }: { commissionId: string }) {
 function OpenedIntake({ picture }: { picture: IntakePicture }) {
   const intake = useIntake(picture);
   const { commission, units } = intake.value;
-  const rows = useRef<{ show: (text: string) => void }>(null);
+  const roster = useRef<{ show: (text: string) => void }>(null);
+  const { rows, sorting } = useSortedOnce(units, ({ id }) => id, {
+    name: (unit) => unit.name,
+    size: (unit) => SIZES.indexOf(unit.size),
+    promised: (unit) => unit.promised,
+    owned: (unit) => unit.owned,
+    counted: (unit) => unit.counted,
+    trayLimit: (unit) => unit.trayLimit,
+    testModel: (unit) => unit.testModel,
+  });
   const isUncounted = ({ counted: found }: { counted: number | null }) => found === null;
   const models = units.reduce((sum, unit) => sum + modelsOf(unit), 0);
   return (
@@ -77,7 +88,7 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
                 All are here
               </Button>
             )}
-            <RosterFile ref={rows} names={units.map((unit) => unit.name)} onAdd={intake.addUnits} />
+            <RosterFile ref={roster} names={units.map((unit) => unit.name)} onAdd={intake.addUnits} />
           </span>
         }
         title={`What came in the box: ${counted(models, 'model')} in ${counted(units.length, 'unit')}`}
@@ -85,21 +96,35 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
         <table className={styles.units} id="units">
           <thead>
             <tr>
-              <th scope="col">Unit</th>
-              <th scope="col">Size</th>
-              <th scope="col">Promised</th>
-              <th scope="col">Spare</th>
-              <th scope="col">Counted</th>
+              <SortHead sorting={sorting} by="name">
+                Unit
+              </SortHead>
+              <SortHead sorting={sorting} by="size">
+                Size
+              </SortHead>
+              <SortHead sorting={sorting} by="promised">
+                Promised
+              </SortHead>
+              <SortHead sorting={sorting} by="owned">
+                Spare
+              </SortHead>
+              <SortHead sorting={sorting} by="counted">
+                Counted
+              </SortHead>
               <th scope="col">Leaders and groups</th>
-              <th scope="col">Tray size</th>
-              <th scope="col">Test model</th>
+              <SortHead sorting={sorting} by="trayLimit">
+                Tray size
+              </SortHead>
+              <SortHead sorting={sorting} by="testModel">
+                Test model
+              </SortHead>
               <th scope="col">
                 <Hidden>More, remove</Hidden>
               </th>
             </tr>
           </thead>
           <tbody>
-            {units.map((unit) => (
+            {rows.map((unit) => (
               <UnitRow
                 key={unit.id}
                 unit={unit}
@@ -116,7 +141,7 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
             <NewUnitRow
               names={units.map((unit) => unit.name)}
               onAdd={(name, promised, size) => intake.addUnits([{ name, promised, size }])}
-              onRows={(text) => rows.current?.show(text)}
+              onRows={(text) => roster.current?.show(text)}
             />
           </tbody>
         </table>

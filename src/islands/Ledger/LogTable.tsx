@@ -2,34 +2,44 @@ import { partWords } from '../../core/scheme/model/workWords';
 import { useState } from 'react';
 import { labelOf } from '../../core/scheme/model/techniques';
 import { minutesThatCount, type RowJudgement } from '../../core/log/definitions';
-import type { ShownRow } from '../../contract/log';
+import type { LogColumn, ShownRow } from '../../contract/log';
 import { Button } from '../../ui/Button/Button';
 import { cx } from '../../ui/cx';
 import { minutesText, momentText } from '../../ui/format';
+import { SortHead } from '../shared/sort/SortHead';
+import type { Sorting } from '../shared/sort/useSorted';
 import { toldWords } from '../shared/toldWords';
 import { CorrectMinutes } from '../shared/CorrectMinutes';
 import styles from './View.module.css';
 
 interface LogTableProps {
   rows: readonly ShownRow[];
+  /** Over all pages. */
+  sorting: Sorting<LogColumn>;
   onJudge: (id: string, judgement: RowJudgement) => void;
 }
 
-const COLUMNS = ['Started', 'Step', 'Models', 'Minutes', 'A model', 'Counts?'] as const;
-const FIGURES: readonly string[] = ['Models', 'Minutes', 'A model'];
+const COLUMNS: readonly { name: string; by: LogColumn; isFigure?: true }[] = [
+  { name: 'Started', by: 'started' },
+  { name: 'Step', by: 'step' },
+  { name: 'Models', by: 'models', isFigure: true },
+  { name: 'Minutes', by: 'minutes', isFigure: true },
+  { name: 'A model', by: 'model', isFigure: true },
+];
 
 /** The log: each row as it was measured, and what the painter says of it. */
-export function LogTable({ rows, onJudge }: LogTableProps) {
+export function LogTable({ rows, sorting, onJudge }: LogTableProps) {
   return (
     <div className={styles.scroll} tabIndex={0} role="region" aria-label="Rows of the log">
       <table className={styles.log}>
         <thead>
           <tr>
-            {COLUMNS.map((name) => (
-              <th key={name} scope="col" className={cx(FIGURES.includes(name) && styles.figure)}>
+            {COLUMNS.map(({ name, by, isFigure }) => (
+              <SortHead key={by} sorting={sorting} by={by} className={cx(isFigure && styles.figure)}>
                 {name}
-              </th>
+              </SortHead>
             ))}
+            <th scope="col">Counts?</th>
           </tr>
         </thead>
         <tbody>
@@ -38,7 +48,7 @@ export function LogTable({ rows, onJudge }: LogTableProps) {
           ))}
           {rows.length === 0 && (
             <tr>
-              <td colSpan={COLUMNS.length}>No rows.</td>
+              <td colSpan={COLUMNS.length + 1}>No rows.</td>
             </tr>
           )}
         </tbody>

@@ -1,12 +1,13 @@
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import type { RowJudgement } from '../../core/log/definitions';
-import type { LogPage, LogPicture, LogSearch } from '../../contract/log';
+import type { LogColumn, LogPage, LogPicture, LogSearch } from '../../contract/log';
 import { Button } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
 import { Notice } from '../../ui/Notice/Notice';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted, minutesText } from '../../ui/format';
 import { Opened } from '../shared/Opened';
+import { nextSort, type Sorting } from '../shared/sort/useSorted';
 import { send } from '../client/api';
 import { Closed } from './Closed';
 import { ImportLog } from './ImportLog';
@@ -15,7 +16,7 @@ import { LogTable } from './LogTable';
 import { PaceChart } from './PaceChart';
 import styles from './View.module.css';
 
-const EVERYTHING: LogSearch = { filter: 'all', commission: null, words: '' };
+const EVERYTHING: LogSearch = { filter: 'all', commission: null, words: '', by: null, down: false };
 
 export function LedgerView({ first, words }: { first: LogPicture | null; words: string }) {
   return (
@@ -45,6 +46,8 @@ function OpenedLedger({ log, words: wanted }: { log: LogPicture; words: string }
     return attempt(async () => {
       const query = new URLSearchParams({ page: String(page), filter: by.filter, words: by.words });
       if (by.commission !== null) query.set('commission', by.commission);
+      if (by.by !== null) query.set('by', by.by);
+      if (by.down) query.set('down', 'yes');
       const found = await send<LogPage>('GET', `/api/time-log/rows?${query}`);
       if (turn === asked.current) setShown(found);
     });
@@ -58,6 +61,13 @@ function OpenedLedger({ log, words: wanted }: { log: LogPicture; words: string }
       await send('PUT', `/api/time-log/${id}`, judgement);
       setShown((page) => ({ ...page, rows: page.rows.map((row) => (row.id === id ? { ...row, ...judgement } : row)) }));
     });
+  const sorting: Sorting<LogColumn> = {
+    by: search.by && { column: search.by, isDown: search.down },
+    press: (column) => {
+      const next = nextSort(sorting.by, column);
+      void go(0, { ...search, by: next?.column ?? null, down: next?.isDown ?? false });
+    },
+  };
   const { totals } = log;
   return (
     <div className={styles.view}>
@@ -110,7 +120,7 @@ function OpenedLedger({ log, words: wanted }: { log: LogPicture; words: string }
             </span>
           }
         >
-          <LogTable rows={shown.rows} onJudge={(id, judgement) => void judge(id, judgement)} />
+          <LogTable rows={shown.rows} sorting={sorting} onJudge={(id, judgement) => void judge(id, judgement)} />
           {shown.pages > 1 && (
             <p className={styles.pages}>
               <Button kind="quiet" disabled={shown.page === 0} onClick={() => void go(shown.page - 1)}>

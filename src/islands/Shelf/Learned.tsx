@@ -6,6 +6,8 @@ import { Button } from '../../ui/Button/Button';
 import { Panel } from '../../ui/Panel/Panel';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { counted, dayOfText, percentText, plain } from '../../ui/format';
+import { SortHead } from '../shared/sort/SortHead';
+import { useSorted } from '../shared/sort/useSorted';
 import styles from './View.module.css';
 
 interface LearnedProps {
@@ -21,6 +23,12 @@ const TAKING = TECHNIQUES.flatMap((technique): [Technique, Film][] => {
 /** How well amounts and mixes have been foretold, and what was learned from it. */
 export function Learned({ shelf, onForget }: LearnedProps) {
   const { foretold, factors, seen } = shelf;
+  const { rows, sorting } = useSorted(TAKING, {
+    technique: ([technique]) => factsOf(technique).label,
+    film: ([, { micrometres }]) => micrometres,
+    lost: ([, { lost }]) => lost,
+    why: ([, { reason }]) => reason,
+  });
   const learned = FILM_KINDS.filter((kind) => factors[kind] !== undefined);
   return (
     <Panel title="How well this was predicted">
@@ -51,18 +59,22 @@ export function Learned({ shelf, onForget }: LearnedProps) {
             <table className={styles.pots}>
               <thead>
                 <tr>
-                  <th scope="col">Technique</th>
-                  <th scope="col" className={styles.figure}>
+                  <SortHead sorting={sorting} by="technique">
+                    Technique
+                  </SortHead>
+                  <SortHead sorting={sorting} by="film" className={styles.figure}>
                     Wet film
-                  </th>
-                  <th scope="col" className={styles.figure}>
+                  </SortHead>
+                  <SortHead sorting={sorting} by="lost" className={styles.figure}>
                     Lost
-                  </th>
-                  <th scope="col">Why</th>
+                  </SortHead>
+                  <SortHead sorting={sorting} by="why">
+                    Why
+                  </SortHead>
                 </tr>
               </thead>
               <tbody>
-                {TAKING.map(([technique, { micrometres, lost, reason, kind }]) => (
+                {rows.map(([technique, { micrometres, lost, reason, kind }]) => (
                   <tr key={technique}>
                     <th scope="row">{factsOf(technique).label}</th>
                     <td className={styles.figure}>{micrometres} µm</td>

@@ -12,12 +12,14 @@ import { Panel } from '../../ui/Panel/Panel';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { cx } from '../../ui/cx';
 import { counted } from '../../ui/format';
+import { SortHead } from '../shared/sort/SortHead';
+import { useSorted } from '../shared/sort/useSorted';
 import { jobText } from './words';
 import styles from './View.module.css';
 
 type NewLevel = Omit<PotLevel, 'at'>;
 
-const ORDERS = { name: 'by name', colour: 'by colour', dry: 'what runs dry first', need: 'most needed first', place: 'by place' } as const;
+const ORDERS = { name: 'by name', colour: 'by colour' } as const;
 type Order = keyof typeof ORDERS;
 const ALL = 'all';
 /** Beside the kinds: pots by how they stand. */
@@ -41,14 +43,19 @@ export function PotTable({ shelf, inHand, onChoose, onRead, onWork, aside }: Pot
   const [order, setOrder] = useState<Order>('name');
   const [isReading, setReading] = useState(false);
   const needs = new Map(shelf.needs.map((need) => [need.paintId, need]));
-  const shown = sorted(
-    shelf.paints.filter(
+  const { rows: shown, sorting } = useSorted(
+    (order === 'colour' ? byColour(shelf.paints) : shelf.paints).filter(
       (paint) =>
         isShown(paint, kind, shelf, needs.get(paint.id)) &&
         `${paint.name} ${paint.kind} ${paint.maker} ${paint.place}`.toLowerCase().includes(wanted.toLowerCase()),
     ),
-    order,
-    needs,
+    {
+      name: (paint) => paint.name,
+      left: (paint) => (paint.spoilt ? null : shelf.left[paint.id]),
+      need: (paint) => needs.get(paint.id)?.needMl,
+      dry: (paint) => dryRank(needs.get(paint.id)),
+      place: (paint) => paint.place || null,
+    },
   );
   return (
     <Panel
@@ -89,15 +96,21 @@ export function PotTable({ shelf, inHand, onChoose, onRead, onWork, aside }: Pot
         <table className={cx(styles.pots, styles.rack)}>
           <thead>
             <tr>
-              <th scope="col">Paint</th>
-              <th scope="col" className={styles.figure}>
+              <SortHead sorting={sorting} by="name">
+                Paint
+              </SortHead>
+              <SortHead sorting={sorting} by="left" className={styles.figure}>
                 Left
-              </th>
-              <th scope="col" className={styles.figure}>
+              </SortHead>
+              <SortHead sorting={sorting} by="need" className={styles.figure}>
                 Needed
-              </th>
-              <th scope="col">Runs dry</th>
-              <th scope="col">Place</th>
+              </SortHead>
+              <SortHead sorting={sorting} by="dry">
+                Runs dry
+              </SortHead>
+              <SortHead sorting={sorting} by="place">
+                Place
+              </SortHead>
             </tr>
           </thead>
           <tbody>
@@ -220,14 +233,5 @@ function nextField(event: React.KeyboardEvent<HTMLInputElement>) {
   next?.select();
 }
 
-function sorted(paints: ShelfPaint[], order: Order, needs: ReadonlyMap<string, ShelfNeed>): ShelfPaint[] {
-  const rank: Record<Exclude<Order, 'name' | 'colour'>, (paint: ShelfPaint) => number | string> = {
-    dry: ({ id }) => (needs.get(id)?.dry ? (needs.get(id)!.dry!.planned?.at ?? Number.MAX_VALUE) : Infinity),
-    need: ({ id }) => -(needs.get(id)?.needMl ?? 0),
-    place: ({ place }) => (place === '' ? '\uffff' : place.toLowerCase()),
-  };
-  if (order === 'name') return paints;
-  if (order === 'colour') return byColour(paints);
-  const of = rank[order];
-  return paints.toSorted((a, b) => (of(a) < of(b) ? -1 : of(a) > of(b) ? 1 : 0));
-}
+/** The moment at which it runs dry; those that nobody has planned behind, those with enough last. */
+const dryRank = (need: ShelfNeed | undefined): number | null => (need?.dry ? (need.dry.planned?.at ?? Number.MAX_VALUE) : null);

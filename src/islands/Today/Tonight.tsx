@@ -3,6 +3,8 @@ import type { Today } from '../../contract/today';
 import { Panel } from '../../ui/Panel/Panel';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { counted, dayOfText, minutesText, timeOfDayText } from '../../ui/format';
+import { SortHead } from '../shared/sort/SortHead';
+import { useSorted } from '../shared/sort/useSorted';
 import styles from './View.module.css';
 
 interface TonightProps {
@@ -14,6 +16,14 @@ interface TonightProps {
 /** The session going on or coming next, as planned, job by job, until its end. */
 export function Tonight({ tonight, paints, now }: TonightProps) {
   const { from, to, jobs } = tonight;
+  const nameOf = (id: string | null) => paints.find((each) => each.id === id)?.name;
+  const { rows, sorting } = useSorted(jobs, {
+    from: (job) => job.from,
+    paint: (job) => nameOf(job.paintId),
+    what: (job) => job.what,
+    unit: (job) => job.unitName,
+    takes: (job) => job.to - job.from,
+  });
   const several = new Set(jobs.map((job) => job.commissionName)).size > 1;
   const isNow = from <= now + MINUTE_MS;
   return (
@@ -28,15 +38,25 @@ export function Tonight({ tonight, paints, now }: TonightProps) {
       <table className={styles.tonight} data-testid="tonight">
         <thead>
           <tr>
-            <th scope="col">From</th>
-            <th scope="col">Paint</th>
-            <th scope="col">Step</th>
-            <th scope="col">Unit</th>
-            <th scope="col">Takes</th>
+            <SortHead sorting={sorting} by="from">
+              From
+            </SortHead>
+            <SortHead sorting={sorting} by="paint">
+              Paint
+            </SortHead>
+            <SortHead sorting={sorting} by="what">
+              Step
+            </SortHead>
+            <SortHead sorting={sorting} by="unit">
+              Unit
+            </SortHead>
+            <SortHead sorting={sorting} by="takes">
+              Takes
+            </SortHead>
           </tr>
         </thead>
         <tbody>
-          {jobs.map((job) => {
+          {rows.map((job) => {
             const paint = paints.find((each) => each.id === job.paintId);
             return (
               <tr key={`${job.from} ${job.unitName} ${job.what}`}>

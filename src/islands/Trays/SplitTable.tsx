@@ -3,6 +3,8 @@ import { Button } from '../../ui/Button/Button';
 import { cx } from '../../ui/cx';
 import { differenceText, minutesText } from '../../ui/format';
 import { splitText, splitWords } from './words';
+import { SortHead } from '../shared/sort/SortHead';
+import { useSorted } from '../shared/sort/useSorted';
 import styles from './View.module.css';
 
 interface SplitTableProps {
@@ -18,20 +20,37 @@ interface SplitTableProps {
 /** Every split with its figures, and what taking it would change. */
 export function SplitTable({ choices, now, sweet, stretchMinutes, holderModels, onTake }: SplitTableProps) {
   const current = choices.find((choice) => choice.limit === now);
+  const { rows, sorting } = useSorted(choices, {
+    trays: (choice) => choice.limit,
+    total: (choice) => choice.totals.bench,
+    waiting: (choice) => choice.totals.wait,
+    longest: (choice) => choice.stretch.minutes,
+    against: (choice) => choice.totals.bench,
+  });
   return (
     <table className={styles.splits}>
       <thead>
         <tr>
-          <th scope="col">Trays</th>
-          <th scope="col">Total</th>
-          <th scope="col">Waiting</th>
-          <th scope="col">Longest job</th>
-          <th scope="col">Against now</th>
+          <SortHead sorting={sorting} by="trays">
+            Trays
+          </SortHead>
+          <SortHead sorting={sorting} by="total">
+            Total
+          </SortHead>
+          <SortHead sorting={sorting} by="waiting">
+            Waiting
+          </SortHead>
+          <SortHead sorting={sorting} by="longest">
+            Longest job
+          </SortHead>
+          <SortHead sorting={sorting} by="against">
+            Against now
+          </SortHead>
           <td />
         </tr>
       </thead>
       <tbody>
-        {choices.map((choice) => (
+        {rows.map((choice) => (
           <tr key={choice.limit} className={cx(choice === sweet && styles.sweet)} data-split={choice.limit}>
             <th scope="row">
               {splitText(choice)}

@@ -11,6 +11,8 @@ import { differenceText, momentText, moneyDifferenceText } from '../../ui/format
 import { send } from '../client/api';
 import { MoneyField } from './MoneyField';
 import { useAttempt } from '../client/useAttempt';
+import { SortHead } from './sort/SortHead';
+import { useSorted } from './sort/useSorted';
 import styles from './ScopeChanges.module.css';
 
 interface ScopeChangesProps {
@@ -24,6 +26,12 @@ interface ScopeChangesProps {
 /** What was agreed, and every change since: its date, what it did to the hours, what was agreed for it, and why. */
 export function ScopeChanges({ commissionId, agreedAt, changes, rate, onChanged }: ScopeChangesProps) {
   const { error, attempt } = useAttempt(onChanged);
+  const { rows, sorting } = useSorted(changes, {
+    at: (change) => change.at,
+    what: scopeWords,
+    minutes: scopeMinutes,
+    price: (change) => change.priceMinor,
+  });
   const setAgreed = (agreed: boolean) => attempt(send('PUT', `/api/commissions/${commissionId}/agreed`, { agreed }));
   return (
     <Panel
@@ -47,16 +55,24 @@ export function ScopeChanges({ commissionId, agreedAt, changes, rate, onChanged 
         <table className={styles.changes} data-testid="scope-changes">
           <thead>
             <tr>
-              <th scope="col">When</th>
-              <th scope="col">What</th>
-              <th scope="col">Hands-on</th>
+              <SortHead sorting={sorting} by="at">
+                When
+              </SortHead>
+              <SortHead sorting={sorting} by="what">
+                What
+              </SortHead>
+              <SortHead sorting={sorting} by="minutes">
+                Hands-on
+              </SortHead>
               <th scope="col">At your rate</th>
-              <th scope="col">Agreed price</th>
+              <SortHead sorting={sorting} by="price">
+                Agreed price
+              </SortHead>
               <th scope="col">Why, and what was agreed</th>
             </tr>
           </thead>
           <tbody>
-            {changes.map((change) => (
+            {rows.map((change) => (
               <Change key={change.id} change={change} rate={rate} onAct={attempt} />
             ))}
           </tbody>

@@ -1,10 +1,20 @@
 import { object, type InferType } from 'yup';
-import { count, minutes, oneOf, text } from '../../core/formats/fields';
+import { count, minutes, oneOf, text, yesOrNo } from '../../core/formats/fields';
+import { sortRows, type SortValue } from '../../core/kernel/sortRows';
 import { writeTimeLog } from '../../core/formats/timeLog/writeTimeLog';
 import { factsOf, labelOf, type Technique } from '../../core/scheme/model/techniques';
 import { minutesThatCount, ROW_VERDICTS, type StoredLogRow } from '../../core/log/definitions';
 import { normMinutes } from '../../core/time/fit/norms';
-import { LOG_FILTERS, type ClosedCommission, type LogPage, type LogPicture, type TechniquePace } from '../../contract/log';
+import {
+  LOG_COLUMNS,
+  LOG_FILTERS,
+  type LogColumn,
+  type ClosedCommission,
+  type LogPage,
+  type LogPicture,
+  type LogSearch,
+  type TechniquePace,
+} from '../../contract/log';
 import { NotFoundError } from '../stores/errors';
 import { letOthersIn } from '../running/inSlices';
 import { loadWorkshop, type Workshop } from '../workshop/loadWorkshop';
@@ -58,11 +68,15 @@ export const logPageSchema = object({
   filter: oneOf(LOG_FILTERS),
   commission: text('the name of a commission').nullable().defined(),
   words: text('words to look for').defined(),
+  by: oneOf(LOG_COLUMNS).nullable().optional().default(null),
+  down: yesOrNo().optional().default(false),
 });
+
+type AskedPage = Omit<InferType<typeof logPageSchema>, 'by' | 'down'> & Partial<Pick<LogSearch, 'by' | 'down'>>;
 
 export async function loadLogPage(
   stores: Stores,
-  { page, filter, commission, words }: InferType<typeof logPageSchema>,
+  { page, filter, commission, words, by = null, down = false }: AskedPage,
   now: Date,
 ): Promise<LogPage> {
   const workshop = await loadWorkshop(stores, now);
@@ -73,13 +87,21 @@ export async function loadLogPage(
     (filter === 'all' || isToJudge(row, odd) || row.verdict !== 'unsure' || row.correctedMinutes !== null) &&
     (commission === null || row.commission === commission) &&
     (sought === '' || wordsOf(row).includes(sought));
-  return pageOf(
-    log,
-    workshop,
-    log.flatMap((row, index) => (isShown(row) ? [index] : [])),
-    page,
-  );
+  const places = log.flatMap((row, index) => (isShown(row) ? [index] : []));
+  // A page is read from its end, as the newest stand there.
+  return pageOf(log, workshop, by === null ? places : sortRows(places.reverse(), (place) => VALUES[by](log[place]!), down).reverse(), page);
 }
+
+const VALUES: Record<LogColumn, (row: StoredLogRow) => SortValue> = {
+  started: (row) => Date.parse(row.startedAt),
+  step: (row) => `${labelOf(row)} on ${row.unit}, ${row.part}`,
+  models: (row) => row.models,
+  minutes: minutesThatCount,
+  model: (row) => {
+    const minutes = minutesThatCount(row);
+    return minutes === null ? null : minutes / row.weight;
+  },
+};
 
 /** How many rows of the log hold these words. */
 export async function logRowsWith(stores: Stores, workshop: Workshop, words: string): Promise<number> {

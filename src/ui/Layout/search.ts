@@ -85,9 +85,15 @@ async function ask(words: string): Promise<void> {
   asking = turn;
   try {
     const answer = await fetch(`/api/search?words=${encodeURIComponent(words.trim())}`, { signal: turn.signal });
-    if (!answer.ok) throw new Error(answer.status === 403 ? 'This device may not search: do it at the computer.' : 'The search failed: try again.');
+    if (!answer.ok)
+      throw new Error(answer.status === 403 ? 'This device may not search: do it at the computer.' : 'The search failed: try again.');
     const { found, more } = (await answer.json()) as { found: Found[]; more: number };
-    show(found, found.length === 0 ? `Nothing is called “${words.trim()}”: try fewer letters.` : `${found.length} found${more > 0 ? `, and ${more} more` : ''}`);
+    show(
+      found,
+      found.length === 0
+        ? `Nothing is called “${words.trim()}”: try fewer letters.`
+        : `${found.length} found${more > 0 ? `, and ${more} more` : ''}`,
+    );
   } catch (problem) {
     if (turn.signal.aborted) return;
     show([], problem instanceof TypeError ? 'The program does not answer: try again when it is back.' : (problem as Error).message);

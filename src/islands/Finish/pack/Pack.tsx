@@ -10,11 +10,21 @@ import shared from '../View.module.css';
 import { Boxes } from './Boxes';
 import { Customs } from './Customs';
 import { Returns } from './Returns';
+import { SortHead } from '../../shared/sort/SortHead';
+import { useSorted } from '../../shared/sort/useSorted';
 
 /** Everything that was promised, counted down to nothing left on the shelf. */
 export function Pack({ finish }: { finish: Finish }) {
   const { units, finishing, inspections, picture } = finish;
   const rows = units.map((unit) => packingOf(unit, finishing.boxes));
+  const { rows: shown, sorting } = useSorted(rows, {
+    name: (row) => row.name,
+    promised: (row) => row.promised,
+    owned: (row) => row.owned,
+    notSent: (row) => row.notSent,
+    packed: (row) => row.packed,
+    left: (row) => row.unpacked,
+  });
   const left = rows.reduce((sum, { unpacked }) => sum + Math.max(0, unpacked), 0);
   const over = rows.filter(({ unpacked }) => unpacked < 0);
   const softUntil = Math.max(0, ...finish.cures.flatMap(({ seals }) => seals.map(({ curedAt }) => curedAt ?? 0)));
@@ -38,17 +48,29 @@ export function Pack({ finish }: { finish: Finish }) {
             <table className={shared.table} data-testid="packing">
               <thead>
                 <tr>
-                  <th scope="col">Unit</th>
-                  <th scope="col">Promised</th>
-                  <th scope="col">Already theirs</th>
-                  <th scope="col">Not sent</th>
-                  <th scope="col">Packed</th>
-                  <th scope="col">Left</th>
+                  <SortHead sorting={sorting} by="name">
+                    Unit
+                  </SortHead>
+                  <SortHead sorting={sorting} by="promised">
+                    Promised
+                  </SortHead>
+                  <SortHead sorting={sorting} by="owned">
+                    Already theirs
+                  </SortHead>
+                  <SortHead sorting={sorting} by="notSent">
+                    Not sent
+                  </SortHead>
+                  <SortHead sorting={sorting} by="packed">
+                    Packed
+                  </SortHead>
+                  <SortHead sorting={sorting} by="left">
+                    Left
+                  </SortHead>
                   <th scope="col" aria-label="Pack them" />
                 </tr>
               </thead>
               <tbody>
-                {rows.map((row) => (
+                {shown.map((row) => (
                   <tr key={row.unitId} data-unit={row.name}>
                     <th scope="row">
                       {row.name}

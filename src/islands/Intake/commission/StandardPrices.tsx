@@ -4,6 +4,8 @@ import type { IntakeFigures } from '../../../contract/intakeFigures';
 import { Panel } from '../../../ui/Panel/Panel';
 import { cx } from '../../../ui/cx';
 import { exactMoneyText, minutesText, moneyDifferenceText } from '../../../ui/format';
+import { SortHead } from '../../shared/sort/SortHead';
+import { useSorted } from '../../shared/sort/useSorted';
 import sheet from './commission.module.css';
 import styles from '../View.module.css';
 
@@ -18,21 +20,30 @@ interface StandardPricesProps {
 export function StandardPrices({ figures, commission, moneyHref, names }: StandardPricesProps) {
   const minutesAt = (unitId: string, standard: string) =>
     figures.units.find((unit) => unit.unitId === unitId && unit.standard === standard)?.likely ?? 0;
+  const { rows, sorting } = useSorted(names, {
+    name: (unit) => unit.name,
+    quick: (unit) => minutesAt(unit.id, 'quick'),
+    table: (unit) => minutesAt(unit.id, 'table'),
+    full: (unit) => minutesAt(unit.id, 'full'),
+    display: (unit) => minutesAt(unit.id, 'display'),
+  });
   return (
     <Panel title="What each standard takes, painted from the start">
       <table className={styles.figures} data-testid="standards">
         <thead>
           <tr>
-            <th scope="col">Unit</th>
+            <SortHead sorting={sorting} by="name">
+              Unit
+            </SortHead>
             {STANDARDS.map((standard) => (
-              <th key={standard} scope="col" className={cx(standard === commission.standard && styles.paidFor)}>
+              <SortHead key={standard} sorting={sorting} by={standard} className={cx(standard === commission.standard && styles.paidFor)}>
                 {standard === commission.standard ? `${standard}, paid for` : standard}
-              </th>
+              </SortHead>
             ))}
           </tr>
         </thead>
         <tbody>
-          {names.map(({ id, name }) => (
+          {rows.map(({ id, name }) => (
             <tr key={id}>
               <th scope="row">{name}</th>
               {STANDARDS.map((standard) => (

@@ -3,6 +3,8 @@ import type { Undone } from '../../../core/commission/undone';
 import { UndoneList } from '../../shared/UndoneList';
 import { Panel } from '../../../ui/Panel/Panel';
 import { counted } from '../../../ui/format';
+import { SortHead } from '../../shared/sort/SortHead';
+import { useSorted } from '../../shared/sort/useSorted';
 import own from './units.module.css';
 import styles from '../View.module.css';
 
@@ -15,6 +17,16 @@ interface ReconciledProps {
 
 /** Every model counted from the promise to the last coat, with whatever nobody paints as things stand. */
 export function Reconciled({ rows, commissionId, undone }: ReconciledProps) {
+  const { rows: shown, sorting } = useSorted(rows, {
+    name: (row) => row.name,
+    promised: (row) => row.promised,
+    owned: (row) => row.owned,
+    counted: (row) => row.counted,
+    inTrays: (row) => row.inTrays,
+    primed: (row) => row.primed,
+    finished: (row) => row.finished,
+    open: (row) => row.open.length,
+  });
   const others = undone.filter(({ kind }) => kind !== 'open');
   const open = rows.reduce((sum, row) => sum + row.open.length, 0);
   const hrefs = { intake: '#units', scheme: `/c/${commissionId}/scheme`, bench: '/bench' } as const;
@@ -23,18 +35,34 @@ export function Reconciled({ rows, commissionId, undone }: ReconciledProps) {
       <table className={styles.figures} data-testid="reconciled">
         <thead>
           <tr>
-            <th scope="col">Unit</th>
-            <th scope="col">Promised</th>
-            <th scope="col">Owned</th>
-            <th scope="col">Counted</th>
-            <th scope="col">In trays</th>
-            <th scope="col">Primed</th>
-            <th scope="col">Finished</th>
-            <th scope="col">Still open</th>
+            <SortHead sorting={sorting} by="name">
+              Unit
+            </SortHead>
+            <SortHead sorting={sorting} by="promised">
+              Promised
+            </SortHead>
+            <SortHead sorting={sorting} by="owned">
+              Spare
+            </SortHead>
+            <SortHead sorting={sorting} by="counted">
+              Counted
+            </SortHead>
+            <SortHead sorting={sorting} by="inTrays">
+              In trays
+            </SortHead>
+            <SortHead sorting={sorting} by="primed">
+              Primed
+            </SortHead>
+            <SortHead sorting={sorting} by="finished">
+              Finished
+            </SortHead>
+            <SortHead sorting={sorting} by="open">
+              Still open
+            </SortHead>
           </tr>
         </thead>
         <tbody>
-          {rows.map((row) => (
+          {shown.map((row) => (
             <tr key={row.unitId} data-reconciled={row.name}>
               <th scope="row">{row.name}</th>
               <td>{row.promised}</td>

@@ -6,6 +6,8 @@ import { Panel } from '../../../ui/Panel/Panel';
 import { dayOfText, minutesText } from '../../../ui/format';
 import type { LineTimes } from '../../shared/LineTimes';
 import { gainText } from './gainText';
+import { SortHead } from '../../shared/sort/SortHead';
+import { useSorted } from '../../shared/sort/useSorted';
 import sheet from './search.module.css';
 import styles from '../View.module.css';
 
@@ -34,32 +36,42 @@ export const StrategyTable = memo(function StrategyTable({ strategies, times }: 
   const batched = strategies.filter((strategy) => strategy.id !== 'one-model').map((strategy) => strategy.totals?.bench ?? 0);
   const full = Math.max(...batched) * 1.15;
   const gain = gainText(strategies, times);
+  const { rows, sorting } = useSorted(strategies.toReversed(), {
+    method: ({ id }) => NAMES[id],
+    bench: ({ totals }) => totals?.bench,
+    changeover: ({ totals }) => totals?.changeover,
+    wait: ({ totals }) => totals?.wait,
+    touchUp: ({ totals }) => totals?.touchUp,
+    against: ({ totals }) => totals?.against,
+    legCount: ({ totals }) => totals?.legCount,
+    finish: ({ totals }) => totals?.finish,
+  });
   return (
     <Panel title="Time lost, by method" className={styles.lower} scrolls>
       {gain && <p data-testid="gain">{gain}</p>}
       <table className={styles.strategies}>
         <thead>
           <tr>
-            <th scope="col" className={sheet.way}>
+            <SortHead sorting={sorting} by="method" className={sheet.way}>
               Method
-            </th>
-            {COLUMNS.map(({ name }) => (
-              <th key={name} scope="col" className={styles.figure}>
+            </SortHead>
+            {COLUMNS.map(({ name, of }) => (
+              <SortHead key={name} sorting={sorting} by={of} className={styles.figure}>
                 {name}
-              </th>
+              </SortHead>
             ))}
-            <th scope="col" className={styles.figure}>
+            <SortHead sorting={sorting} by="legCount" className={styles.figure}>
               Legs
-            </th>
+            </SortHead>
             {times.sessions && (
-              <th scope="col" className={styles.figure}>
+              <SortHead sorting={sorting} by="finish" className={styles.figure}>
                 Done
-              </th>
+              </SortHead>
             )}
           </tr>
         </thead>
         <tbody>
-          {strategies.toReversed().map(({ id, totals }) => (
+          {rows.map(({ id, totals }) => (
             <tr key={id} className={id === strategies.at(-1)!.id ? sheet.suggested : undefined} data-strategy={id}>
               <th scope="row">
                 {NAMES[id]}

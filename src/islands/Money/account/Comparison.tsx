@@ -7,12 +7,21 @@ import { differenceText, exactMoneyText, minutesText } from '../../../ui/format'
 import { STAGE_WORDS } from '../../shared/stageWords';
 import type { Money } from '../useMoney';
 import { UnknownTimes } from '../price/WhatItPays';
+import { SortHead } from '../../shared/sort/SortHead';
+import { useSorted } from '../../shared/sort/useSorted';
 import styles from '../View.module.css';
 
 /** The accepted quote against what the work took, by unit and by stage, and what the same again would be quoted at. */
 export function Comparison({ picture, money }: { picture: MoneyPicture; money: Money }) {
   const { agreed, quotes, units, rate } = picture;
   const quote = agreedQuote(quotes);
+  const { rows, sorting } = useSorted(agreed?.comparison.units ?? [], {
+    name: (unit) => unit.name,
+    quoted: (unit) => unit.quoted,
+    took: (unit) => unit.took,
+    left: (unit) => unit.left,
+    against: (unit) => (unit.quoted === null ? null : unit.took + unit.left - unit.quoted),
+  });
   if (!agreed || !quote) return null;
   const { comparison } = agreed;
   const again = priceWork(units, byHours(money.terms), rate);
@@ -23,16 +32,26 @@ export function Comparison({ picture, money }: { picture: MoneyPicture; money: M
       <table className={styles.table} data-testid="comparison">
         <thead>
           <tr>
-            <th scope="col">Unit</th>
-            <th scope="col">Quoted, expected</th>
-            <th scope="col">Took so far</th>
-            <th scope="col">Left, expected</th>
-            <th scope="col">Against the quote</th>
+            <SortHead sorting={sorting} by="name">
+              Unit
+            </SortHead>
+            <SortHead sorting={sorting} by="quoted">
+              Quoted, expected
+            </SortHead>
+            <SortHead sorting={sorting} by="took">
+              Took so far
+            </SortHead>
+            <SortHead sorting={sorting} by="left">
+              Left, expected
+            </SortHead>
+            <SortHead sorting={sorting} by="against">
+              Against the quote
+            </SortHead>
             <th scope="col">Solid took, grey left</th>
           </tr>
         </thead>
         <tbody>
-          {comparison.units.map(({ unitId, name, quoted, took, left }) => (
+          {rows.map(({ unitId, name, quoted, took, left }) => (
             <Row key={unitId} name={name} quoted={quoted} took={took} left={left} full={full} />
           ))}
           <Row

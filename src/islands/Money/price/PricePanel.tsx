@@ -5,6 +5,8 @@ import { cx } from '../../../ui/cx';
 import { exactMoneyText, minutesText, percentText } from '../../../ui/format';
 import { Moved } from '../account/Moved';
 import type { Money } from '../useMoney';
+import { SortHead } from '../../shared/sort/SortHead';
+import { useSorted } from '../../shared/sort/useSorted';
 import styles from '../View.module.css';
 
 const TOTAL = 'Total';
@@ -13,6 +15,14 @@ const TOTAL = 'Total';
 export function PricePanel({ picture, money }: { picture: MoneyPicture; money: Money }) {
   const { price, terms } = money;
   const { rate } = picture;
+  const { rows, sorting } = useSorted(price.units, {
+    name: (unit) => unit.name,
+    models: (unit) => unit.models,
+    likely: (unit) => unit.likely,
+    safe: (unit) => unit.safe,
+    price: (unit) => unit.priceMinor,
+    each: (unit) => unit.priceMinor / unit.models,
+  });
   const amount = (minor: number) => exactMoneyText(minor, rate.currency);
   if (price.likely === 0)
     return (
@@ -32,16 +42,28 @@ export function PricePanel({ picture, money }: { picture: MoneyPicture; money: M
       <table className={styles.table} data-testid="price-units">
         <thead>
           <tr>
-            <th scope="col">Unit</th>
-            <th scope="col">Models</th>
-            <th scope="col">Expected</th>
-            <th scope="col">Cautious hours of this unit alone</th>
-            <th scope="col">Price</th>
-            <th scope="col">A model</th>
+            <SortHead sorting={sorting} by="name">
+              Unit
+            </SortHead>
+            <SortHead sorting={sorting} by="models">
+              Models
+            </SortHead>
+            <SortHead sorting={sorting} by="likely">
+              Expected
+            </SortHead>
+            <SortHead sorting={sorting} by="safe">
+              Cautious hours of this unit alone
+            </SortHead>
+            <SortHead sorting={sorting} by="price">
+              Price
+            </SortHead>
+            <SortHead sorting={sorting} by="each">
+              A model
+            </SortHead>
           </tr>
         </thead>
         <tbody>
-          {price.units.map((unit) => (
+          {rows.map((unit) => (
             <tr key={unit.unitId}>
               <th scope="row">{unit.name}</th>
               <td>{unit.models}</td>

@@ -4,6 +4,8 @@ import type { HouseRules } from '../../../core/scheme/model/houseRules';
 import type { Level } from '../../../core/scheme/model/definitions';
 import { Button } from '../../../ui/Button/Button';
 import { counted, minutesText, moneyText } from '../../../ui/format';
+import { SortHead } from '../../shared/sort/SortHead';
+import { useSorted } from '../../shared/sort/useSorted';
 import own from './whole.module.css';
 import styles from '../View.module.css';
 
@@ -19,6 +21,12 @@ interface LevelsProps {
 export function Levels({ level, models, lines, house, onChange }: LevelsProps) {
   const levels = level && !house.levels.some((each) => isSame(each, level)) ? [...house.levels, level] : house.levels;
   const planned = lines.flatMap(({ standard, minutes }) => (standard === null ? [] : [{ standard, minutes }]));
+  const { rows, sorting } = useSorted(levelCosts(levels, models, planned, house.hourlyRateMinor), {
+    name: (row) => row.level.name,
+    minutes: (row) => row.level.minutes,
+    price: (row) => row.priceMinor,
+    holds: (row) => row.holds,
+  });
   if (levels.length === 0) return null;
   return (
     <details className={styles.section} data-testid="levels">
@@ -28,16 +36,24 @@ export function Levels({ level, models, lines, house, onChange }: LevelsProps) {
       <table className={own.levels}>
         <thead>
           <tr>
-            <th scope="col">Level</th>
-            <th scope="col">A model</th>
+            <SortHead sorting={sorting} by="name">
+              Level
+            </SortHead>
+            <SortHead sorting={sorting} by="minutes">
+              A model
+            </SortHead>
             <th scope="col">{counted(models, 'model')}</th>
-            <th scope="col">Price</th>
-            <th scope="col">Holds the steps of</th>
+            <SortHead sorting={sorting} by="price">
+              Price
+            </SortHead>
+            <SortHead sorting={sorting} by="holds">
+              Holds the steps of
+            </SortHead>
             <td />
           </tr>
         </thead>
         <tbody>
-          {levelCosts(levels, models, planned, house.hourlyRateMinor).map(({ level: each, unitMinutes, priceMinor, holds }) => (
+          {rows.map(({ level: each, unitMinutes, priceMinor, holds }) => (
             <tr key={`${each.name} ${each.minutes}`} data-level={each.name}>
               <th scope="row">{each.name}</th>
               <td>{minutesText(each.minutes)}</td>

@@ -10,6 +10,8 @@ export const GET = query(({ stores, url, now }) =>
       filter: url.searchParams.get('filter') ?? 'all',
       commission: url.searchParams.get('commission'),
       words: url.searchParams.get('words') ?? '',
+      by: url.searchParams.get('by'),
+      down: url.searchParams.get('down') === 'yes',
     }),
     now,
   ),
