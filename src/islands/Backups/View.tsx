@@ -9,6 +9,7 @@ import { bytesText, counted, momentText } from '../../ui/format';
 import { sendFile } from '../client/api';
 import { SortHead } from '../shared/sort/SortHead';
 import { useSorted } from '../shared/sort/useSorted';
+import { Working } from '../../ui/Working/Working';
 import styles from './View.module.css';
 
 /** What is to be gone back to, once the painter is sure. */
@@ -122,6 +123,7 @@ function Confirm({ wanted, onCancel }: { wanted: Wanted; onCancel: () => void })
   return (
     <Notice kind="flag" role="status">
       <p>Go back to {wanted.name}? Everything in this program will be as it was then. What is here now is put aside first.</p>
+      {state.isBusy && <Working label={`Restoring ${wanted.name} …`} />}
       {state.error && <p role="alert">{state.error}</p>}
       <span className={styles.actions}>
         <Button kind="main" disabled={state.isBusy} onClick={restore} autoFocus>

@@ -33,6 +33,7 @@ import { useBenchKeys } from '../client/taps/useBenchKeys';
 import { useSignals } from './taps/useSignals';
 import { useSteady } from './taps/useSteady';
 import { passWords, unitWords } from './words';
+import { Working } from '../../ui/Working/Working';
 import styles from './View.module.css';
 
 const NOTHING_KNOWN = 'Nothing is on the bench yet. Choose units and an order first, then put the line on the bench.';
@@ -45,7 +46,12 @@ export function BenchView({ hasLine }: { hasLine: boolean }) {
         {error}
       </Notice>
     );
-  if (picture === undefined && hasLine) return <p role="status">Opening the bench …</p>;
+  if (picture === undefined && hasLine)
+    return (
+      <p role="status">
+        <Working label="Opening the bench …" />
+      </p>
+    );
   if (!picture)
     return (
       <Notice>

@@ -7,6 +7,7 @@ import { Swatch } from '../../ui/Swatch/Swatch';
 import { counted, minutesText } from '../../ui/format';
 import { OpenPot } from '../shared/OpenPot';
 import { usePicture } from '../client/usePicture';
+import { Working } from '../../ui/Working/Working';
 import styles from './View.module.css';
 
 interface PotDetailsProps {
@@ -26,7 +27,13 @@ export function PotDetails({ row, units, opened }: PotDetailsProps) {
         {opened && `; opened ${counted(opened.together, 'time')} when all is painted together, ${opened.apart} unit by unit`}.
       </p>
       <h3>While this pot is open</h3>
-      {uses === undefined ? <p role="status">Looking …</p> : <OpenPot uses={uses} />}
+      {uses === undefined ? (
+        <p role="status">
+          <Working label="Looking …" />
+        </p>
+      ) : (
+        <OpenPot uses={uses} />
+      )}
       <h3>Where it goes</h3>
       <ul className={styles.uses}>
         {row.cells.map((cell) => (

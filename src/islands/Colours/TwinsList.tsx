@@ -9,6 +9,7 @@ import { useRemembered } from '../shared/useRemembered';
 import { LimitField } from './LimitField';
 import { useTwins, type Twins } from './useTwins';
 import { Broken } from '../shared/Broken';
+import { Working } from '../../ui/Working/Working';
 import styles from './View.module.css';
 
 /** What was taken last, for the way back. */
@@ -68,7 +69,11 @@ export function TwinsList({ picture, onChanged }: { picture: ColoursPicture; onC
       {error && <p role="alert">{error}</p>}
       {failed && <Broken error={failed} again={again} />}
       {twins === null ? (
-        failed === null && <p role="status">Comparing …</p>
+        failed === null && (
+          <p role="status">
+            <Working label="Comparing …" />
+          </p>
+        )
       ) : twins.length === 0 ? (
         <p>No two paints or mixes of one kind that are still needed differ by {plain(limit)} or less (CIEDE2000).</p>
       ) : (

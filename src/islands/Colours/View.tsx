@@ -11,12 +11,18 @@ import { ContrastList } from './ContrastList';
 import { MarksAndRamps } from './MarksAndRamps';
 import { PotDetails } from './PotDetails';
 import { TwinsList } from './TwinsList';
+import { Working } from '../../ui/Working/Working';
 import styles from './View.module.css';
 
 export function ColoursView() {
   const { picture, error, reload } = usePicture<ColoursPicture>('/api/colours');
   if (picture !== undefined) return <Colours picture={picture} reload={reload} />;
-  if (error === null) return <p role="status">Opening the colours …</p>;
+  if (error === null)
+    return (
+      <p role="status">
+        <Working label="Opening the colours …" />
+      </p>
+    );
   return (
     <Notice kind="flag" role="alert">
       {error}

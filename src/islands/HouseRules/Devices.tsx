@@ -10,6 +10,7 @@ import { Sure } from '../../ui/Sure/Sure';
 import { send } from '../client/api';
 import { useAttempt } from '../client/useAttempt';
 import { usePicture } from '../client/usePicture';
+import { Working } from '../../ui/Working/Working';
 import styles from './View.module.css';
 
 const RIGHT_WORDS = { bench: 'work at the bench', all: 'do everything' } as const satisfies Record<Rights, string>;
@@ -27,7 +28,15 @@ export function Devices() {
   return (
     <Panel {...settingPanel('devices')}>
       {error && <Notice kind="flag">{error}</Notice>}
-      {picture ? <Opened picture={picture} onChange={setChanged} /> : !error && <p role="status">Looking who may come in …</p>}
+      {picture ? (
+        <Opened picture={picture} onChange={setChanged} />
+      ) : (
+        !error && (
+          <p role="status">
+            <Working label="Looking who may come in …" />
+          </p>
+        )
+      )}
     </Panel>
   );
 }

@@ -31,6 +31,7 @@ import { TestModel } from './commission/TestModel';
 import { UnitRow } from './units/UnitRow';
 import type { WhoIsWho } from './units/WhoIsGone';
 import { useIntake } from './useIntake';
+import { Working } from '../../ui/Working/Working';
 import styles from './View.module.css';
 
 export function IntakeView({ commissionId }: { commissionId: string }) {
@@ -149,7 +150,13 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
       <Removed units={picture.removedUnits.filter((unit) => !units.some((each) => each.id === unit.id))} onBringBack={intake.bringBack} />
       <Notes picture={picture} />
       {/* What stands below the figures comes with them: it would be pushed away from under a finger. */}
-      {intake.isSettled ? <Below intake={intake} picture={picture} models={models} /> : <p role="status">Working out hours and dates …</p>}
+      {intake.isSettled ? (
+        <Below intake={intake} picture={picture} models={models} />
+      ) : (
+        <p role="status">
+          <Working label="Working out hours and dates …" />
+        </p>
+      )}
     </div>
   );
 }

@@ -1,46 +1,60 @@
-import { Bar, BarChart, CartesianGrid, ReferenceLine, Tooltip, XAxis, YAxis } from 'recharts';
+import { Bar, BarChart, CartesianGrid, LabelList, ReferenceLine, XAxis, YAxis } from 'recharts';
 import type { TechniquePace } from '../../contract/log';
-import { plain } from '../../ui/format';
-import styles from './View.module.css';
+import { counted, plain } from '../../ui/format';
+import { ChartFigure } from '../shared/chart/ChartFigure';
+import { below, CHART_FIGURE, CHART_FRAME, CHART_NAME, CHART_TICK } from '../shared/chart/frame';
+import { roundTicks } from '../shared/chart/ticks';
 
 const ROW_HEIGHT = 30;
-const AXIS_HEIGHT = 50;
-const TICK = 0.5;
+const AXIS_HEIGHT = 60;
+/** Less than this is as long. */
+const ALIKE = 0.05;
 
 /** Actual over norm minutes of each technique; the line at 1 is our default. */
 export function PaceChart({ techniques }: { techniques: TechniquePace[] }) {
   const data = techniques.map((entry) => ({ ...entry, name: `${entry.label} (${entry.models})` }));
-  const widest = Math.max(1, ...techniques.map((entry) => entry.ratio));
-  const ticks = Array.from({ length: Math.ceil(widest / TICK) + 1 }, (_, index) => index * TICK);
+  const ticks = roundTicks(0, Math.max(1, ...techniques.map((entry) => entry.ratio)), 4);
   return (
-    <figure className={styles.chart}>
+    <ChartFigure answer={paceAnswer(techniques)} note="In brackets: model-steps logged.">
       <BarChart
-        responsive
-        width="100%"
+        {...CHART_FRAME}
         height={techniques.length * ROW_HEIGHT + AXIS_HEIGHT}
         data={data}
         layout="vertical"
-        margin={{ left: 8, right: 16 }}
-        accessibilityLayer={false}
+        margin={{ left: 8, right: 44, top: 8, bottom: 0 }}
       >
         <CartesianGrid horizontal={false} stroke="var(--line)" />
         <XAxis
           type="number"
           domain={[0, ticks.at(-1)!]}
           ticks={ticks}
-          tick={{ fill: 'var(--ink-soft)' }}
+          height={48}
+          tick={CHART_TICK}
           tickFormatter={(value: number) => `×${plain(value, 1)}`}
+          label={below('your minutes ÷ our default')}
         />
-        <YAxis type="category" dataKey="name" width={150} tick={{ fill: 'var(--ink)' }} interval={0} />
-        <Tooltip
-          formatter={(value) => [`${plain(Number(value), 2)} times the norm`, 'you take']}
-          contentStyle={{ background: 'var(--surface)', borderColor: 'var(--line-strong)' }}
-          cursor={{ fill: 'var(--sunken)' }}
-        />
-        <Bar dataKey="ratio" fill="var(--line-strong)" isAnimationActive={false} />
+        <YAxis type="category" dataKey="name" width={150} tick={CHART_NAME} interval={0} />
+        <Bar dataKey="ratio" fill="var(--line-strong)" isAnimationActive={false}>
+          <LabelList dataKey="ratio" position="right" {...CHART_FIGURE} formatter={(value) => `×${plain(Number(value), 2)}`} />
+        </Bar>
         <ReferenceLine x={1} stroke="var(--ink)" strokeWidth={2} />
       </BarChart>
-      <figcaption>Left of the line you are faster than the norm, right of it slower. In brackets: model-steps logged.</figcaption>
-    </figure>
+    </ChartFigure>
   );
+}
+
+/**
+ * Who is farthest from our default, either way.
+ *
+ * @example paceAnswer([{ technique: 'wash', label: 'Wash', models: 9, ratio: 1.5 }]) // 'Longest against our default: wash (×1.5).'
+ */
+export function paceAnswer(techniques: readonly TechniquePace[]): string {
+  const sorted = techniques.toSorted((a, b) => a.ratio - b.ratio);
+  const named = ({ label, ratio }: TechniquePace) => `${label.toLowerCase()} (×${plain(ratio, 2)})`;
+  const [fastest, slowest] = [sorted[0], sorted.at(-1)];
+  const said = [
+    ...(slowest && slowest.ratio > 1 + ALIKE ? [`Longest against our default: ${named(slowest)}.`] : []),
+    ...(fastest && fastest.ratio < 1 - ALIKE ? [`Shortest: ${named(fastest)}.`] : []),
+  ];
+  return said.join(' ') || `Much as long as our default, in ${counted(techniques.length, 'technique')}.`;
 }

@@ -134,7 +134,7 @@ function OpenedLedger({ log, words: wanted }: { log: LogPicture; words: string }
           )}
         </Panel>
         <div className={styles.column}>
-          <Panel title="How long do you take, against the norm?">
+          <Panel title="How long do you take, against our default?">
             {log.techniques.length === 0 ? <p>The chart appears with the first rows.</p> : <PaceChart techniques={log.techniques} />}
           </Panel>
           <Closed closed={log.closed} />

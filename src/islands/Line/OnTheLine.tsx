@@ -12,6 +12,7 @@ import { priceText } from '../shared/dateWords';
 import { LineTimes } from '../shared/LineTimes';
 import { useLineSets, type LineSetsAnswer } from '../client/useLineSets';
 import type { LineDesk } from './search/useLineDesk';
+import { Working } from '../../ui/Working/Working';
 
 /** Which units are on the line; each can be put on or taken off, with its price said before it is done. */
 export function OnTheLine({ desk }: { desk: LineDesk }) {
@@ -121,7 +122,12 @@ interface SuggestionsProps {
 }
 
 function Suggestions({ sets, words, choices, onTake, isChoosing }: SuggestionsProps) {
-  if (sets === 'working') return <p role="status">Working out what would go well together …</p>;
+  if (sets === 'working')
+    return (
+      <p role="status">
+        <Working label="Working out what would go well together …" />
+      </p>
+    );
   if (sets === null) return <p>Set your sessions in House rules to see what other units bring.</p>;
   if (sets.suggestions.length === 0) return <p>No other set of units saves bench time.</p>;
   return (

@@ -29,6 +29,7 @@ import { useDates } from './dates/useDates';
 import { useLine } from './search/useLine';
 import { useLineDesk, type LineDesk } from './search/useLineDesk';
 import { Wishes } from './wishes/Wishes';
+import { Working } from '../../ui/Working/Working';
 import styles from './View.module.css';
 
 /** What the last panel shows. */
@@ -159,7 +160,7 @@ function PlannedLine({ desk }: { desk: LineDesk }) {
         <OnTheLine desk={desk} />
         <p className={styles.total} role="status" data-searching={line.isSearching}>
           <strong>{amount}</strong> {until}, {times.gapText(plan)}
-          {line.isSearching && ', still looking …'}
+          {line.isSearching && <Working label="Looking for a better order">, still looking …</Working>}
         </p>
         <Gates picture={picture} />
         {picture.canPutBack && (

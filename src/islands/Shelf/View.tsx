@@ -13,6 +13,7 @@ import { Buying } from './Buying';
 import { Learned } from './Learned';
 import { Files } from './Files';
 import { PotTable } from './PotTable';
+import { Working } from '../../ui/Working/Working';
 import styles from './View.module.css';
 
 /** The form of a pot is loaded when one is taken in hand. */
@@ -89,7 +90,13 @@ function OpenedShelf({ shelf: opened, wanted }: { shelf: ShelfPicture; wanted: s
       </div>
       <Panel title={inHand ? (known ? 'Edit paint' : 'Add paint') : 'Add paint'} className={styles.right}>
         {inHand ? (
-          <Suspense fallback={<span role="status">Opening …</span>}>
+          <Suspense
+            fallback={
+              <span role="status">
+                <Working label="Opening …" />
+              </span>
+            }
+          >
             <PotForm
               key={inHand.id}
               shelf={shelf}

@@ -13,17 +13,25 @@ import {
 } from 'recharts';
 import type { TrayChoice } from '../../core/plan/choices/trayChoices';
 import { minutesText } from '../../ui/format';
+import { Legend } from '../shared/chart/ChartFigure';
+import { below, beside } from '../shared/chart/frame';
+import { minuteTicks } from '../shared/chart/ticks';
 import { lostMinutes, splitText } from './words';
 import styles from './View.module.css';
 
 const LOST_HEIGHT = 124;
-const STRETCH_HEIGHT = 104;
+const STRETCH_HEIGHT = 124;
 /** With more splits than this there is never room for all totals and names. */
 const MANY = 9;
 /** Half a total: it must not run into the axis. */
 const LABEL_HALF = 36;
 const AXIS_WIDTH = 84;
 const MARGIN = { left: 0, right: 8, top: 18, bottom: 0 };
+const LOST = [
+  { look: 'grey', label: 'set-up' },
+  { look: 'hatch', label: 'waiting' },
+  { look: 'dots', label: 'touch-up' },
+] as const;
 const TICK = { fill: 'var(--ink-soft)' };
 
 interface TrayChartsProps {
@@ -43,16 +51,16 @@ export function TrayCharts({ choices, sweet, stretchMinutes }: TrayChartsProps) 
     [choice === sweet ? 'sweetTotal' : 'total']: minutesText(choice.totals.bench),
     stretch: choice.stretch.minutes,
   }));
+  const lostTicks = minuteTicks(Math.max(1, ...data.map(({ lost }) => lost)), 3);
+  const stretchTicks = minuteTicks(Math.max(stretchMinutes, ...data.map(({ stretch }) => stretch)), 3);
   const spot = sweet && splitText(sweet);
   const frame = { responsive: true, width: '100%', data, margin: MARGIN, accessibilityLayer: false } as const;
   const ground = spot && <ReferenceArea x1={spot} x2={spot} fill="var(--sunken)" fillOpacity={1} ifOverflow="visible" />;
   return (
     <div className={styles.charts} data-many={choices.length > MANY}>
       <figure>
-        <figcaption>
-          What is lost, in <span data-look="grey">set-up</span>, <span data-look="hatch">waiting</span> and{' '}
-          <span data-look="dots">touch-up</span>; above it the total
-        </figcaption>
+        <figcaption>Time lost by each split; above it the total</figcaption>
+        <Legend legend={LOST} />
         <ComposedChart {...frame} height={LOST_HEIGHT}>
           <defs>
             <pattern id="waiting" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -67,7 +75,14 @@ export function TrayCharts({ choices, sweet, stretchMinutes }: TrayChartsProps) 
           {ground}
           <CartesianGrid vertical={false} stroke="var(--line)" />
           <XAxis dataKey="name" tick={false} height={6} />
-          <YAxis width={AXIS_WIDTH} tick={TICK} tickFormatter={minutesText} tickCount={4} />
+          <YAxis
+            width={AXIS_WIDTH}
+            tick={TICK}
+            domain={[0, lostTicks.at(-1)!]}
+            ticks={lostTicks}
+            tickFormatter={minutesText}
+            label={beside('lost')}
+          />
           <Bar dataKey="changeover" name="set-up" stackId="lost" fill="var(--line-strong)" isAnimationActive={false} />
           <Bar dataKey="wait" stackId="lost" fill="url(#waiting)" stroke="var(--line-strong)" isAnimationActive={false} />
           <Bar dataKey="touchUp" stackId="lost" fill="url(#touching-up)" isAnimationActive={false} />
@@ -79,12 +94,25 @@ export function TrayCharts({ choices, sweet, stretchMinutes }: TrayChartsProps) 
         </ComposedChart>
       </figure>
       <figure>
-        <figcaption>The longest time on one tray, against the {minutesText(stretchMinutes)} of House rules</figcaption>
+        <figcaption>The longest time at one go, against your {minutesText(stretchMinutes)} (dashed, from House rules)</figcaption>
         <BarChart {...frame} height={STRETCH_HEIGHT}>
           {ground}
           <CartesianGrid vertical={false} stroke="var(--line)" />
-          <XAxis dataKey="name" tick={TICK} interval={choices.length > MANY ? 'equidistantPreserveStart' : 0} />
-          <YAxis width={AXIS_WIDTH} tick={TICK} tickFormatter={minutesText} tickCount={4} />
+          <XAxis
+            dataKey="name"
+            tick={TICK}
+            interval={choices.length > MANY ? 'equidistantPreserveStart' : 0}
+            height={48}
+            label={below('trays × models on each')}
+          />
+          <YAxis
+            width={AXIS_WIDTH}
+            tick={TICK}
+            domain={[0, stretchTicks.at(-1)!]}
+            ticks={stretchTicks}
+            tickFormatter={minutesText}
+            label={beside('at one go')}
+          />
           <Bar dataKey="stretch" fill="var(--solid)" maxBarSize={10} isAnimationActive={false} />
           <ReferenceLine y={stretchMinutes} ifOverflow="extendDomain" stroke="var(--ink)" strokeWidth={2} strokeDasharray="6 4" />
         </BarChart>

@@ -23,6 +23,7 @@ import { TurnChoices } from './TurnChoices';
 import { arithmetic, fillingWords, passName, smallestWithoutWaiting, splitText, splitWords, whySweet } from './words';
 import { useTrays } from './useTrays';
 import { Broken } from '../shared/Broken';
+import { Working } from '../../ui/Working/Working';
 import styles from './View.module.css';
 
 interface TraysViewProps {
@@ -198,9 +199,13 @@ function UnitTrays({ picture, units, unit, scope, onScope, onTake }: UnitTraysPr
         >
           <p className={styles.scope} role="status" data-done={isDone}>
             {scope === 'alone' ? 'Painted by themselves, in one session' : 'Painted together with the other units, in one session'}
-            {isDone || error !== null
-              ? `, ${counted(choices.length, 'split')} tried.`
-              : `, trying ${splitText(nextSplit(unit, request.limits[choices.length] ?? 1, picture.house))} …`}
+            {isDone || error !== null ? (
+              `, ${counted(choices.length, 'split')} tried.`
+            ) : (
+              <Working label="Trying the splits" share={choices.length / request.limits.length}>
+                , trying {splitText(nextSplit(unit, request.limits[choices.length] ?? 1, picture.house))} …
+              </Working>
+            )}
           </p>
           {error && <Broken error={error} again={again} />}
           <TrayCharts choices={choices} sweet={sweet} stretchMinutes={house.stretchMinutes} />

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { Notice } from '../../ui/Notice/Notice';
 import { usePicture } from '../client/usePicture';
+import { Working } from '../../ui/Working/Working';
 
 interface OpenedProps<T> {
   /** Where the server tells what the view shows. */
@@ -16,7 +17,9 @@ interface OpenedProps<T> {
 /** What stands there until a view is open. */
 export const Opening = ({ what, isWorking }: { what: string; isWorking: boolean }) => (
   <p role="status" data-opening={isWorking ? 'working' : 'asked'}>
-    Opening {what} …{isWorking && ' There is a lot to work out: hours and dates follow as soon as they are known.'}
+    <Working
+      label={`Opening ${what} …${isWorking ? ' There is a lot to work out: hours and dates follow as soon as they are known.' : ''}`}
+    />
   </p>
 );
 

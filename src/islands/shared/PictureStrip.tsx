@@ -7,6 +7,7 @@ import { SelectField, TextField } from '../../ui/Field/Field';
 import { Hidden } from '../../ui/Hidden/Hidden';
 import { cx } from '../../ui/cx';
 import { picturesAt, type PicturePlace, type Pictures } from '../client/usePictures';
+import { Working } from '../../ui/Working/Working';
 import styles from './Pictures.module.css';
 
 interface PictureStripProps {
@@ -103,7 +104,11 @@ export function PictureDrop({ pictures, place, of, last }: PictureStripProps & {
         </Hidden>
       </Button>
       <span>or drop or paste one here</span>
-      {isBusy && <span role="status">Storing …</span>}
+      {isBusy && (
+        <span role="status">
+          <Working label="Storing …" />
+        </span>
+      )}
       {last !== null && pictures.all.some((each) => each.id === last && each.removedAt !== null) && (
         <Button kind="quiet" onClick={() => pictures.setRemoved(last, false)}>
           Put the picture back

@@ -7,6 +7,7 @@ import { Panel } from '../../../ui/Panel/Panel';
 import { exactMoneyText, minutesText } from '../../../ui/format';
 import { send } from '../../client/api';
 import { useDerived } from '../../client/useDerived';
+import { Working } from '../../../ui/Working/Working';
 import shared from '../View.module.css';
 
 /** The hours that it took, what they paid, and what the same again should be quoted at. */
@@ -20,7 +21,15 @@ export function Paid({ commissionId }: { commissionId: string }) {
           {error} <Button onClick={again}>Try again</Button>
         </p>
       )}
-      {value ? <Figures picture={value} /> : error === null && <p role="status">Working it out …</p>}
+      {value ? (
+        <Figures picture={value} />
+      ) : (
+        error === null && (
+          <p role="status">
+            <Working label="Working it out …" />
+          </p>
+        )
+      )}
     </Panel>
   );
 }

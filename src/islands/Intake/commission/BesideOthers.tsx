@@ -6,6 +6,7 @@ import { momentText } from '../../../ui/format';
 import { chanceText, priceText } from '../../shared/dateWords';
 import { LineTimes } from '../../shared/LineTimes';
 import { useLineSets } from '../../client/useLineSets';
+import { Working } from '../../../ui/Working/Working';
 import styles from './commission.module.css';
 
 /** When this commission is done as the bench stands, and what it does to the others if it goes on the line with them. */
@@ -20,7 +21,11 @@ export function BesideOthers({ commissionId, outlook }: { commissionId: string; 
     <Panel title="Beside the other commissions" aside={<LinkButton href="/line">Open the line</LinkButton>}>
       <div className={styles.backPlan} data-testid="beside">
         <p>{outlookText(outlook)}</p>
-        {sets === 'working' && <p role="status">Working out what it does to the others …</p>}
+        {sets === 'working' && (
+          <p role="status">
+            <Working label="Working out what it does to the others …" />
+          </p>
+        )}
         {price && times && (
           <p>
             {isOnLine ? 'It is on the line; taken off' : 'It waits until what is on the line is done; put on the line'}:{' '}

@@ -3,6 +3,7 @@ import { Button } from '../../../ui/Button/Button';
 import { counted } from '../../../ui/format';
 import { SaveState } from '../../shared/SaveState';
 import type { useLine } from '../search/useLine';
+import { Working } from '../../../ui/Working/Working';
 import styles from './chart.module.css';
 
 /** What was done by hand and what it has cost, undo and redo, and what a search around it has found. */
@@ -28,7 +29,13 @@ export function HandBar({ line, picture }: { line: ReturnType<typeof useLine>; p
           <>
             <span data-testid="found" data-searching={line.isImproving}>
               {found.isBetter ? `Found one that suits better: ${times.changeText(found.change, plan.finish)}` : 'Nothing better yet'}
-              {line.isImproving ? ', still looking …' : found.isBetter ? '.' : ': this is as good as it gets around the pins.'}
+              {line.isImproving ? (
+                <Working label="Looking for a better order around the pins">, still looking …</Working>
+              ) : found.isBetter ? (
+                '.'
+              ) : (
+                ': this is as good as it gets around the pins.'
+              )}
             </span>
             <Button disabled={!found.isBetter} onClick={line.takeFound}>
               Take it

@@ -9,6 +9,7 @@ import { chartScale } from './chartScale';
 import type { LineTimes } from '../../shared/LineTimes';
 import { type useCarry, minuteOfPlace } from './useCarry';
 import { useWindow } from './useWindow';
+import { Legend } from '../../shared/chart/ChartFigure';
 import styles from './RelayChart.module.css';
 
 interface RelayChartProps {
@@ -27,6 +28,14 @@ interface RelayChartProps {
   /** Controls beside the zoom. */
   controls: ReactNode;
 }
+
+const KEY = [
+  { look: 'grey', label: 'a job, in its paint' },
+  { look: 'hatch', label: 'drying' },
+  { look: 'line', label: 'your hands, from job to job' },
+  { look: 'band', label: 'the whole tray is dry' },
+  { look: 'pale', label: 'no session' },
+] as const;
 
 /** One row per tray or setup, legs as blocks of their paint, drying as a hatched tail, the painter's hands as one thread. */
 export function RelayChart(props: RelayChartProps) {
@@ -76,13 +85,19 @@ export function RelayChart(props: RelayChartProps) {
   return (
     <section className={styles.chart} aria-label="Relay chart">
       <div ref={upright} className={styles.scroll}>
-        <ol className={styles.labels} style={{ paddingTop: TOP }}>
-          {rows.map((row) => (
-            <li key={row.id} style={{ height: ROW }} data-heading={row.isHeading}>
-              {row.name} <small>{row.detail}</small>
-            </li>
-          ))}
-        </ol>
+        <div className={styles.side}>
+          <span className={styles.axes}>
+            <span>trays</span>
+            <span>time →</span>
+          </span>
+          <ol className={styles.labels} style={{ paddingTop: TOP }}>
+            {rows.map((row) => (
+              <li key={row.id} style={{ height: ROW }} data-heading={row.isHeading}>
+                {row.name} <small>{row.detail}</small>
+              </li>
+            ))}
+          </ol>
+        </div>
         <div
           ref={frame}
           className={styles.frame}
@@ -109,6 +124,9 @@ export function RelayChart(props: RelayChartProps) {
             {over && <Over place={over} plan={plan} x={x} height={height} times={times} />}
           </svg>
         </div>
+      </div>
+      <div className={styles.key}>
+        <Legend legend={KEY} />
       </div>
       <div className={styles.details}>
         <div id="job-in-hand" aria-live="polite">

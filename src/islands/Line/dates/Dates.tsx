@@ -14,6 +14,7 @@ import { Broken } from '../../shared/Broken';
 import { chanceText } from '../../shared/dateWords';
 import type { LineTimes } from '../../shared/LineTimes';
 import type { LineDeskCalls } from '../search/useDesk';
+import { Working } from '../../../ui/Working/Working';
 import styles from './Dates.module.css';
 
 interface DatesProps {
@@ -96,7 +97,12 @@ interface KeptProps {
 
 /** The price of keeping a date; where no order keeps it, what would have to give. */
 function Kept({ kept, date, times, nameOf, onTake }: KeptProps) {
-  if (!kept) return <span role="status">Looking for an order that keeps it …</span>;
+  if (!kept)
+    return (
+      <span role="status">
+        <Working label="Looking for an order that keeps it …" />
+      </span>
+    );
   const own = kept.after.find(({ id }) => id === date)!;
   const others = movedOthers(kept, date, times, nameOf);
   const wasEnd = kept.before.find(({ id }) => id === date)!.end;

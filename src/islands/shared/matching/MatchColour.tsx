@@ -12,6 +12,7 @@ import { callOnce } from '../../client/WorkerCalls';
 import { Broken } from '../Broken';
 import type { MatchWorker } from '../../workers/match.worker';
 import { Eyedropper } from './Eyedropper';
+import { Working } from '../../../ui/Working/Working';
 import styles from './matching.module.css';
 
 const begin = () => new Worker(new URL('../../workers/match.worker.ts', import.meta.url), { type: 'module' });
@@ -125,7 +126,11 @@ export function MatchColour({ paints, pictures, onTake, takesOne = false }: Matc
             )}
             <div className={styles.found}>
               {error && <Broken error={error} again={again} />}
-              {!error && matches === null && <p role="status">Trying all mixes …</p>}
+              {!error && matches === null && (
+                <p role="status">
+                  <Working label="Trying all mixes …" />
+                </p>
+              )}
               {matches?.length === 0 && <p>No opaque paint is on the shelf: add some first.</p>}
               <ol className={styles.answers}>
                 {matches?.map((match) => (

@@ -1,0 +1,26 @@
+import { Key } from 'selenium-webdriver';
+export default async ({ user, driver, shot, ids, app }: any) => {
+  await user.open('/ledger');
+  await user.find('[data-testid="stages"]');
+  await user.quiet();
+  await shot('l1');
+  await driver.executeScript('document.querySelector("[data-testid=hit-rate]").closest("section").scrollIntoView()');
+  await driver.sleep(300);
+  await shot('l2');
+  await driver.executeScript('scrollTo(0, 1e6)');
+  await driver.sleep(300);
+  await shot('l3');
+  await user.open('/trays');
+  await user.find('[data-done="true"]');
+  await user.quiet();
+  await shot('t1');
+  await user.open('/line');
+  await user.find('[data-searching="false"]');
+  await user.quiet();
+  await shot('r1');
+  await user.keys('/');
+  await driver.sleep(200);
+  await user.keys('wash everything');
+  await driver.sleep(1200);
+  await shot('s1');
+};
