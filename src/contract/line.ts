@@ -1,3 +1,4 @@
+import type { WeeklySession } from '../core/scheme/model/houseRules';
 import type { LineSessions } from '../core/plan/dates/lineSessions';
 import type { LineDue } from '../core/line/definitions';
 import type { ShortPaint } from '../core/paint/shortPaints';
@@ -18,6 +19,8 @@ export interface UnitChoice {
 
 /** Everything the Line view computes from. */
 export interface LinePicture extends BuiltLine {
+  /** The usual sessions, while nobody has said that they are right; null afterwards. */
+  askedSessions: WeeklySession[] | null;
   selection: Selection;
   /** All units that are open, for choosing. */
   choices: UnitChoice[];

@@ -1,3 +1,4 @@
+import type { WeeklySession } from '../core/scheme/model/houseRules';
 import type { ShortPaint } from '../core/paint/shortPaints';
 import type { Undone } from '../core/commission/undone';
 import type { Progress } from '../core/finish/progress';
@@ -66,6 +67,8 @@ export interface Today {
   /** Taps that were moved, while nobody knows for sure that they had to be. */
   corrections: ClockCorrection[];
   commissions: TodayCommission[];
+  /** The usual sessions, while nobody has said that they are right; null afterwards. */
+  askedSessions: WeeklySession[] | null;
   /** The next sessions at the bench, UTC ms. */
   sessions: { from: number; to: number }[];
   /** The session going on or coming next, job by job; null when nothing can be painted or no sessions are set. */

@@ -48,6 +48,9 @@ const MOST_SCRIPT_KB: Record<string, number> & { others: number } = {
   others: 285,
 };
 
+/** What can go wrong because there is little room. */
+const SMALL_RULES = ['scrollable-region-focusable', 'target-size', 'aria-hidden-focus', 'color-contrast', 'label', 'button-name'];
+
 /** A line of text that comes later moves the rest by less. */
 const MOST_SHIFT = 0.01;
 
@@ -73,6 +76,11 @@ describe('every view', () => {
     driver = await openBrowser();
   });
   after(() => closeBrowser(driver));
+  const resize = (width: number | null, height = 0) =>
+    (driver as chrome.Driver).sendDevToolsCommand(
+      width === null ? 'Emulation.clearDeviceMetricsOverride' : 'Emulation.setDeviceMetricsOverride',
+      width === null ? {} : { width, height, deviceScaleFactor: 1, mobile: false },
+    );
 
   for (const demo of [true, false]) {
     describe(demo ? 'with the demo' : 'with an empty database', () => {
@@ -113,6 +121,17 @@ describe('every view', () => {
           ] as const) {
             await driver.executeScript('document.documentElement.dataset.theme = arguments[0]', theme);
             expect(await violationsOn(driver, only), theme).to.deep.equal([]);
+          }
+          // As at 400 %: one column, and nothing beside it.
+          await resize(320, 640);
+          try {
+            expect(
+              await driver.executeScript<number>('return document.documentElement.scrollWidth - innerWidth'),
+              'at 320 px',
+            ).to.be.at.most(0);
+            expect(await violationsOn(driver, SMALL_RULES), 'at 320 px').to.deep.equal([]);
+          } finally {
+            await resize(null);
           }
         });
       }

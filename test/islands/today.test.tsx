@@ -53,6 +53,7 @@ const today = (commissions: TodayCommission[], more: Partial<Today> = {}): Today
   now: NOW,
   corrections: [],
   commissions,
+  askedSessions: null,
   sessions: [session],
   tonight: null,
   paints: [],

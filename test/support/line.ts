@@ -27,6 +27,7 @@ export function smallLine(): { picture: LinePicture; plan: LinePlan } {
   return {
     picture: {
       ...built,
+      askedSessions: null,
       selection: [],
       ruleWords: {},
       choices: [],

@@ -10,6 +10,7 @@ import { sendFile } from '../client/api';
 import { SortHead } from '../shared/sort/SortHead';
 import { useSorted } from '../shared/sort/useSorted';
 import { Working } from '../../ui/Working/Working';
+import { Wide } from '../../ui/Wide/Wide';
 import styles from './View.module.css';
 
 /** What is to be gone back to, once the painter is sure. */
@@ -50,48 +51,50 @@ export function BackupsView({ picture }: { picture: BackupsPicture }) {
         {copies.length === 0 ? (
           <p>There is no copy yet: the first is being made.</p>
         ) : (
-          <table>
-            <thead>
-              <tr>
-                <SortHead sorting={sorting} by="made">
-                  Made
-                </SortHead>
-                <SortHead sorting={sorting} by="why">
-                  Why
-                </SortHead>
-                <SortHead sorting={sorting} by="size" className={styles.number}>
-                  Size
-                </SortHead>
-                <th scope="col">
-                  <Hidden>Restore</Hidden>
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {rows.map((copy) => (
-                <tr key={copy.name}>
-                  <td>{momentText(Date.parse(copy.madeAt))}</td>
-                  <td>{reasonOf(copy)}</td>
-                  <td className={styles.number}>{bytesText(copy.bytes)}</td>
-                  <td>
-                    <Button
-                      kind="quiet"
-                      aria-label={`Restore the copy of ${momentText(Date.parse(copy.madeAt))}`}
-                      onClick={() =>
-                        setWanted({
-                          name: `the copy of ${momentText(Date.parse(copy.madeAt))}`,
-                          url: `/api/backups/restore?copy=${encodeURIComponent(copy.name)}`,
-                          file: new Blob(),
-                        })
-                      }
-                    >
-                      Restore
-                    </Button>
-                  </td>
+          <Wide>
+            <table>
+              <thead>
+                <tr>
+                  <SortHead sorting={sorting} by="made">
+                    Made
+                  </SortHead>
+                  <SortHead sorting={sorting} by="why">
+                    Why
+                  </SortHead>
+                  <SortHead sorting={sorting} by="size" className={styles.number}>
+                    Size
+                  </SortHead>
+                  <th scope="col">
+                    <Hidden>Restore</Hidden>
+                  </th>
                 </tr>
-              ))}
-            </tbody>
-          </table>
+              </thead>
+              <tbody>
+                {rows.map((copy) => (
+                  <tr key={copy.name}>
+                    <td>{momentText(Date.parse(copy.madeAt))}</td>
+                    <td>{reasonOf(copy)}</td>
+                    <td className={styles.number}>{bytesText(copy.bytes)}</td>
+                    <td>
+                      <Button
+                        kind="quiet"
+                        aria-label={`Restore the copy of ${momentText(Date.parse(copy.madeAt))}`}
+                        onClick={() =>
+                          setWanted({
+                            name: `the copy of ${momentText(Date.parse(copy.madeAt))}`,
+                            url: `/api/backups/restore?copy=${encodeURIComponent(copy.name)}`,
+                            file: new Blob(),
+                          })
+                        }
+                      >
+                        Restore
+                      </Button>
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </Wide>
         )}
       </Panel>
     </div>

@@ -7,7 +7,7 @@ import type { BenchPicture } from '../../contract/bench';
 import { Button, LinkButton } from '../../ui/Button/Button';
 import { Hidden } from '../../ui/Hidden/Hidden';
 import { Notice } from '../../ui/Notice/Notice';
-import { counted, minutesText, rangeText, timeOfDayText } from '../../ui/format';
+import { counted, minutesText, timeOfDayText } from '../../ui/format';
 import { useProgramNow } from '../shared/useProgramNow';
 import { useInstalledBench } from '../installed/useInstalledBench';
 import { useAwake } from '../client/useAwake';
@@ -24,6 +24,7 @@ import { NoteLine } from './said/NoteLine';
 import { References } from './guide/References';
 import { SheetEntry } from './said/SheetEntry';
 import { SidePanel } from './around/SidePanel';
+import { LookAtOthers } from './around/LookAtOthers';
 import { TouchUpPicker } from './said/TouchUpPicker';
 import { TrayStrip } from './guide/TrayStrip';
 import { leftOutOf } from '../../core/bench/guide/decisions';
@@ -32,7 +33,7 @@ import { useBench, type Bench } from './taps/useBench';
 import { useBenchKeys } from '../client/taps/useBenchKeys';
 import { useSignals } from './taps/useSignals';
 import { useSteady } from './taps/useSteady';
-import { passWords, unitWords } from './words';
+import { usePanelFocus } from './taps/usePanelFocus';
 import { Working } from '../../ui/Working/Working';
 import styles from './View.module.css';
 
@@ -79,6 +80,8 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
   /** Where there is little room, what is pressed less often stands behind one button. */
   const [isMore, setMore] = useState(false);
   const main = useRef<HTMLButtonElement>(null);
+  const action = useRef<HTMLDivElement>(null);
+  usePanelFocus(action, asking && `${asking.kind} ${asking.kind === 'miss' ? (asking.start?.passKey ?? '') : ''}`);
   const { view, actions, job, clock } = bench;
   useReloadWhenOutdated(bench);
   useInstalledBench();
@@ -94,6 +97,7 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
     setAsking(asking?.kind === next.kind ? null : next);
     setMore(false);
   };
+  const lookAtOthers = (pass: BenchPass) => setAsking({ kind: 'miss', start: { passKey: pass.key, models: [] } });
   const miss = (pass: BenchPass, models: number[], note: string) => {
     actions.miss(pass, models, note);
     setMissed(models.length === 1 && models[0]! > 1 ? { pass, model: models[0]! } : null);
@@ -118,6 +122,7 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
       s: back(actions.setAside),
       p: back(actions.pause),
       m: () => ask({ kind: 'miss', start: null }),
+      l: () => missed && lookAtOthers(missed.pass),
       n: () => ask({ kind: 'note' }),
       c: () => canDecide && ask({ kind: 'decide' }),
       z: () => ask({ kind: 'touch-up' }),
@@ -165,16 +170,7 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
             onNotNeeded={back(actions.notNeeded)}
           />
           {missed && missed.model > 1 && asking === null && (
-            <p className={styles.quiet} data-testid="look-at-others">
-              Look at {unitWords(bench, missed.pass.unitId)} {missed.model === 2 ? 'model' : 'models'} {rangeText(1, missed.model - 1)} for
-              the same spot ({passWords(missed.pass)})?{' '}
-              <Button onClick={() => setAsking({ kind: 'miss', start: { passKey: missed.pass.key, models: [] } })}>
-                Mark those that have it
-              </Button>{' '}
-              <Button kind="quiet" onClick={back(() => setMissed(null))}>
-                They are fine
-              </Button>
-            </p>
+            <LookAtOthers bench={bench} {...missed} onMark={() => lookAtOthers(missed.pass)} onFine={back(() => setMissed(null))} />
           )}
           {isAway && (
             <Notice kind="flag" role="alert">
@@ -201,7 +197,7 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
           onBringBack={(unit, models) => back(() => actions.bringBack(unit, models))()}
         />
       </div>
-      <div className={styles.action}>
+      <div className={styles.action} ref={action}>
         {asking?.kind === 'miss' && (
           <MissPicker
             key={asking.start?.passKey}

@@ -1,15 +1,14 @@
 import { useRef } from 'react';
 import { rateOf } from '../../core/money/currency';
 import { expectedOf, modelsOf, SIZES } from '../../core/scheme/model/definitions';
-import type { IntakePicture, IntakeUnit } from '../../contract/commission';
-import type { StoredUnit } from '../../core/commission/definitions';
+import type { IntakePicture } from '../../contract/commission';
 import { Button, LinkButton } from '../../ui/Button/Button';
 import { SelectField, TextField } from '../../ui/Field/Field';
 import { Hidden } from '../../ui/Hidden/Hidden';
 import { Panel } from '../../ui/Panel/Panel';
 import { SortHead } from '../shared/sort/SortHead';
 import { useSortedOnce } from '../shared/sort/useSorted';
-import { counted, minutesText, momentText, moneyText, positionsText } from '../../ui/format';
+import { counted } from '../../ui/format';
 import { standardOptions } from '../shared/options';
 import { MoneyField } from '../shared/MoneyField';
 import { Opened } from '../shared/Opened';
@@ -20,6 +19,8 @@ import { picturesAt, usePictures, type Pictures } from '../client/usePictures';
 import { BackPlanned } from './commission/BackPlanned';
 import { BesideOthers } from './commission/BesideOthers';
 import { CommissionActions } from './commission/CommissionActions';
+import { Hours } from './commission/Hours';
+import { Notes } from './commission/Notes';
 import { EarlierUnits } from './units/EarlierUnits';
 import { MoveModels } from './units/MoveModels';
 import { NewUnitRow } from './units/NewUnitRow';
@@ -29,9 +30,11 @@ import { ScopeChanges } from '../shared/ScopeChanges';
 import { StandardPrices } from './commission/StandardPrices';
 import { TestModel } from './commission/TestModel';
 import { UnitRow } from './units/UnitRow';
-import type { WhoIsWho } from './units/WhoIsGone';
+import { RemovedUnits } from './units/RemovedUnits';
+import { rosterText, whoIsWho } from './units/rosterWords';
 import { useIntake } from './useIntake';
 import { Working } from '../../ui/Working/Working';
+import { Wide } from '../../ui/Wide/Wide';
 import styles from './View.module.css';
 
 export function IntakeView({ commissionId }: { commissionId: string }) {
@@ -94,60 +97,65 @@ function OpenedIntake({ picture }: { picture: IntakePicture }) {
         }
         title={`What came in the box: ${counted(models, 'model')} in ${counted(units.length, 'unit')}`}
       >
-        <table className={styles.units} id="units">
-          <thead>
-            <tr>
-              <SortHead sorting={sorting} by="name">
-                Unit
-              </SortHead>
-              <SortHead sorting={sorting} by="size">
-                Size
-              </SortHead>
-              <SortHead sorting={sorting} by="promised">
-                Promised
-              </SortHead>
-              <SortHead sorting={sorting} by="owned">
-                Spare
-              </SortHead>
-              <SortHead sorting={sorting} by="counted">
-                Counted
-              </SortHead>
-              <th scope="col">Leaders and groups</th>
-              <SortHead sorting={sorting} by="trayLimit">
-                Tray size
-              </SortHead>
-              <SortHead sorting={sorting} by="testModel">
-                Test model
-              </SortHead>
-              <th scope="col">
-                <Hidden>More, remove</Hidden>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((unit) => (
-              <UnitRow
-                key={unit.id}
-                unit={unit}
-                units={units}
-                roster={rosterText(picture, unit.id)}
-                who={whoIsWho(picture, unit)}
-                rosterHref={`/c/${picture.commission.id}/scheme?unit=${unit.id}`}
-                price={{ minorPerMinute: commission.hourlyRateMinor / 60, currency: commission.currency }}
-                started={picture.startedUnits.includes(unit.id)}
-                onChange={(part) => intake.changeUnit(unit.id, part)}
-                onRemove={() => intake.removeUnit(unit.id)}
+        <Wide>
+          <table className={styles.units} id="units">
+            <thead>
+              <tr>
+                <SortHead sorting={sorting} by="name">
+                  Unit
+                </SortHead>
+                <SortHead sorting={sorting} by="size">
+                  Size
+                </SortHead>
+                <SortHead sorting={sorting} by="promised">
+                  Promised
+                </SortHead>
+                <SortHead sorting={sorting} by="owned">
+                  Spare
+                </SortHead>
+                <SortHead sorting={sorting} by="counted">
+                  Counted
+                </SortHead>
+                <th scope="col">Leaders and groups</th>
+                <SortHead sorting={sorting} by="trayLimit">
+                  Tray size
+                </SortHead>
+                <SortHead sorting={sorting} by="testModel">
+                  Test model
+                </SortHead>
+                <th scope="col">
+                  <Hidden>More, remove</Hidden>
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map((unit) => (
+                <UnitRow
+                  key={unit.id}
+                  unit={unit}
+                  units={units}
+                  roster={rosterText(picture, unit.id)}
+                  who={whoIsWho(picture, unit)}
+                  rosterHref={`/c/${picture.commission.id}/scheme?unit=${unit.id}`}
+                  price={{ minorPerMinute: commission.hourlyRateMinor / 60, currency: commission.currency }}
+                  started={picture.startedUnits.includes(unit.id)}
+                  onChange={(part) => intake.changeUnit(unit.id, part)}
+                  onRemove={() => intake.removeUnit(unit.id)}
+                />
+              ))}
+              <NewUnitRow
+                names={units.map((unit) => unit.name)}
+                onAdd={(name, promised, size) => intake.addUnits([{ name, promised, size }])}
+                onRows={(text) => roster.current?.show(text)}
               />
-            ))}
-            <NewUnitRow
-              names={units.map((unit) => unit.name)}
-              onAdd={(name, promised, size) => intake.addUnits([{ name, promised, size }])}
-              onRows={(text) => roster.current?.show(text)}
-            />
-          </tbody>
-        </table>
+            </tbody>
+          </table>
+        </Wide>
       </Panel>
-      <Removed units={picture.removedUnits.filter((unit) => !units.some((each) => each.id === unit.id))} onBringBack={intake.bringBack} />
+      <RemovedUnits
+        units={picture.removedUnits.filter((unit) => !units.some((each) => each.id === unit.id))}
+        onBringBack={intake.bringBack}
+      />
       <Notes picture={picture} />
       {/* What stands below the figures comes with them: it would be pushed away from under a finger. */}
       {intake.isSettled ? (
@@ -247,94 +255,4 @@ function Figures({ intake, commissionId, models, pictures }: FiguresProps) {
       />
     </>
   );
-}
-
-function Hours({ intake }: { intake: ReturnType<typeof useIntake> }) {
-  const { estimate } = intake;
-  const { hourlyRateMinor, currency } = intake.value.commission;
-  const price = (minutes: number) => moneyText((minutes / 60) * hourlyRateMinor, currency);
-  if (estimate.stepsTotal === 0) return <p>Hours and price appear as soon as a unit has a scheme.</p>;
-  return (
-    <dl className={styles.hours}>
-      <div>
-        <dt>Time left: expected</dt>
-        <dd data-testid="likely">{minutesText(estimate.likely)}</dd>
-      </div>
-      <div>
-        <dt>Cautious</dt>
-        <dd>{minutesText(estimate.safe)}</dd>
-      </div>
-      <div>
-        <dt>Hands-on, whole commission</dt>
-        <dd>{minutesText(estimate.wholeHandsOn)}</dd>
-      </div>
-      <div>
-        <dt>Remaining work at your rate</dt>
-        <dd>
-          {price(estimate.likely)} to {price(estimate.safe)}
-        </dd>
-      </div>
-    </dl>
-  );
-}
-
-/** Units that were taken out come back with their schemes and all that is painted of them. */
-function Removed({ units, onBringBack }: { units: StoredUnit[]; onBringBack: (unit: StoredUnit) => void }) {
-  if (units.length === 0) return null;
-  return (
-    <details className={styles.removed} data-testid="removed">
-      <summary>{counted(units.length, 'unit')} removed</summary>
-      <ul>
-        {units.map((unit) => (
-          <li key={unit.id}>
-            {unit.name}, {counted(modelsOf(unit), 'model')}{' '}
-            <Button kind="quiet" onClick={() => onBringBack(unit)}>
-              Put back
-            </Button>
-          </li>
-        ))}
-      </ul>
-    </details>
-  );
-}
-
-/** What was noted at the bench, for the hand-over. */
-function Notes({ picture }: { picture: IntakePicture }) {
-  if (picture.notes.length === 0) return null;
-  const names = new Map(picture.units.map((unit) => [unit.id, unit.name]));
-  return (
-    <details className={styles.removed} data-testid="notes">
-      <summary>{counted(picture.notes.length, 'note')} from the bench</summary>
-      <ul>
-        {picture.notes.map((note) => (
-          <li key={note.eventId}>
-            {momentText(note.at)}, {names.get(note.unit!)}
-            {note.models.length > 0 && ` model ${positionsText(note.models)}`}: {note.text}
-          </li>
-        ))}
-      </ul>
-    </details>
-  );
-}
-
-/** What tells the models of a unit apart: in which groups they are and what they get, those that are gone with what they were. */
-function whoIsWho({ units }: IntakePicture, { id, gone }: IntakeUnit): WhoIsWho[] {
-  const stored = units.find((unit) => unit.id === id);
-  if (!stored) return [];
-  const { groups, variants } = stored.scheme;
-  const was = new Map([...stored.gone, ...gone].map((each) => [each.model, each.in]));
-  return [...groups, ...variants.flatMap(({ options }) => options)].map((place) => ({
-    name: place.name,
-    models: [...place.models, ...[...was].flatMap(([model, places]) => (places.includes(place.id) ? [model] : []))],
-  }));
-}
-
-/** Leaders, groups and variants of a unit; a new one is all alike. */
-function rosterText({ units }: IntakePicture, unitId: string): string {
-  const scheme = units.find((unit) => unit.id === unitId)?.scheme;
-  const named = [
-    ...(scheme?.groups ?? []).map((group) => `${group.models.length} ${group.name}`),
-    ...(scheme?.variants ?? []).map((variant) => variant.name.toLowerCase()),
-  ];
-  return named.join(', ') || 'all alike';
 }

@@ -67,7 +67,11 @@ function Choosing({ desk, onLine }: { desk: LineDesk; onLine: UnitChoice[] }) {
                 isOn={isWhole}
                 isLast={isWhole && units.length === ids.size}
                 price={units.length > 1 ? words(whole) : null}
-                onChange={(on) => toggle(units, on, whole)}
+                hasFocus={desk.chooser.ticked === first.commissionId}
+                onChange={(on) => {
+                  desk.chooser.setTicked(first.commissionId);
+                  toggle(units, on, whole);
+                }}
               />
             </legend>
             {units.map((unit) => (
@@ -77,7 +81,11 @@ function Choosing({ desk, onLine }: { desk: LineDesk; onLine: UnitChoice[] }) {
                 isOn={ids.has(unit.id)}
                 isLast={ids.has(unit.id) && ids.size === 1}
                 price={words(singly.get(unit.id))}
-                onChange={(on) => toggle([unit], on, singly.get(unit.id))}
+                hasFocus={desk.chooser.ticked === unit.id}
+                onChange={(on) => {
+                  desk.chooser.setTicked(unit.id);
+                  toggle([unit], on, singly.get(unit.id));
+                }}
               />
             ))}
           </fieldset>
@@ -94,13 +102,14 @@ interface RowProps {
   /** Nothing would be left on the line without it. */
   isLast: boolean;
   price: string | null;
+  hasFocus: boolean;
   onChange: (on: boolean) => void;
 }
 
-function Row({ label, isOn, isLast, price, onChange }: RowProps) {
+function Row({ label, isOn, isLast, price, hasFocus, onChange }: RowProps) {
   return (
     <label className={chooser.check}>
-      <input type="checkbox" checked={isOn} disabled={isLast} onChange={(event) => onChange(event.target.checked)} />
+      <input type="checkbox" checked={isOn} disabled={isLast} autoFocus={hasFocus} onChange={(event) => onChange(event.target.checked)} />
       <span>
         {label}
         {price && (

@@ -1,13 +1,13 @@
 import { useCallback, useEffect, useEffectEvent, useMemo, useState } from 'react';
-import { mlWords } from '../../core/paint/amountWords';
 import type { PlaceCost } from '../../core/line/hand/places';
 import type { LinePicture } from '../../contract/line';
 import { selectionKey } from '../../core/plan/selection';
 import { Button, LinkButton } from '../../ui/Button/Button';
 import { Notice } from '../../ui/Notice/Notice';
 import { Panel } from '../../ui/Panel/Panel';
-import { counted, minutesText } from '../../ui/format';
+import { counted } from '../../ui/format';
 import { send, sendForFile } from '../client/api';
+import { SessionsAsked } from '../shared/SessionsAsked';
 import { Broken } from '../shared/Broken';
 import { Opened } from '../shared/Opened';
 import { saveFile, saveJson } from '../client/saveFile';
@@ -24,6 +24,7 @@ import { SharedLegs } from './legs/SharedLegs';
 import { StrategyTable } from './search/StrategyTable';
 import { legAround, useCarry } from './chart/useCarry';
 import { useDesk, useFixedStrategies, useReason, type AskPlaces } from './search/useDesk';
+import { Gates } from './Gates';
 import { OnTheLine } from './OnTheLine';
 import { useDates } from './dates/useDates';
 import { useLine } from './search/useLine';
@@ -178,6 +179,7 @@ function PlannedLine({ desk }: { desk: LineDesk }) {
           make a session longer in House rules, or divide the step.
         </Notice>
       )}
+      <SessionsAsked sessions={picture.askedSessions} />
       {error && (
         <Notice kind="flag" role="alert">
           {error}
@@ -274,38 +276,5 @@ function PlannedLine({ desk }: { desk: LineDesk }) {
         </Button>
       </p>
     </div>
-  );
-}
-
-function Gates({ picture }: { picture: LinePicture }) {
-  const gates = [
-    picture.waitingUnits.length > 0 &&
-      `${picture.waitingUnits.join(', ')}: only the test model until it is approved; with all that waits ${minutesText(picture.withWaiting!)}.`,
-    picture.heldUnits.length > 0 && `${picture.heldUnits.join(', ')}: not before the test model that speaks for them is approved.`,
-    picture.unitsWithoutScheme.length > 0 && `${picture.unitsWithoutScheme.join(', ')}: no scheme yet, so not on the line.`,
-    picture.stepsWithoutPaint.length > 0 && `No paint chosen yet: ${picture.stepsWithoutPaint.join('; ')}.`,
-  ].filter(Boolean);
-  return (
-    <>
-      {gates.length > 0 && <p className={styles.gates}>{gates.join(' ')}</p>}
-      <ShortOnLine paints={picture.shortPaints} />
-    </>
-  );
-}
-
-/** Said before the line is put on the bench: what is short can still be bought. */
-function ShortOnLine({ paints }: { paints: LinePicture['shortPaints'] }) {
-  if (paints.length === 0) return null;
-  return (
-    <p className={styles.gates} data-testid="short-on-line">
-      Not enough paint for this line:{' '}
-      {paints
-        .map(
-          ({ name, missingMl, discontinued }) =>
-            `${name}, ${mlWords(missingMl)} short${discontinued ? ' (it cannot be bought any more)' : ''}`,
-        )
-        .join('; ')}
-      . <a href="/shelf">What to buy</a>
-    </p>
   );
 }

@@ -51,6 +51,7 @@ import { Levels } from './whole/Levels';
 import { Linked, type Linking } from './whole/Linked';
 import { markEffect } from './step/markEffect';
 import { paintedOn } from './step/paintedOn';
+import { stripOf } from './step/stripOf';
 import { TypedLines } from './typed/TypedLines';
 import { UsedAgain } from './begin/UsedAgain';
 import { useWarnings } from './whole/useWarnings';
@@ -88,14 +89,6 @@ interface UnitSchemeProps {
 const EDITOR = 'step-editor';
 const CHOSEN = '[data-part] button[aria-pressed="true"]';
 const focusOn = (css: string) => document.querySelector<HTMLElement>(css)?.focus();
-
-/** Where a step is; null where the scheme has none of that id. */
-function stripOf({ parts, allOver }: Scheme, step: string | null): { strip: StripId; step: string } | null {
-  if (step === null) return null;
-  const strips = [{ id: null, steps: allOver }, ...parts];
-  const found = strips.find(({ steps }) => steps.some(({ id }) => id === step));
-  return found ? { strip: found.id, step } : null;
-}
 
 /** The scheme of one unit: strips from the deepest part to the outermost, and beside them the step in hand. */
 export function UnitScheme({

@@ -30,7 +30,9 @@ export function CommissionRow({ entry, now }: { entry: TodayCommission; now: num
       </div>
       <dl className={styles.left}>
         <div>
-          <dt>time left: expected</dt>
+          <dt>
+            <small>time left:</small>expected
+          </dt>
           <dd data-testid="likely">{minutesText(estimate.likely)}</dd>
         </div>
         <div>
@@ -59,9 +61,10 @@ export function CommissionRow({ entry, now }: { entry: TodayCommission; now: num
   );
 }
 
-/** Where work on it goes on: at the bench, at the line, at its end, or where something is missing. */
+/** Where work on it goes on: at the line, at its end, or where something is missing. */
 function Next({ entry: { commission, isOnBench, canBePainted, units, outlook, estimate } }: { entry: TodayCommission }) {
-  if (isOnBench) return <LinkButton href="/bench">Bench</LinkButton>;
+  // The way to the bench is the big one above.
+  if (isOnBench) return <span className={styles.onBench}>on the bench</span>;
   if (canBePainted) return <PlanLine commissionId={commission.id}>Line</PlanLine>;
   if (outlook.standing === 'done' && estimate.stepsTotal > 0) return <LinkButton href={`/c/${commission.id}/finish`}>Finish</LinkButton>;
   const [name, station] = units === 0 ? ['Intake', 'intake'] : ['Scheme', 'scheme'];

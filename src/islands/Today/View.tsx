@@ -9,6 +9,7 @@ import { Panel } from '../../ui/Panel/Panel';
 import { Swatch } from '../../ui/Swatch/Swatch';
 import { counted, minutesText, momentText, timeOfDayText } from '../../ui/format';
 import { Opened } from '../shared/Opened';
+import { SessionsAsked } from '../shared/SessionsAsked';
 import { ClockCorrections } from '../shared/ClockCorrections';
 import { send } from '../client/api';
 import { useNow } from '../shared/useNow';
@@ -55,6 +56,7 @@ function OpenedToday({ today, deleted }: TodayProps) {
     <div className={styles.view}>
       <div className={styles.main}>
         {deleted && <Deleted {...deleted} />}
+        {today.bench === null && <SessionsAsked sessions={today.askedSessions} />}
         <ClockCorrections corrections={today.corrections} />
         {today.lastSession && <LastSession last={today.lastSession} />}
         <TakeUp today={today} now={now} />

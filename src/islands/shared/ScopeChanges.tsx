@@ -13,6 +13,7 @@ import { MoneyField } from './MoneyField';
 import { useAttempt } from '../client/useAttempt';
 import { SortHead } from './sort/SortHead';
 import { useSorted } from './sort/useSorted';
+import { Wide } from '../../ui/Wide/Wide';
 import styles from './ScopeChanges.module.css';
 
 interface ScopeChangesProps {
@@ -52,31 +53,33 @@ export function ScopeChanges({ commissionId, agreedAt, changes, rate, onChanged 
           : `Agreed ${momentText(Date.parse(agreedAt))}. Every change since is written down; say what was agreed for it, or 0 where it is free.`}
       </p>
       {changes.length > 0 && (
-        <table className={styles.changes} data-testid="scope-changes">
-          <thead>
-            <tr>
-              <SortHead sorting={sorting} by="at">
-                When
-              </SortHead>
-              <SortHead sorting={sorting} by="what">
-                What
-              </SortHead>
-              <SortHead sorting={sorting} by="minutes">
-                Hands-on
-              </SortHead>
-              <th scope="col">At your rate</th>
-              <SortHead sorting={sorting} by="price">
-                Agreed price
-              </SortHead>
-              <th scope="col">Why, and what was agreed</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((change) => (
-              <Change key={change.id} change={change} rate={rate} onAct={attempt} />
-            ))}
-          </tbody>
-        </table>
+        <Wide>
+          <table className={styles.changes} data-testid="scope-changes">
+            <thead>
+              <tr>
+                <SortHead sorting={sorting} by="at">
+                  When
+                </SortHead>
+                <SortHead sorting={sorting} by="what">
+                  What
+                </SortHead>
+                <SortHead sorting={sorting} by="minutes">
+                  Hands-on
+                </SortHead>
+                <th scope="col">At your rate</th>
+                <SortHead sorting={sorting} by="price">
+                  Agreed price
+                </SortHead>
+                <th scope="col">Why, and what was agreed</th>
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map((change) => (
+                <Change key={change.id} change={change} rate={rate} onAct={attempt} />
+              ))}
+            </tbody>
+          </table>
+        </Wide>
       )}
       <NewExtra commissionId={commissionId} currency={rate.currency} onAct={attempt} />
       {error && <p role="alert">{error}</p>}

@@ -6,6 +6,7 @@ import type { WhyPicture } from '../../contract/why';
 import { counted, dayOfText, minutesText, percentText, plain } from '../../ui/format';
 import { send } from '../client/api';
 import { useDerived } from '../client/useDerived';
+import { Wide } from '../../ui/Wide/Wide';
 import styles from './Why.module.css';
 
 interface WhyProps {
@@ -36,24 +37,26 @@ function Answer({ technique, stretch, explanation, rows }: WhyPicture) {
   const label = factsOf(technique).label.toLowerCase();
   return (
     <>
-      <table>
-        <tbody>
-          <tr>
-            <th scope="row">The norm for {label}, this size and share</th>
-            <td>{minutesText(norm)}</td>
-          </tr>
-          {factors.map(({ of, factor }) => (
-            <tr key={of}>
-              <th scope="row">{wordsOf(of, label, stretch, explanation)}</th>
-              <td>× {plain(factor, 2, 2)}</td>
+      <Wide>
+        <table>
+          <tbody>
+            <tr>
+              <th scope="row">The norm for {label}, this size and share</th>
+              <td>{minutesText(norm)}</td>
             </tr>
-          ))}
-          <tr className={styles.sum}>
-            <th scope="row">A model, expected</th>
-            <td>{minutesText(p50)}</td>
-          </tr>
-        </tbody>
-      </table>
+            {factors.map(({ of, factor }) => (
+              <tr key={of}>
+                <th scope="row">{wordsOf(of, label, stretch, explanation)}</th>
+                <td>× {plain(factor, 2, 2)}</td>
+              </tr>
+            ))}
+            <tr className={styles.sum}>
+              <th scope="row">A model, expected</th>
+              <td>{minutesText(p50)}</td>
+            </tr>
+          </tbody>
+        </table>
+      </Wide>
       <p>
         8 in 10 such jobs take {minutesText(p10)} to {minutesText(p90)} a model. {counted(next.stretches, 'more row')} like it would narrow
         that to {minutesText(next.p10)} to {minutesText(next.p90)}; if each took {percentText(next.slower)} longer than expected, the figure

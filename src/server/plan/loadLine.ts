@@ -20,6 +20,7 @@ import { letOthersIn } from '../running/inSlices';
 import { lineLeft } from '../workshop/builtLine';
 import { commissionDates } from '../workshop/commissionDates';
 import { datedLine } from '../workshop/datedLine';
+import { askedSessions } from '../workshop/askedSessions';
 import { rosterOf } from '../workshop/roster';
 import { chosenUnits, currentSelection } from '../workshop/choice';
 import { loadWorkshop, type Workshop, type WorkUnit } from '../workshop/loadWorkshop';
@@ -46,6 +47,7 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
   const dates = new Map(commissionDates(workshop).map((date) => [date.id, date]));
   return {
     ...built,
+    askedSessions: await askedSessions(stores, workshop),
     selection,
     choices: unitChoices(workshop),
     treatJobs: built.jobs.filter((job) => job.models.every((model) => leaders.get(job.unitId)!.has(model))).map((job) => job.id),

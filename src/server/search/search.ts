@@ -52,12 +52,12 @@ export async function search(stores: Stores, { words }: InferType<typeof searchS
 const shown = ({ kind, title, detail, href, hex }: Entry): Found => ({ kind, title, detail, href, hex });
 
 async function indexOf(stores: Stores, now: Date): Promise<Index> {
-  const { commissions, units, paints } = await loadWorkshop(stores, now);
+  const { commissions, units, pots } = await loadWorkshop(stores, now);
   const entries = entriesOf({
     open: commissions,
     closed: await stores.commissions.listClosed(),
     units,
-    pots: paints,
+    pots,
     shelf: await stores.paints.list(),
   });
   const index = new MiniSearch<Entry>({ fields: ['title', 'detail', 'words'], idField: 'id' });

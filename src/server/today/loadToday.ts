@@ -16,6 +16,7 @@ import { benchEstimate, type BenchEstimate } from '../plan/benchEstimate';
 import { letOthersIn } from '../running/inSlices';
 import type { Stores } from '../stores/stores';
 import { chosenUnits } from '../workshop/choice';
+import { askedSessions } from '../workshop/askedSessions';
 import { loadWorkshop, type Workshop, type WorkUnit } from '../workshop/loadWorkshop';
 import { commissionDates } from '../workshop/commissionDates';
 import { lastSession } from './lastSession';
@@ -39,9 +40,10 @@ export async function loadToday(stores: Stores, now: Date): Promise<Today> {
     now: now.getTime(),
     corrections: await stores.bench.corrections(),
     commissions: workshop.commissions.map((commission) => describe(workshop, commission, { ...estimate, outlooks, changes }, onBench, now)),
+    askedSessions: await askedSessions(stores, workshop),
     sessions: benchSessions(workshop.house, now.getTime(), now.getTime() + WEEK_MS),
     tonight,
-    paints: [...workshop.paints.values()].filter(({ id }) => paintIds.has(id)).map(({ id, name, hex }) => ({ id, name, hex })),
+    paints: [...workshop.pots.values()].filter(({ id }) => paintIds.has(id)).map(({ id, name, hex }) => ({ id, name, hex })),
     bench:
       estimate.bench && onBench.some((unit) => canBePainted(unit, workshop))
         ? {

@@ -11,7 +11,7 @@ import { passesOf } from '../../core/scheme/passes/passes';
 import { type Oddity, type StoredLogRow } from '../../core/log/definitions';
 import type { TimeModel } from '../../core/time/definitions';
 import { Mixer } from '../../core/colour/mixing';
-import { withPots } from '../../core/scheme/model/pots';
+import { withPots, type Pot } from '../../core/scheme/model/pots';
 import { groupBy } from '../../core/kernel/groupBy';
 import { learnSetupsInSteps, withSetups, type MeasuredSetup, type SetupEstimates } from '../../core/time/learn/setupTimes';
 import { factorsOf, type StrayEstimates } from '../../core/time/learn/strayFactors';
@@ -38,6 +38,8 @@ export interface Workshop {
   commissions: StoredCommission[];
   units: WorkUnit[];
   paints: ReadonlyMap<string, Paint>;
+  /** The same with the mixes of the open schemes, by the ids of the pots. */
+  pots: ReadonlyMap<string, Pot>;
   /** Knows the colours of mixes; what it has worked out is kept. */
   mixer: Mixer;
   /** As typed, but for what changes of setup take and how far work strays: that is learned. `typedHouse` is as typed. */
@@ -106,6 +108,7 @@ async function readWorkshop(stores: Stores, hour: Date): Promise<Workshop> {
     commissions,
     units,
     paints,
+    pots,
     mixer,
     house,
     typedHouse: typed,

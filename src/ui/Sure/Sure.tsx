@@ -7,7 +7,7 @@ interface SureProps {
   children: ReactNode;
   /** The same for who listens, where a drawing stands on it. */
   label?: string;
-  kind?: 'plain' | 'quiet';
+  kind?: 'main' | 'plain' | 'quiet';
   question: string;
   /** What the button says that does it. */
   yes: string;

@@ -8,14 +8,16 @@ interface ModelChipsProps {
   onChange: (chosen: ReadonlySet<number>) => void;
 }
 
+/** With the model, or without it where it was among them. */
+export function toggled(chosen: ReadonlySet<number>, model: number): ReadonlySet<number> {
+  const next = new Set(chosen);
+  if (!next.delete(model)) next.add(model);
+  return next;
+}
+
 /** Models to choose several of, by tap or key. */
 export function ModelChips({ label, models, chosen, onChange }: ModelChipsProps) {
   const all = models.every((model) => chosen.has(model));
-  const toggle = (model: number) => {
-    const next = new Set(chosen);
-    if (!next.delete(model)) next.add(model);
-    onChange(next);
-  };
   return (
     <fieldset className={styles.chips}>
       <legend>{label}</legend>
@@ -26,7 +28,7 @@ export function ModelChips({ label, models, chosen, onChange }: ModelChipsProps)
           className={styles.chip}
           aria-pressed={chosen.has(model)}
           aria-label={`model ${model}`}
-          onClick={() => toggle(model)}
+          onClick={() => onChange(toggled(chosen, model))}
         >
           {model}
         </button>

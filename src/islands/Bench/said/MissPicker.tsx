@@ -1,9 +1,9 @@
-import { useState } from 'react';
+import { useState, type KeyboardEvent } from 'react';
 import type { BenchPass } from '../../../core/bench/guide/benchLine';
 import { Button } from '../../../ui/Button/Button';
 import { SelectField, TextField } from '../../../ui/Field/Field';
 import type { Bench } from '../taps/useBench';
-import { ModelChips } from '../guide/ModelChips';
+import { ModelChips, toggled } from '../guide/ModelChips';
 import { passWords, unitWords } from '../words';
 import styles from './said.module.css';
 
@@ -24,6 +24,7 @@ interface MissPickerProps {
 }
 
 const QUICK_CHOICES = 9;
+const MOST_BY_DIGIT = 10;
 
 /** Which earlier pass left a spot out: on the model in hand by one key, on any models of any unit in the form. */
 export function MissPicker({ bench, choices, start, onMiss, onCancel }: MissPickerProps) {
@@ -80,8 +81,18 @@ function MissForm({ bench, start, onMiss, onCancel }: Omit<MissPickerProps, 'cho
     );
   const done = [...bench.state.marks.get(pass.key)!.keys()].sort((a, b) => a - b);
   const chosen = done.filter((model) => models.has(model));
+  /** A digit is the model of that number, 0 the tenth; Enter marks. */
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.target instanceof HTMLElement && event.target.matches('input, select, button')) return;
+    const model = Number(event.key) || MOST_BY_DIGIT;
+    if (/^\d$/.test(event.key) && done.includes(model)) setModels(toggled(models, model));
+    else if (event.key === 'Enter' && chosen.length > 0) onMiss(pass, chosen, note.trim());
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
   return (
-    <div className={styles.ask} role="group" aria-label="Mark missed spots">
+    <div className={styles.ask} role="group" aria-label="Mark missed spots" onKeyDown={onKeyDown}>
       <SelectField
         label="What was missed?"
         value={pass.key}

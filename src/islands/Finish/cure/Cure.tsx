@@ -8,6 +8,7 @@ import type { Finish } from '../useFinish';
 import shared from '../View.module.css';
 import { Delivery } from './Delivery';
 import { parcelDays } from './readiness';
+import { Wide } from '../../../ui/Wide/Wide';
 
 /** What seals the models, when each can be taken up, packed and sent, and how much time that leaves. */
 export function Cure({ finish }: { finish: Finish }) {
@@ -48,32 +49,34 @@ function Unit({ unit, now, onAgain }: { unit: UnitCure; now: number; onAgain: (p
       {unit.seals.length === 0 ? (
         <p className={shared.hint}>Its scheme has no varnish, and nothing that is put on after one.</p>
       ) : (
-        <table className={shared.table} data-testid="seals">
-          <thead>
-            <tr>
-              <th scope="col">Put on, in this order</th>
-              <th scope="col">Models</th>
-              <th scope="col">Pick up</th>
-              <th scope="col">Dry</th>
-              <th scope="col">Another kind, or pack</th>
-            </tr>
-          </thead>
-          <tbody>
-            {unit.seals.map((seal) => (
-              <tr key={seal.passKey}>
-                <th scope="row">
-                  {seal.paint ?? seal.what}, {seal.where}
-                </th>
-                <td>
-                  {seal.painted} of {seal.models}
-                </td>
-                <td>{reached(seal.handleAt, now)}</td>
-                <td>{seal.painted === 0 ? `${minutesText(seal.dryMinutes)} after` : reached(seal.dryAt, now)}</td>
-                <td>{seal.painted === 0 ? (seal.isVarnish ? '24 h after' : 'when dry') : reached(seal.curedAt, now)}</td>
+        <Wide>
+          <table className={shared.table} data-testid="seals">
+            <thead>
+              <tr>
+                <th scope="col">Put on, in this order</th>
+                <th scope="col">Models</th>
+                <th scope="col">Pick up</th>
+                <th scope="col">Dry</th>
+                <th scope="col">Another kind, or pack</th>
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {unit.seals.map((seal) => (
+                <tr key={seal.passKey}>
+                  <th scope="row">
+                    {seal.paint ?? seal.what}, {seal.where}
+                  </th>
+                  <td>
+                    {seal.painted} of {seal.models}
+                  </td>
+                  <td>{reached(seal.handleAt, now)}</td>
+                  <td>{seal.painted === 0 ? `${minutesText(seal.dryMinutes)} after` : reached(seal.dryAt, now)}</td>
+                  <td>{seal.painted === 0 ? (seal.isVarnish ? '24 h after' : 'when dry') : reached(seal.curedAt, now)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </Wide>
       )}
       {unit.bareAgain.length > 0 && last && (
         <div className={shared.row}>
@@ -153,35 +156,37 @@ function Spraying({ finish }: { finish: Finish }) {
           {caution}
         </Notice>
       ))}
-      <table className={shared.table} data-testid="spray">
-        <thead>
-          <tr>
-            <th scope="col">From the can</th>
-            <th scope="col">Unit</th>
-            <th scope="col">Models</th>
-            <th scope="col">Holders</th>
-            <th scope="col">Still waiting for earlier steps</th>
-          </tr>
-        </thead>
-        <tbody>
-          {spray.flatMap((can) =>
-            can.units.map((unit, index) => (
-              <tr key={`${can.what} ${can.paintId} ${unit.unitId}`}>
-                <th scope="row">
-                  {index === 0 ? `${can.paint ?? can.what} (${counted(can.models, 'model')}, ${counted(can.holders, 'holder')})` : ''}
-                </th>
-                <td>
-                  {unit.name}
-                  {unit.commission !== finish.picture.commission.name && `, ${unit.commission}`}
-                </td>
-                <td>{unit.models}</td>
-                <td>{unit.holders}</td>
-                <td>{unit.waitsFor === 0 ? 'none' : unit.waitsFor}</td>
-              </tr>
-            )),
-          )}
-        </tbody>
-      </table>
+      <Wide>
+        <table className={shared.table} data-testid="spray">
+          <thead>
+            <tr>
+              <th scope="col">From the can</th>
+              <th scope="col">Unit</th>
+              <th scope="col">Models</th>
+              <th scope="col">Holders</th>
+              <th scope="col">Still waiting for earlier steps</th>
+            </tr>
+          </thead>
+          <tbody>
+            {spray.flatMap((can) =>
+              can.units.map((unit, index) => (
+                <tr key={`${can.what} ${can.paintId} ${unit.unitId}`}>
+                  <th scope="row">
+                    {index === 0 ? `${can.paint ?? can.what} (${counted(can.models, 'model')}, ${counted(can.holders, 'holder')})` : ''}
+                  </th>
+                  <td>
+                    {unit.name}
+                    {unit.commission !== finish.picture.commission.name && `, ${unit.commission}`}
+                  </td>
+                  <td>{unit.models}</td>
+                  <td>{unit.holders}</td>
+                  <td>{unit.waitsFor === 0 ? 'none' : unit.waitsFor}</td>
+                </tr>
+              )),
+            )}
+          </tbody>
+        </table>
+      </Wide>
     </Panel>
   );
 }

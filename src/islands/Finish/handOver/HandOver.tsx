@@ -6,6 +6,7 @@ import type { Undone } from '../../../core/commission/undone';
 import { Button } from '../../../ui/Button/Button';
 import { TextField } from '../../../ui/Field/Field';
 import { Panel } from '../../../ui/Panel/Panel';
+import { Sure } from '../../../ui/Sure/Sure';
 import { counted, momentText } from '../../../ui/format';
 import { send } from '../../client/api';
 import { useAttempt } from '../../client/useAttempt';
@@ -165,7 +166,6 @@ function Care({ finish }: { finish: Finish }) {
 /** Puts the commission away, with all that is said of what is not done. */
 function Deliver({ finish }: { finish: Finish }) {
   const { picture, undone, finishing, units, saved } = finish;
-  const [isAsking, setAsking] = useState(false);
   const { commission } = picture;
   const open = undone.filter((each) => needsAnswer(each, finishing.answers)).length;
   const left = units.reduce((sum, unit) => sum + Math.max(0, packingOf(unit, finishing.boxes).unpacked), 0);
@@ -180,27 +180,14 @@ function Deliver({ finish }: { finish: Finish }) {
   ];
   return (
     <Panel title="Delivered?">
-      {!isAsking && (
-        <Button kind="main" onClick={() => setAsking(true)}>
-          Mark as delivered
-        </Button>
-      )}
-      {isAsking && (
-        <div className={shared.column} role="group" aria-label={`Deliver ${commission.name}`}>
-          <p>
-            {asides.length > 0 && `There are ${asides.join(' and ')}. `}
-            Its hours and pay are closed. It leaves Today, stays in the Ledger, and can be opened again where it stopped.
-          </p>
-          <span className={shared.row}>
-            <Button kind="main" onClick={() => attempt(deliver())}>
-              {asides.length > 0 ? `Deliver ${commission.name} anyway` : `Deliver ${commission.name}`}
-            </Button>
-            <Button kind="quiet" onClick={() => setAsking(false)}>
-              Cancel
-            </Button>
-          </span>
-        </div>
-      )}
+      <Sure
+        kind="main"
+        question={`${asides.length > 0 ? `There are ${asides.join(' and ')}. ` : ''}Its hours and pay are closed. It leaves Today, stays in the Ledger, and can be opened again where it stopped.`}
+        yes={asides.length > 0 ? `Deliver ${commission.name} anyway` : `Deliver ${commission.name}`}
+        onYes={() => attempt(deliver())}
+      >
+        Mark as delivered
+      </Sure>
       {error && <p role="alert">{error}</p>}
     </Panel>
   );

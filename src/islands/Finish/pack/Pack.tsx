@@ -12,6 +12,7 @@ import { Customs } from './Customs';
 import { Returns } from './Returns';
 import { SortHead } from '../../shared/sort/SortHead';
 import { useSorted } from '../../shared/sort/useSorted';
+import { Wide } from '../../../ui/Wide/Wide';
 
 /** Everything that was promised, counted down to nothing left on the shelf. */
 export function Pack({ finish }: { finish: Finish }) {
@@ -45,58 +46,60 @@ export function Pack({ finish }: { finish: Finish }) {
             title={left === 0 ? 'Nothing is left on the shelf' : `${counted(left, 'model')} left on the shelf`}
             aside={<a href={`/api/commissions/${picture.commission.id}/finish/packing`}>Packing list and labels (PDF)</a>}
           >
-            <table className={shared.table} data-testid="packing">
-              <thead>
-                <tr>
-                  <SortHead sorting={sorting} by="name">
-                    Unit
-                  </SortHead>
-                  <SortHead sorting={sorting} by="promised">
-                    Promised
-                  </SortHead>
-                  <SortHead sorting={sorting} by="owned">
-                    Already theirs
-                  </SortHead>
-                  <SortHead sorting={sorting} by="notSent">
-                    Not sent
-                  </SortHead>
-                  <SortHead sorting={sorting} by="packed">
-                    Packed
-                  </SortHead>
-                  <SortHead sorting={sorting} by="left">
-                    Left
-                  </SortHead>
-                  <th scope="col" aria-label="Pack them" />
-                </tr>
-              </thead>
-              <tbody>
-                {shown.map((row) => (
-                  <tr key={row.unitId} data-unit={row.name}>
-                    <th scope="row">
-                      {row.name}
-                      {row.notSent !== 0 && row.notSentNote !== '' && <small className={shared.hint}> {row.notSentNote}</small>}
-                    </th>
-                    <td>{row.promised}</td>
-                    <td>{row.owned}</td>
-                    <td>{row.notSent}</td>
-                    <td>{row.packed}</td>
-                    <td>
-                      <strong>{row.unpacked}</strong>
-                    </td>
-                    <td>
-                      <Button
-                        kind="quiet"
-                        disabled={row.unpacked <= 0}
-                        aria-label={`Pack the rest of ${row.name}`}
-                        onClick={() => pack(row)}
-                      >
-                        {finishing.boxes.length === 0 ? 'Into a new box' : `Into ${finishing.boxes.at(-1)!.name}`}
-                      </Button>
-                    </td>
+            <Wide>
+              <table className={shared.table} data-testid="packing">
+                <thead>
+                  <tr>
+                    <SortHead sorting={sorting} by="name">
+                      Unit
+                    </SortHead>
+                    <SortHead sorting={sorting} by="promised">
+                      Promised
+                    </SortHead>
+                    <SortHead sorting={sorting} by="owned">
+                      Already theirs
+                    </SortHead>
+                    <SortHead sorting={sorting} by="notSent">
+                      Not sent
+                    </SortHead>
+                    <SortHead sorting={sorting} by="packed">
+                      Packed
+                    </SortHead>
+                    <SortHead sorting={sorting} by="left">
+                      Left
+                    </SortHead>
+                    <th scope="col" aria-label="Pack them" />
                   </tr>
-                ))}
-              </tbody>
-            </table>
+                </thead>
+                <tbody>
+                  {shown.map((row) => (
+                    <tr key={row.unitId} data-unit={row.name}>
+                      <th scope="row">
+                        {row.name}
+                        {row.notSent !== 0 && row.notSentNote !== '' && <small className={shared.hint}> {row.notSentNote}</small>}
+                      </th>
+                      <td>{row.promised}</td>
+                      <td>{row.owned}</td>
+                      <td>{row.notSent}</td>
+                      <td>{row.packed}</td>
+                      <td>
+                        <strong>{row.unpacked}</strong>
+                      </td>
+                      <td>
+                        <Button
+                          kind="quiet"
+                          disabled={row.unpacked <= 0}
+                          aria-label={`Pack the rest of ${row.name}`}
+                          onClick={() => pack(row)}
+                        >
+                          {finishing.boxes.length === 0 ? 'Into a new box' : `Into ${finishing.boxes.at(-1)!.name}`}
+                        </Button>
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </Wide>
             {over.length > 0 && (
               <p role="alert">
                 More models are packed than there are: {over.map(({ name, unpacked }) => `${name} by ${-unpacked}`).join(', ')}. Lower a

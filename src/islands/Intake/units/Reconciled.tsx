@@ -5,6 +5,7 @@ import { Panel } from '../../../ui/Panel/Panel';
 import { counted } from '../../../ui/format';
 import { SortHead } from '../../shared/sort/SortHead';
 import { useSorted } from '../../shared/sort/useSorted';
+import { Wide } from '../../../ui/Wide/Wide';
 import own from './units.module.css';
 import styles from '../View.module.css';
 
@@ -32,61 +33,63 @@ export function Reconciled({ rows, commissionId, undone }: ReconciledProps) {
   const hrefs = { intake: '#units', scheme: `/c/${commissionId}/scheme`, bench: '/bench' } as const;
   return (
     <Panel title={open === 0 ? 'Every model is accounted for' : `${counted(open, 'thing')} to settle before every model is accounted for`}>
-      <table className={styles.figures} data-testid="reconciled">
-        <thead>
-          <tr>
-            <SortHead sorting={sorting} by="name">
-              Unit
-            </SortHead>
-            <SortHead sorting={sorting} by="promised">
-              Promised
-            </SortHead>
-            <SortHead sorting={sorting} by="owned">
-              Spare
-            </SortHead>
-            <SortHead sorting={sorting} by="counted">
-              Counted
-            </SortHead>
-            <SortHead sorting={sorting} by="inTrays">
-              In trays
-            </SortHead>
-            <SortHead sorting={sorting} by="primed">
-              Primed
-            </SortHead>
-            <SortHead sorting={sorting} by="finished">
-              Finished
-            </SortHead>
-            <SortHead sorting={sorting} by="open">
-              Still open
-            </SortHead>
-          </tr>
-        </thead>
-        <tbody>
-          {shown.map((row) => (
-            <tr key={row.unitId} data-reconciled={row.name}>
-              <th scope="row">{row.name}</th>
-              <td>{row.promised}</td>
-              <td>{row.owned === 0 ? '–' : row.owned}</td>
-              <td>{row.counted ?? '?'}</td>
-              <td>{row.inTrays}</td>
-              <td>{row.primed ?? '–'}</td>
-              <td>
-                {row.finished} of {row.toPaint}
-              </td>
-              <td className={own.openEnds}>
-                {row.open.length === 0
-                  ? 'nothing'
-                  : row.open.map((end, index) => (
-                      <span key={end.what}>
-                        {index > 0 && '; '}
-                        <a href={end.at === 'scheme' ? `${hrefs.scheme}?unit=${row.unitId}` : hrefs[end.at]}>{end.what}</a>
-                      </span>
-                    ))}
-              </td>
+      <Wide>
+        <table className={styles.figures} data-testid="reconciled">
+          <thead>
+            <tr>
+              <SortHead sorting={sorting} by="name">
+                Unit
+              </SortHead>
+              <SortHead sorting={sorting} by="promised">
+                Promised
+              </SortHead>
+              <SortHead sorting={sorting} by="owned">
+                Spare
+              </SortHead>
+              <SortHead sorting={sorting} by="counted">
+                Counted
+              </SortHead>
+              <SortHead sorting={sorting} by="inTrays">
+                In trays
+              </SortHead>
+              <SortHead sorting={sorting} by="primed">
+                Primed
+              </SortHead>
+              <SortHead sorting={sorting} by="finished">
+                Finished
+              </SortHead>
+              <SortHead sorting={sorting} by="open">
+                Still open
+              </SortHead>
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {shown.map((row) => (
+              <tr key={row.unitId} data-reconciled={row.name}>
+                <th scope="row">{row.name}</th>
+                <td>{row.promised}</td>
+                <td>{row.owned === 0 ? '–' : row.owned}</td>
+                <td>{row.counted ?? '?'}</td>
+                <td>{row.inTrays}</td>
+                <td>{row.primed ?? '–'}</td>
+                <td>
+                  {row.finished} of {row.toPaint}
+                </td>
+                <td className={own.openEnds}>
+                  {row.open.length === 0
+                    ? 'nothing'
+                    : row.open.map((end, index) => (
+                        <span key={end.what}>
+                          {index > 0 && '; '}
+                          <a href={end.at === 'scheme' ? `${hrefs.scheme}?unit=${row.unitId}` : hrefs[end.at]}>{end.what}</a>
+                        </span>
+                      ))}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Wide>
       {others.length > 0 && (
         <details className={own.beforeDelivery}>
           <summary>{counted(others.length, 'thing')} more before delivery</summary>

@@ -20,6 +20,8 @@ export function useLineDesk(opened: LinePicture) {
   const [pictures, setPictures] = useState<ReadonlyMap<string, LinePicture>>(() => new Map([[openedKey, opened]]));
   // It stays open while other units are tried.
   const [isOpen, setOpen] = useState(false);
+  /** The row ticked last: the line is drawn anew, and the focus goes on there. */
+  const [ticked, setTicked] = useState<string | null>(null);
   const [isChoosing, setChoosing] = useState(false);
   const [error, setError] = useState<string | null>(null);
   const latest = useRef(pictures);
@@ -66,7 +68,16 @@ export function useLineDesk(opened: LinePicture) {
   );
   const changeOwn = useCallback((own: OwnLine | null) => change({ key: value.key, own }), [change, value.key]);
 
-  return { picture: pictures.get(value.key)!, own: value.own, changeOwn, saved, choose, isChoosing, error, chooser: { isOpen, setOpen } };
+  return {
+    picture: pictures.get(value.key)!,
+    own: value.own,
+    changeOwn,
+    saved,
+    choose,
+    isChoosing,
+    error,
+    chooser: { isOpen, setOpen, ticked, setTicked },
+  };
 }
 
 export type LineDesk = ReturnType<typeof useLineDesk>;

@@ -9,6 +9,7 @@ import type { Money } from '../useMoney';
 import { UnknownTimes } from '../price/WhatItPays';
 import { SortHead } from '../../shared/sort/SortHead';
 import { useSorted } from '../../shared/sort/useSorted';
+import { Wide } from '../../../ui/Wide/Wide';
 import styles from '../View.module.css';
 
 /** The accepted quote against what the work took, by unit and by stage, and what the same again would be quoted at. */
@@ -29,50 +30,52 @@ export function Comparison({ picture, money }: { picture: MoneyPicture; money: M
   const full = Math.max(...comparison.units.map(({ quoted, took, left }) => Math.max(quoted ?? 0, took + left)), 1);
   return (
     <Panel title="Did the quote hold?">
-      <table className={styles.table} data-testid="comparison">
-        <thead>
-          <tr>
-            <SortHead sorting={sorting} by="name">
-              Unit
-            </SortHead>
-            <SortHead sorting={sorting} by="quoted">
-              Quoted, expected
-            </SortHead>
-            <SortHead sorting={sorting} by="took">
-              Took so far
-            </SortHead>
-            <SortHead sorting={sorting} by="left">
-              Left, expected
-            </SortHead>
-            <SortHead sorting={sorting} by="against">
-              Against the quote
-            </SortHead>
-            <th scope="col">Solid took, grey left</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map(({ unitId, name, quoted, took, left }) => (
-            <Row key={unitId} name={name} quoted={quoted} took={took} left={left} full={full} />
-          ))}
-          <Row
-            name="All of it"
-            quoted={comparison.units.reduce((sum, { quoted }) => sum + (quoted ?? 0), 0)}
-            took={comparison.units.reduce((sum, { took }) => sum + took, 0)}
-            left={comparison.units.reduce((sum, { left }) => sum + left, 0)}
-            full={null}
-          />
-        </tbody>
-        <tbody>
-          <tr>
-            <th scope="rowgroup" colSpan={6} className={styles.group}>
-              Hands-on, by stage
-            </th>
-          </tr>
-          {comparison.stages.map(({ stage, quoted, took, left }) => (
-            <Row key={stage} name={STAGE_WORDS[stage]} quoted={quoted} took={took} left={left} full={null} />
-          ))}
-        </tbody>
-      </table>
+      <Wide>
+        <table className={styles.table} data-testid="comparison">
+          <thead>
+            <tr>
+              <SortHead sorting={sorting} by="name">
+                Unit
+              </SortHead>
+              <SortHead sorting={sorting} by="quoted">
+                Quoted, expected
+              </SortHead>
+              <SortHead sorting={sorting} by="took">
+                Took so far
+              </SortHead>
+              <SortHead sorting={sorting} by="left">
+                Left, expected
+              </SortHead>
+              <SortHead sorting={sorting} by="against">
+                Against the quote
+              </SortHead>
+              <th scope="col">Solid took, grey left</th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map(({ unitId, name, quoted, took, left }) => (
+              <Row key={unitId} name={name} quoted={quoted} took={took} left={left} full={full} />
+            ))}
+            <Row
+              name="All of it"
+              quoted={comparison.units.reduce((sum, { quoted }) => sum + (quoted ?? 0), 0)}
+              took={comparison.units.reduce((sum, { took }) => sum + took, 0)}
+              left={comparison.units.reduce((sum, { left }) => sum + left, 0)}
+              full={null}
+            />
+          </tbody>
+          <tbody>
+            <tr>
+              <th scope="rowgroup" colSpan={6} className={styles.group}>
+                Hands-on, by stage
+              </th>
+            </tr>
+            {comparison.stages.map(({ stage, quoted, took, left }) => (
+              <Row key={stage} name={STAGE_WORDS[stage]} quoted={quoted} took={took} left={left} full={null} />
+            ))}
+          </tbody>
+        </table>
+      </Wide>
       <p>
         <UnknownTimes hours={picture.hours} />
       </p>

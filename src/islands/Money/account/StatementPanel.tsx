@@ -8,6 +8,7 @@ import { dayText, exactMoneyText } from '../../../ui/format';
 import { MoneyField } from '../../shared/MoneyField';
 import { programNow } from '../../client/clock';
 import type { Money } from '../useMoney';
+import { Wide } from '../../../ui/Wide/Wide';
 import styles from '../View.module.css';
 
 /** What the client owes at hand-over, line by line, as a document and as a table. */
@@ -32,37 +33,39 @@ export function StatementPanel({ picture, money }: { picture: MoneyPicture; mone
       }
     >
       <div className={styles.statement}>
-        <table className={styles.table} data-testid="statement">
-          <tbody>
-            {statement.lines.map((line, index) => (
-              <tr key={index}>
-                <th scope="row">
-                  {line.on !== '' && `${dayText(line.on)}: `}
-                  {line.what}
-                </th>
-                <td>{line.models ?? ''}</td>
-                <td>{exactMoneyText(line.amountMinor, currency)}</td>
-              </tr>
-            ))}
-            <tr className={styles.total}>
-              <th scope="row">Total</th>
-              <td />
-              <td>{exactMoneyText(statement.totalMinor, currency)}</td>
-            </tr>
-            {statement.paidMinor !== 0 && (
-              <tr>
-                <th scope="row">Paid before{paidOn !== '' && `, ${dayText(paidOn)}`}</th>
+        <Wide>
+          <table className={styles.table} data-testid="statement">
+            <tbody>
+              {statement.lines.map((line, index) => (
+                <tr key={index}>
+                  <th scope="row">
+                    {line.on !== '' && `${dayText(line.on)}: `}
+                    {line.what}
+                  </th>
+                  <td>{line.models ?? ''}</td>
+                  <td>{exactMoneyText(line.amountMinor, currency)}</td>
+                </tr>
+              ))}
+              <tr className={styles.total}>
+                <th scope="row">Total</th>
                 <td />
-                <td>{exactMoneyText(statement.paidMinor, currency)}</td>
+                <td>{exactMoneyText(statement.totalMinor, currency)}</td>
               </tr>
-            )}
-            <tr className={styles.total}>
-              <th scope="row">Due</th>
-              <td />
-              <td>{exactMoneyText(statement.dueMinor, currency)}</td>
-            </tr>
-          </tbody>
-        </table>
+              {statement.paidMinor !== 0 && (
+                <tr>
+                  <th scope="row">Paid before{paidOn !== '' && `, ${dayText(paidOn)}`}</th>
+                  <td />
+                  <td>{exactMoneyText(statement.paidMinor, currency)}</td>
+                </tr>
+              )}
+              <tr className={styles.total}>
+                <th scope="row">Due</th>
+                <td />
+                <td>{exactMoneyText(statement.dueMinor, currency)}</td>
+              </tr>
+            </tbody>
+          </table>
+        </Wide>
         <div className={styles.column}>
           <MoneyField
             label="Paid before"

@@ -12,6 +12,7 @@ import { cx } from '../../../ui/cx';
 import { exactMoneyText, minutesText, moneyDifferenceText } from '../../../ui/format';
 import { send } from '../../client/api';
 import type { Money } from '../useMoney';
+import { Wide } from '../../../ui/Wide/Wide';
 import styles from '../View.module.css';
 
 const TWENTY = 20;
@@ -31,30 +32,32 @@ export function Alternatives({ picture, money }: { picture: MoneyPicture; money:
   };
   return (
     <Panel title="What would another standard or another number cost?">
-      <table className={styles.table} data-testid="alternatives">
-        <thead>
-          <tr>
-            <th scope="col">Standard</th>
-            <th scope="col">Expected</th>
-            <th scope="col">Hours paid</th>
-            <th scope="col">Total</th>
-            <th scope="col">{agreed === null ? 'Difference' : `Against the agreed ${exactMoneyText(agreed, rate.currency)}`}</th>
-          </tr>
-        </thead>
-        <tbody>
-          {priced.map(({ standard, price }) => (
-            <PriceRow
-              key={standard}
-              name={[standard, notch(standard)].filter((part) => part !== '').join(', ')}
-              price={price}
-              than={agreed === null && standard === commission.standard ? null : than}
-              currency={rate.currency}
-              isIt={standard === commission.standard}
-            />
-          ))}
-          <More picture={picture} money={money} than={than} />
-        </tbody>
-      </table>
+      <Wide>
+        <table className={styles.table} data-testid="alternatives">
+          <thead>
+            <tr>
+              <th scope="col">Standard</th>
+              <th scope="col">Expected</th>
+              <th scope="col">Hours paid</th>
+              <th scope="col">Total</th>
+              <th scope="col">{agreed === null ? 'Difference' : `Against the agreed ${exactMoneyText(agreed, rate.currency)}`}</th>
+            </tr>
+          </thead>
+          <tbody>
+            {priced.map(({ standard, price }) => (
+              <PriceRow
+                key={standard}
+                name={[standard, notch(standard)].filter((part) => part !== '').join(', ')}
+                price={price}
+                than={agreed === null && standard === commission.standard ? null : than}
+                currency={rate.currency}
+                isIt={standard === commission.standard}
+              />
+            ))}
+            <More picture={picture} money={money} than={than} />
+          </tbody>
+        </table>
+      </Wide>
     </Panel>
   );
 }

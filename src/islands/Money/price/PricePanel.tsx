@@ -7,6 +7,7 @@ import { Moved } from '../account/Moved';
 import type { Money } from '../useMoney';
 import { SortHead } from '../../shared/sort/SortHead';
 import { useSorted } from '../../shared/sort/useSorted';
+import { Wide } from '../../../ui/Wide/Wide';
 import styles from '../View.module.css';
 
 const TOTAL = 'Total';
@@ -39,42 +40,44 @@ export function PricePanel({ picture, money }: { picture: MoneyPicture; money: M
         {Math.round(terms.chance * 100)} of 100 simulations.
       </p>
       <Moved picture={picture} money={money} />
-      <table className={styles.table} data-testid="price-units">
-        <thead>
-          <tr>
-            <SortHead sorting={sorting} by="name">
-              Unit
-            </SortHead>
-            <SortHead sorting={sorting} by="models">
-              Models
-            </SortHead>
-            <SortHead sorting={sorting} by="likely">
-              Expected
-            </SortHead>
-            <SortHead sorting={sorting} by="safe">
-              Cautious hours of this unit alone
-            </SortHead>
-            <SortHead sorting={sorting} by="price">
-              Price
-            </SortHead>
-            <SortHead sorting={sorting} by="each">
-              A model
-            </SortHead>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((unit) => (
-            <tr key={unit.unitId}>
-              <th scope="row">{unit.name}</th>
-              <td>{unit.models}</td>
-              <td>{unit.likely === 0 ? 'no scheme yet' : minutesText(unit.likely)}</td>
-              <td>{minutesText(unit.safe)}</td>
-              <td>{amount(unit.priceMinor)}</td>
-              <td>{amount(Math.round(unit.priceMinor / unit.models))}</td>
+      <Wide>
+        <table className={styles.table} data-testid="price-units">
+          <thead>
+            <tr>
+              <SortHead sorting={sorting} by="name">
+                Unit
+              </SortHead>
+              <SortHead sorting={sorting} by="models">
+                Models
+              </SortHead>
+              <SortHead sorting={sorting} by="likely">
+                Expected
+              </SortHead>
+              <SortHead sorting={sorting} by="safe">
+                Cautious hours of this unit alone
+              </SortHead>
+              <SortHead sorting={sorting} by="price">
+                Price
+              </SortHead>
+              <SortHead sorting={sorting} by="each">
+                A model
+              </SortHead>
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {rows.map((unit) => (
+              <tr key={unit.unitId}>
+                <th scope="row">{unit.name}</th>
+                <td>{unit.models}</td>
+                <td>{unit.likely === 0 ? 'no scheme yet' : minutesText(unit.likely)}</td>
+                <td>{minutesText(unit.safe)}</td>
+                <td>{amount(unit.priceMinor)}</td>
+                <td>{amount(Math.round(unit.priceMinor / unit.models))}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Wide>
       <dl className={styles.sum} data-testid="price-sum">
         {sumRows(price, terms.discountShare, terms.depositShare, amount, rate.hourlyRateMinor).map(([what, value]) => (
           <div key={what} className={cx(what === TOTAL && styles.total)}>

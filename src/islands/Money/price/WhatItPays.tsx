@@ -3,6 +3,7 @@ import type { Earning } from '../../../core/money/payOf';
 import type { MoneyPicture } from '../../../contract/money';
 import { Panel } from '../../../ui/Panel/Panel';
 import { counted, exactMoneyText, minutesText, moneyDifferenceText, percentText } from '../../../ui/format';
+import { Wide } from '../../../ui/Wide/Wide';
 import styles from '../View.module.css';
 
 /** The agreed price against the hours: what an hour has paid so far, and what it will have paid in the end. */
@@ -25,24 +26,26 @@ export function WhatItPays({ picture }: { picture: MoneyPicture }) {
   return (
     <Panel title="What does an hour pay?">
       <div data-testid="pay">
-        <table className={styles.table}>
-          <thead>
-            <tr>
-              <th scope="col">
-                {isOpen && `${percentText(hours.done)} painted; `}
-                {worked}
-              </th>
-              <th scope="col">Hours</th>
-              <th scope="col">Earned by the work</th>
-              <th scope="col">For an hour</th>
-            </tr>
-          </thead>
-          <tbody>
-            <EarningRow name={isOpen ? 'So far' : 'In all'} earning={pay.soFar} currency={currency} />
-            {isOpen && <EarningRow name="In the end, expected" earning={pay.likely} currency={currency} />}
-            {isOpen && <EarningRow name="In the end, cautious" earning={pay.safe} currency={currency} />}
-          </tbody>
-        </table>
+        <Wide>
+          <table className={styles.table}>
+            <thead>
+              <tr>
+                <th scope="col">
+                  {isOpen && `${percentText(hours.done)} painted; `}
+                  {worked}
+                </th>
+                <th scope="col">Hours</th>
+                <th scope="col">Earned by the work</th>
+                <th scope="col">For an hour</th>
+              </tr>
+            </thead>
+            <tbody>
+              <EarningRow name={isOpen ? 'So far' : 'In all'} earning={pay.soFar} currency={currency} />
+              {isOpen && <EarningRow name="In the end, expected" earning={pay.likely} currency={currency} />}
+              {isOpen && <EarningRow name="In the end, cautious" earning={pay.safe} currency={currency} />}
+            </tbody>
+          </table>
+        </Wide>
         <p className={styles.hint}>
           {exactMoneyText(pay.quotedMinor, currency)} agreed
           {pay.addedMinor !== 0 && `, ${signed(pay.addedMinor)} for changes since`}, less {exactMoneyText(pay.materialsMinor, currency)} of

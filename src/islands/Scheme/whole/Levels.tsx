@@ -6,6 +6,7 @@ import { Button } from '../../../ui/Button/Button';
 import { counted, minutesText, moneyText } from '../../../ui/format';
 import { SortHead } from '../../shared/sort/SortHead';
 import { useSorted } from '../../shared/sort/useSorted';
+import { Wide } from '../../../ui/Wide/Wide';
 import own from './whole.module.css';
 import styles from '../View.module.css';
 
@@ -33,44 +34,46 @@ export function Levels({ level, models, lines, house, onChange }: LevelsProps) {
       <summary>
         Level by minutes: <strong>{level ? `${level.name}, ${minutesText(level.minutes)} a model` : 'none chosen'}</strong>
       </summary>
-      <table className={own.levels}>
-        <thead>
-          <tr>
-            <SortHead sorting={sorting} by="name">
-              Level
-            </SortHead>
-            <SortHead sorting={sorting} by="minutes">
-              A model
-            </SortHead>
-            <th scope="col">{counted(models, 'model')}</th>
-            <SortHead sorting={sorting} by="price">
-              Price
-            </SortHead>
-            <SortHead sorting={sorting} by="holds">
-              Holds the steps of
-            </SortHead>
-            <td />
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map(({ level: each, unitMinutes, priceMinor, holds }) => (
-            <tr key={`${each.name} ${each.minutes}`} data-level={each.name}>
-              <th scope="row">{each.name}</th>
-              <td>{minutesText(each.minutes)}</td>
-              <td>{minutesText(unitMinutes)}</td>
-              <td>{moneyText(priceMinor, house.currency)}</td>
-              <td>{holds ?? 'no standard as it is planned'}</td>
-              <td>
-                {level && isSame(each, level) ? (
-                  <Button onClick={() => onChange(null)}>Paint without a level</Button>
-                ) : (
-                  <Button onClick={() => onChange(each)}>Paint to {each.name}</Button>
-                )}
-              </td>
+      <Wide>
+        <table className={own.levels}>
+          <thead>
+            <tr>
+              <SortHead sorting={sorting} by="name">
+                Level
+              </SortHead>
+              <SortHead sorting={sorting} by="minutes">
+                A model
+              </SortHead>
+              <th scope="col">{counted(models, 'model')}</th>
+              <SortHead sorting={sorting} by="price">
+                Price
+              </SortHead>
+              <SortHead sorting={sorting} by="holds">
+                Holds the steps of
+              </SortHead>
+              <td />
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {rows.map(({ level: each, unitMinutes, priceMinor, holds }) => (
+              <tr key={`${each.name} ${each.minutes}`} data-level={each.name}>
+                <th scope="row">{each.name}</th>
+                <td>{minutesText(each.minutes)}</td>
+                <td>{minutesText(unitMinutes)}</td>
+                <td>{moneyText(priceMinor, house.currency)}</td>
+                <td>{holds ?? 'no standard as it is planned'}</td>
+                <td>
+                  {level && isSame(each, level) ? (
+                    <Button onClick={() => onChange(null)}>Paint without a level</Button>
+                  ) : (
+                    <Button onClick={() => onChange(each)}>Paint to {each.name}</Button>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Wide>
     </details>
   );
 }

@@ -3,6 +3,7 @@ import type { Scheme, Standard } from '../../../core/scheme/model/definitions';
 import { differenceText } from '../../../ui/format';
 import { SortHead } from '../../shared/sort/SortHead';
 import { useSorted } from '../../shared/sort/useSorted';
+import { Wide } from '../../../ui/Wide/Wide';
 import styles from './WhatIf.module.css';
 import view from '../View.module.css';
 
@@ -21,26 +22,28 @@ export function WhatIf({ scheme, standard, minutesOf }: WhatIfProps) {
   return (
     <details className={view.section} data-testid="what-if">
       <summary>What would it cost, or save?</summary>
-      <table className={styles.whatIf}>
-        <thead>
-          <tr>
-            <SortHead sorting={sorting} by="what">
-              Another way
-            </SortHead>
-            <SortHead sorting={sorting} by="minutes">
-              Hands-on, over the unit
-            </SortHead>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map(({ what, minutes }) => (
-            <tr key={what}>
-              <td>{what}</td>
-              <td>{differenceText(minutes)}</td>
+      <Wide>
+        <table className={styles.whatIf}>
+          <thead>
+            <tr>
+              <SortHead sorting={sorting} by="what">
+                Another way
+              </SortHead>
+              <SortHead sorting={sorting} by="minutes">
+                Hands-on, over the unit
+              </SortHead>
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {rows.map(({ what, minutes }) => (
+              <tr key={what}>
+                <td>{what}</td>
+                <td>{differenceText(minutes)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Wide>
     </details>
   );
 }

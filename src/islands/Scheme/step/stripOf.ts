@@ -1,0 +1,10 @@
+import type { StripId } from '../../../core/scheme/authoring/edits';
+import type { Scheme } from '../../../core/scheme/model/definitions';
+
+/** Where a step is; null where the scheme has none of that id. */
+export function stripOf({ parts, allOver }: Scheme, step: string | null): { strip: StripId; step: string } | null {
+  if (step === null) return null;
+  const strips = [{ id: null, steps: allOver }, ...parts];
+  const found = strips.find(({ steps }) => steps.some(({ id }) => id === step));
+  return found ? { strip: found.id, step } : null;
+}
