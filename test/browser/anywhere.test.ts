@@ -34,7 +34,8 @@ describe('anywhere', () => {
     const search = async (words: string) => {
       await user.keys('/');
       await user.find('dialog#search[open]');
-      await user.keys(Key.chord(Key.CONTROL, 'a'), words);
+      // What was looked for last is selected, and typed over.
+      await user.keys(words);
     };
 
     it('finds a unit from any view, and goes there by keys alone', async () => {
@@ -181,7 +182,9 @@ describe('with an empty database', () => {
 
   it('asks once whether the usual sessions are right', async () => {
     const post = async (url: string, body: object, method = 'POST') =>
-      (await fetch(app.url + url, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })).json();
+      (
+        await fetch(app.url + url, { method, headers: { 'content-type': 'application/json', origin: app.url }, body: JSON.stringify(body) })
+      ).json();
     await post('/api/commissions', {
       name: 'Pier watch',
       client: 'Harbour guild',
