@@ -1,6 +1,6 @@
 /** The parts of House rules: what stands over each, and in which other words it is looked for. */
 export const SETTINGS = {
-  sessions: { title: 'Sessions in the week', words: 'evenings hours weekday when time' },
+  sessions: { title: 'Sessions in the week', words: 'hours weekday when time night' },
   'pedal-and-sounds': { title: 'Pedal and sounds', words: 'foot key notification message beep dry' },
   devices: { title: 'Tablets and telephones', words: 'network pair phone lan revoke code' },
   calendar: { title: 'Times that are taken', words: 'calendar away holiday ics busy' },
@@ -12,7 +12,7 @@ export const SETTINGS = {
   letters: { title: 'On letters and papers', words: 'name address painter mail signature' },
   levels: { title: 'Levels by minutes', words: 'level standard how long a model' },
   techniques: { title: 'Techniques of your own', words: 'own technique custom' },
-  habits: { title: 'Painting habits: where painters differ', words: 'schools order rules metallics shade eyes base batches wishes strays' },
+  habits: { title: 'Painting habits: where painters differ', words: 'order rules metallics shade eyes base batches wishes strays' },
 } as const;
 export type Setting = keyof typeof SETTINGS;
 

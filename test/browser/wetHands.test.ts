@@ -156,4 +156,42 @@ describe('the bench with wet hands', () => {
       expect((await seen()).bottom).to.be.closeTo(height, 1);
       await user.keys(Key.ESCAPE);
     });
+
+  it('goes on by touch on a tablet of 1024 by 768 while the program is away, and loses no tap', async () => {
+    await size(1024, 768);
+    await open();
+    await allSent();
+    const before = await events();
+    const touch = async (css: string) => {
+      const { x, y } = await driver.executeScript<{ x: number; y: number }>(
+        'const box = document.querySelector(arguments[0]).getBoundingClientRect(); return { x: box.left + box.width / 2, y: box.top + box.height / 2 }',
+        css,
+      );
+      const point = [{ x, y }];
+      await (driver as chrome.Driver).sendDevToolsCommand('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: point });
+      await (driver as chrome.Driver).sendDevToolsCommand('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+    };
+    const kinds = (of: BenchEvent[]) => of.map(({ kind }) => kind);
+    await (driver as chrome.Driver).sendDevToolsCommand('Emulation.setTouchEmulationEnabled', { enabled: true });
+    try {
+      await app.kill();
+      await touch('button[aria-pressed="false"]:not([data-model])');
+      await user.see('main', /1 tap kept here, not sent yet/);
+      await user.press('Missed a spot');
+      await user.find('[role="group"]');
+      await user.press('Cancel');
+      await touch('button[aria-pressed="true"]:not([data-model])');
+      await user.see('main', /2 taps kept here, not sent yet/);
+      // Reloaded or not, they are sent when it is back.
+      await app.restart('port');
+      await allSent();
+    } finally {
+      await (driver as chrome.Driver).sendDevToolsCommand('Emulation.setTouchEmulationEnabled', { enabled: false });
+      await size(1280, 800);
+    }
+    const after = await events();
+    expect(after.length - before.length).to.be.at.least(1);
+    expect(new Set(after.map(({ id }) => id)).size).to.equal(after.length);
+    expect(kinds(after).slice(before.length)).to.include('paused');
+  });
 });

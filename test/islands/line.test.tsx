@@ -73,7 +73,7 @@ describe('the relay chart', () => {
 
   it('draws a row for each tray, a block and a tail for each job, in the colours of the paints', () => {
     const markup = chart('tray');
-    expect(count(markup, /<li /g)).to.equal(picture.trays.length);
+    expect(count(markup, /<li style/g)).to.equal(picture.trays.length);
     expect(count(markup, /data-place=/g)).to.equal(plan.jobs.length);
     expect(count(markup, /fill="#aabbcc"/g)).to.equal(picture.jobs.filter((job) => job.paintId !== null).length);
     expect(markup).to.include('waits').and.to.include('what is in hand');
@@ -104,7 +104,7 @@ describe('the relay chart', () => {
   it('draws a row for each setup, in the order in which they are opened', () => {
     const { rows } = chartBlocks(picture, plan, 'setup');
     expect(rows.map((row) => row.id)).to.deep.equal([...new Set(plan.legs.map((leg) => leg.setup))]);
-    expect(count(chart('setup'), /<li /g)).to.equal(rows.length);
+    expect(count(chart('setup'), /<li style/g)).to.equal(rows.length);
   });
 
   it('marks what is pinned, and the places for what is carried with the change at each', () => {

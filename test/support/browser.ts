@@ -34,7 +34,15 @@ export async function quitBrowsers(): Promise<void> {
 async function startBrowser(): Promise<WebDriver> {
   const options = new chrome.Options();
   options.setChromeBinaryPath(process.env['CHROMIUM'] ?? '/usr/bin/chromium-headless-shell');
-  options.addArguments('--headless', '--force-prefers-reduced-motion', '--no-sandbox', '--disable-gpu', '--hide-scrollbars', `--window-size=${WIDTH},${HEIGHT}`, ...QUIET);
+  options.addArguments(
+    '--headless',
+    '--force-prefers-reduced-motion',
+    '--no-sandbox',
+    '--disable-gpu',
+    '--hide-scrollbars',
+    `--window-size=${WIDTH},${HEIGHT}`,
+    ...QUIET,
+  );
   // What a page saves would lie in the folder that the tests were started in.
   options.setUserPreferences({ 'download.default_directory': tmpdir() });
   const service = new chrome.ServiceBuilder(process.env['CHROMEDRIVER'] ?? '/usr/bin/chromedriver');

@@ -1,4 +1,4 @@
-import { useEffect, useEffectEvent, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { RowJudgement } from '../../core/log/definitions';
 import type { LogColumn, LogPage, LogPicture, LogSearch } from '../../contract/log';
 import { Button } from '../../ui/Button/Button';
@@ -26,9 +26,17 @@ export function LedgerView({ first, words }: { first: LogPicture | null; words: 
   );
 }
 
+function pageAt(page: number, by: LogSearch): Promise<LogPage> {
+  const query = new URLSearchParams({ page: String(page), filter: by.filter, words: by.words });
+  if (by.commission !== null) query.set('commission', by.commission);
+  if (by.by !== null) query.set('by', by.by);
+  if (by.down) query.set('down', 'yes');
+  return send<LogPage>('GET', `/api/time-log/rows?${query}`);
+}
+
 function OpenedLedger({ log, words: wanted }: { log: LogPicture; words: string }) {
   const [shown, setShown] = useState<LogPage>(log.first);
-  const [search, setSearch] = useState<LogSearch>(EVERYTHING);
+  const [search, setSearch] = useState<LogSearch>({ ...EVERYTHING, words: wanted });
   const asked = useRef(0);
   const [error, setError] = useState<string | null>(null);
   const attempt = async (act: () => Promise<void>) => {
@@ -44,18 +52,18 @@ function OpenedLedger({ log, words: wanted }: { log: LogPicture; words: string }
     // Answers may come in another order than they were asked for.
     const turn = ++asked.current;
     return attempt(async () => {
-      const query = new URLSearchParams({ page: String(page), filter: by.filter, words: by.words });
-      if (by.commission !== null) query.set('commission', by.commission);
-      if (by.by !== null) query.set('by', by.by);
-      if (by.down) query.set('down', 'yes');
-      const found = await send<LogPage>('GET', `/api/time-log/rows?${query}`);
+      const found = await pageAt(page, by);
       if (turn === asked.current) setShown(found);
     });
   };
-  const lookFirst = useEffectEvent(() => {
-    if (wanted !== '') void go(0, { ...EVERYTHING, words: wanted });
-  });
-  useEffect(() => lookFirst(), []);
+  useEffect(() => {
+    if (wanted === '') return;
+    pageAt(0, { ...EVERYTHING, words: wanted }).then(
+      // Whoever has looked for something else meanwhile sees that.
+      (found) => asked.current === 0 && setShown(found),
+      (problem: Error) => setError(problem.message),
+    );
+  }, [wanted]);
   const judge = (id: string, judgement: RowJudgement) =>
     attempt(async () => {
       await send('PUT', `/api/time-log/${id}`, judgement);

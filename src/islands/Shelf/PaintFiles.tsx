@@ -80,7 +80,7 @@ export function PaintFiles({ shelf, onDone }: PaintFilesProps) {
   const save = (text: string, name: string, type: string) => saveFile(new Blob([text], { type }), name);
   return (
     <>
-      <FileButton label="Paint list" accept=".csv,.gpl,.txt,text/csv" onChoose={(file) => void file.text().then(open)}>
+      <FileButton autoFocus label="Paint list" accept=".csv,.gpl,.txt,text/csv" onChoose={(file) => void file.text().then(open)}>
         Import CSV or palette
       </FileButton>
       <Button onClick={() => open('')}>Paste a list</Button>

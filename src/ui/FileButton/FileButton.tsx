@@ -6,11 +6,13 @@ interface FileButtonProps {
   label: string;
   accept: string;
   onChoose: (file: File) => void;
+  /** It comes in the place of a button that was pressed. */
+  autoFocus?: boolean;
   children: ReactNode;
 }
 
 /** Lets the painter choose a file; the same one can be chosen again. */
-export function FileButton({ label, accept, onChoose, children }: FileButtonProps) {
+export function FileButton({ label, accept, onChoose, autoFocus, children }: FileButtonProps) {
   const input = useRef<HTMLInputElement>(null);
   return (
     <>
@@ -26,7 +28,9 @@ export function FileButton({ label, accept, onChoose, children }: FileButtonProp
           event.target.value = '';
         }}
       />
-      <Button onClick={() => input.current?.click()}>{children}</Button>
+      <Button autoFocus={autoFocus} onClick={() => input.current?.click()}>
+        {children}
+      </Button>
     </>
   );
 }

@@ -24,7 +24,7 @@ const heldText = ({ rows, safe, inside }: HitRate) =>
  * @example heldAnswer({ rows: 50, safe: 41, inside: 40 }) // 'Yes: 82 of 100 rows took no longer than the cautious estimate, and 80 should.'
  */
 export function heldAnswer({ rows, safe }: HitRate): string {
-  if (rows === 0) return 'Nobody can say yet: no row was foretold.';
+  if (rows === 0) return 'Nobody can say yet: no row was predicted.';
   const of = Math.round((100 * safe) / rows);
   const word = of < SHOULD - TOLERANCE ? 'Too short' : of > SHOULD + TOLERANCE ? 'Too cautious' : 'Yes';
   return `${word}: ${of} of 100 rows took no longer than the cautious estimate, and ${SHOULD} should.`;

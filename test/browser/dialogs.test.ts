@@ -1,0 +1,140 @@
+import { expect } from 'chai';
+import { Key, type WebDriver } from 'selenium-webdriver';
+import type chrome from 'selenium-webdriver/chrome.js';
+import { violationsOn } from '../support/accessibility';
+import { startApp, type App } from '../support/app';
+import { closeBrowser, openBrowser } from '../support/browser';
+import { PageUser } from '../support/page';
+
+/** Every dialog, question and error: by day and by night, at the usual size and at 400 %. */
+describe('dialogs, questions and errors', () => {
+  let app: App;
+  let driver: WebDriver;
+  let user: PageUser;
+  let commission: string;
+  before(async () => {
+    app = await startApp({ demo: true });
+    driver = await openBrowser();
+    user = new PageUser(driver, app.url);
+    await user.open('/');
+    commission = await driver.executeScript<string>(
+      'return document.querySelector("main a[href*=intake]").getAttribute("href").split("/")[2]',
+    );
+  });
+  after(async () => {
+    await closeBrowser(driver);
+    await app?.stop();
+  });
+
+  const resize = (width: number, height: number) =>
+    (driver as chrome.Driver).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+      width,
+      height,
+      deviceScaleFactor: 1,
+      mobile: false,
+    });
+  const clean = async (what: string) => {
+    try {
+      for (const [width, height] of [
+        [1280, 800],
+        [320, 640],
+      ] as const) {
+        await resize(width, height);
+        for (const theme of ['light', 'dark']) {
+          await driver.executeScript('document.documentElement.dataset.theme = arguments[0]', theme);
+          expect(await violationsOn(driver), `${what}, ${theme}, ${width} px`).to.deep.equal([]);
+        }
+        // Of a dialog everything can be reached.
+        const outside = await driver.executeScript<number>(
+          `const open = document.querySelector('dialog[open]'); if (!open) return 0; const box = open.getBoundingClientRect(); return Math.max(0, -box.left, box.right - innerWidth)`,
+        );
+        expect(outside, `${what} stands out at ${width} px`).to.equal(0);
+      }
+    } finally {
+      await resize(1280, 800);
+    }
+  };
+  const click = (css: string) => driver.executeScript('document.querySelector(arguments[0]).click()', css);
+  const pressed = (words: string) =>
+    driver.executeScript(
+      '[...document.querySelectorAll("main button, main summary")].find((each) => each.innerText.trim().startsWith(arguments[0])).click()',
+      words,
+    );
+
+  it('of every view: shortcuts and the search', async () => {
+    await user.open('/');
+    await click('#keys-button');
+    await clean('shortcuts');
+    await user.keys(Key.ESCAPE);
+    await user.keys('/');
+    await user.find('dialog#search[open]');
+    await user.keys('wash');
+    await user.see('#search-found li', /Bog wash/);
+    await clean('search');
+    await user.keys(Key.ESCAPE, Key.ESCAPE);
+  });
+
+  it('of Intake: a list of units with errors in it, units moved, a removal that is asked for, a date that is none', async () => {
+    await user.open(`/c/${commission}/intake`);
+    await user.find('#units');
+    await pressed('Paste a list');
+    await user.fill('Rows from a spreadsheet: name, models, size', 'name,models\nGulls,many\nTerns,8');
+    await user.see('dialog[open]', /Terns/);
+    await clean('pasted units');
+    await user.keys(Key.ESCAPE);
+    for (const words of ['Units from an earlier', 'Move models']) {
+      await pressed(words);
+      await user.find('dialog[open]');
+      await clean(words);
+      await user.keys(Key.ESCAPE);
+    }
+    await click('[aria-label^="Remove Lamp keepers"]');
+    await user.see('main', /Models are painted\./);
+    await clean('asked once more');
+    await click('#units [role="group"] button');
+    const field = await user.field('Tray size of Lamp keepers');
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), 'ten');
+    await user.see('#units', /"ten" is not a number/);
+    await clean('a number that is none');
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), '10', Key.TAB);
+  });
+
+  it('of Scheme: typed lines with suggestions, problems and what is unknown; a match by colour; a ramp', async () => {
+    await user.open(`/c/${commission}/scheme`);
+    await user.find('[data-testid="typed"]');
+    await click('[data-testid="typed"] summary');
+    const lines = await driver.findElement({ css: '[data-testid="typed"] textarea' });
+    await lines.sendKeys('Lamp: base Kelp green, sparkle Foam, layer Foam for nobody\nHat: base Ha');
+    await user.find('[role="listbox"]');
+    await clean('typed lines');
+    await lines.sendKeys(Key.ESCAPE);
+    await user.see('[data-testid="typed-unknown"]', /“Kelp green” is not on the shelf.*“nobody” is no group/s);
+    await lines.clear();
+    await click('[data-part] button[aria-pressed]');
+    await user.see('#step-editor', /Technique/);
+    await clean('a step in hand');
+  });
+
+  it('of the bench: each panel that asks', async () => {
+    await user.open('/bench');
+    await user.find('[data-testid="instruction"]');
+    for (const key of ['m', 'z', 'n', 'c']) {
+      await user.keys(key);
+      await user.find('main [role="group"], main input');
+      await clean(`the panel of ${key.toUpperCase()}`);
+      await user.keys(Key.ESCAPE);
+    }
+  });
+
+  it('of the log and the shelf: files that cannot be read, a list that is pasted', async () => {
+    await user.open('/shelf');
+    await user.press('Import or export');
+    await user.press('Paste a list');
+    await user.fill('Rows from a spreadsheet, with a header', 'name,colour\nGull,no colour\nTern,#336699');
+    await user.see('dialog[open]', /Tern/);
+    await clean('pasted paints');
+    await user.keys(Key.ESCAPE);
+    await user.open('/nowhere');
+    await clean('nothing at this address');
+  });
+});
