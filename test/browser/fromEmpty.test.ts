@@ -53,6 +53,13 @@ describe('from an empty database to a changed estimate', () => {
     await user.fill('How is the count of Thatchers settled?', 'one follows by post');
     await user.see('table', /Settled\./);
     await user.fill('Counted of Thatchers', '10');
+    // As many as promised is one key.
+    await (await user.field('Counted of Net menders')).sendKeys('=');
+    await driver.wait(
+      async () => (await (await user.field('Counted of Net menders')).getAttribute('value')) === '10',
+      PATIENCE_MS,
+      'not counted',
+    );
     await user.isStored();
   });
 

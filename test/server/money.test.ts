@@ -7,6 +7,7 @@ import { quoteDocument } from '../../src/print/quote';
 import { statementDocument } from '../../src/print/statement';
 import { toPdf } from '../../src/print/pdf';
 import { loadFigures } from '../../src/server/bench/loadFigures';
+import { createCommission } from '../../src/server/intake/createCommission';
 import { exportCommission } from '../../src/server/intake/exportCommission';
 import { importCommission } from '../../src/server/intake/importCommission';
 import { closeCommission, duplicateCommission } from '../../src/server/intake/lifecycle';
@@ -35,6 +36,16 @@ describe('money', () => {
     await saveTerms(given.stores, made.id, { revision: 0, terms: TERMS });
     return made;
   };
+
+  it('knows what was agreed before anything was worked out, and tells the standards against it', async () => {
+    const { id } = await createCommission(given.stores, { ...entry, agreedPriceMinor: 45_000 }, NOW);
+    expect((await given.stores.quotes.terms(id)).terms.ownPriceMinor).to.equal(45_000);
+    const { agreedMinor, prices } = await loadIntakeFigures(given.stores, id, NOW);
+    expect(agreedMinor).to.equal(45_000);
+    expect(prices).to.have.length(4);
+    const other = await createCommission(given.stores, entry, NOW);
+    expect((await loadIntakeFigures(given.stores, other.id, NOW)).agreedMinor).to.equal(null);
+  });
 
   it('is the same in Money, at Intake, in the quote and on the statement', async () => {
     const { id } = await priced();

@@ -7,7 +7,7 @@ const THE_ROW = { id: 1 };
 export class HouseRulesStore {
   constructor(private readonly db: Knex) {}
 
-  /** The rules saved, over the defaults for whatever a newer program has added. */
+  /** The rules saved, over the defaults for whatever a newer program has added; the defaults themselves while nothing was saved. */
   async load(): Promise<HouseRules> {
     const row = await this.db('house_rules').where(THE_ROW).first();
     if (!row) return DEFAULT_HOUSE_RULES;

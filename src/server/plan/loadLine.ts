@@ -47,7 +47,7 @@ export async function loadLine(stores: Stores, now: Date): Promise<LinePicture> 
   const dates = new Map(commissionDates(workshop).map((date) => [date.id, date]));
   return {
     ...built,
-    askedSessions: await askedSessions(stores, workshop),
+    askedSessions: askedSessions(workshop),
     selection,
     choices: unitChoices(workshop),
     treatJobs: built.jobs.filter((job) => job.models.every((model) => leaders.get(job.unitId)!.has(model))).map((job) => job.id),

@@ -40,7 +40,7 @@ export async function loadToday(stores: Stores, now: Date): Promise<Today> {
     now: now.getTime(),
     corrections: await stores.bench.corrections(),
     commissions: workshop.commissions.map((commission) => describe(workshop, commission, { ...estimate, outlooks, changes }, onBench, now)),
-    askedSessions: await askedSessions(stores, workshop),
+    askedSessions: askedSessions(workshop),
     sessions: benchSessions(workshop.house, now.getTime(), now.getTime() + WEEK_MS),
     tonight,
     paints: [...workshop.pots.values()].filter(({ id }) => paintIds.has(id)).map(({ id, name, hex }) => ({ id, name, hex })),
