@@ -148,6 +148,26 @@ describe('anywhere', () => {
     });
   });
 
+  describe('the focus of what is gone', () => {
+    it('goes on at what stands in its place, or nearest', async () => {
+      await user.open('/house-rules');
+      await user.find('[aria-label="Remove session 2"]');
+      await driver.executeScript('document.querySelector("[aria-label=\\"Remove session 2\\"]").focus()');
+      const sessions = () => driver.executeScript<number>('return document.querySelectorAll("[aria-label^=\\"Remove session\\"]").length');
+      const before = await sessions();
+      await user.keys(Key.ENTER);
+      await driver.wait(async () => (await sessions()) === before - 1, PATIENCE_MS, 'never removed');
+      await driver.wait(async () => /^Remove session/.test(await focused()), PATIENCE_MS, 'the focus fell to the page');
+      await user.isStored();
+      // Undo, until there is nothing left to undo.
+      await driver.executeScript('[...document.querySelectorAll("main button")].find((each) => each.innerText.trim() === "Undo").focus()');
+      await user.keys(Key.ENTER);
+      await driver.wait(async () => (await sessions()) === before, PATIENCE_MS, 'never undone');
+      await driver.wait(async () => (await focused()) !== '' && (await focused()) !== 'Undo', PATIENCE_MS, 'the focus fell to the page');
+      await user.isStored();
+    });
+  });
+
   it('leaves no complaint of the browser behind', async () => {
     expect(await user.complaints()).to.deep.equal([]);
   });

@@ -1,5 +1,7 @@
 /** What the frame around every view does: the theme, the list of shortcuts, the search, the keys to the stations, and the part of a view that an address names. */
 
+import { keepFocus } from './keepFocus';
+
 const YEAR_SECONDS = 31_536_000;
 const themeChoice = document.querySelector<HTMLSelectElement>('#theme')!;
 const keysDialog = document.querySelector<HTMLDialogElement>('#keys')!;
@@ -37,6 +39,8 @@ document.addEventListener('keydown', (event) => {
     }
   }
 });
+
+if (!document.body.classList.contains('bare')) keepFocus();
 
 /** Views are drawn after the page: what an address names may come later. */
 const ARRIVAL_MS = 8000;
