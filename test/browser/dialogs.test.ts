@@ -1,4 +1,6 @@
 import { expect } from 'chai';
+import { writeFileSync } from 'node:fs';
+import path from 'node:path';
 import { Key, type WebDriver } from 'selenium-webdriver';
 import type chrome from 'selenium-webdriver/chrome.js';
 import { violationsOn } from '../support/accessibility';
@@ -101,7 +103,7 @@ describe('dialogs, questions and errors', () => {
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), '10', Key.TAB);
   });
 
-  it('of Scheme: typed lines with suggestions, problems and what is unknown; a match by colour; a ramp', async () => {
+  it('of Scheme: typed lines with suggestions, problems and what is unknown; a match by colour, a ramp, the library', async () => {
     await user.open(`/c/${commission}/scheme`);
     await user.find('[data-testid="typed"]');
     await click('[data-testid="typed"] summary');
@@ -115,6 +117,14 @@ describe('dialogs, questions and errors', () => {
     await click('[data-part] button[aria-pressed]');
     await user.see('#step-editor', /Technique/);
     await clean('a step in hand');
+    for (const words of ['Make a ramp', 'From the library', 'Match a colour']) {
+      // Some stand in a part that is folded up.
+      await driver.executeScript('document.querySelectorAll("main details").forEach((each) => (each.open = true))');
+      await pressed(words);
+      await user.find('dialog[open]');
+      await clean(words);
+      await user.keys(Key.ESCAPE);
+    }
   });
 
   it('of the bench: each panel that asks', async () => {
@@ -135,6 +145,14 @@ describe('dialogs, questions and errors', () => {
     await user.fill('Rows from a spreadsheet, with a header', 'name,colour\nGull,no colour\nTern,#336699');
     await user.see('dialog[open]', /Tern/);
     await clean('pasted paints');
+    await user.keys(Key.ESCAPE);
+    await user.open('/ledger');
+    await user.find('[aria-label="Rows of the log"]');
+    const file = path.join(app.folder, 'short.csv');
+    writeFileSync(file, 'started_at,unit\n');
+    await (await driver.findElement({ css: 'input[aria-label="Time log file"]' })).sendKeys(file);
+    await user.see('dialog[open] [role="alert"]', /\S/);
+    await clean('a log that cannot be read');
     await user.keys(Key.ESCAPE);
     await user.open('/nowhere');
     await clean('nothing at this address');
