@@ -1,4 +1,3 @@
-import { X } from 'lucide-react';
 import { useState } from 'react';
 import { ulid } from 'ulid';
 import type { Away } from '../../core/scheme/model/houseRules';
@@ -10,6 +9,7 @@ import { Notice } from '../../ui/Notice/Notice';
 import { settingPanel } from '../../contract/settings';
 import { Panel } from '../../ui/Panel/Panel';
 import { counted, dayOfText, minutesText, momentText } from '../../ui/format';
+import { X } from '../../ui/icons';
 import { sendFile } from '../client/api';
 import { programNow } from '../client/clock';
 import styles from './View.module.css';

@@ -1,4 +1,3 @@
-import { X } from 'lucide-react';
 import { useRef } from 'react';
 import { SIZE_LABELS, SIZES } from '../../core/scheme/model/definitions';
 import { BATCHES, WEEKDAYS, type HouseRules, type WeeklySession } from '../../core/scheme/model/houseRules';
@@ -14,6 +13,7 @@ import type { StrayEstimate, StrayEstimates } from '../../core/time/learn/strayF
 import { SETUP_FIELDS, type SetupEstimates } from '../../core/time/learn/setupTimes';
 import type { TimeModel } from '../../core/time/definitions';
 import { counted, minutesText, plain } from '../../ui/format';
+import { X } from '../../ui/icons';
 import { send } from '../client/api';
 import { MoneyField } from '../shared/MoneyField';
 import { Opened } from '../shared/Opened';

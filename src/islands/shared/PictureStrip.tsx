@@ -1,4 +1,3 @@
-import { X } from 'lucide-react';
 import { useRef, useState, type ClipboardEvent, type DragEvent } from 'react';
 import { CLOSENESSES, type Picture } from '../../core/commission/pictures';
 import { pictureUrl } from '../../contract/pictureUrl';
@@ -8,6 +7,7 @@ import { Hidden } from '../../ui/Hidden/Hidden';
 import { cx } from '../../ui/cx';
 import { picturesAt, type PicturePlace, type Pictures } from '../client/usePictures';
 import { Working } from '../../ui/Working/Working';
+import { X } from '../../ui/icons';
 import styles from './Pictures.module.css';
 
 interface PictureStripProps {

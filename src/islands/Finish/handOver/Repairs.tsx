@@ -1,5 +1,4 @@
 import { ulid } from 'ulid';
-import { X } from 'lucide-react';
 import type { Finishing, Repair } from '../../../core/finish/definitions';
 import { localDay } from '../../../core/kernel/localDay';
 import type { FinishPicture } from '../../../contract/finish';
@@ -8,6 +7,7 @@ import { SelectField, TextField } from '../../../ui/Field/Field';
 import { NumberField } from '../../../ui/Field/NumberField';
 import { Panel } from '../../../ui/Panel/Panel';
 import { counted, exactMoneyText, minutesText } from '../../../ui/format';
+import { X } from '../../../ui/icons';
 import { programNow } from '../../client/clock';
 import { MoneyField } from '../../shared/MoneyField';
 import shared from '../View.module.css';

@@ -1,5 +1,4 @@
 import { ulid } from 'ulid';
-import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import type { Box } from '../../../core/finish/definitions';
 import { modelsIn } from '../../../core/finish/packing';
 import { Button } from '../../../ui/Button/Button';
@@ -7,6 +6,7 @@ import { SelectField, TextField } from '../../../ui/Field/Field';
 import { NumberField } from '../../../ui/Field/NumberField';
 import { Panel } from '../../../ui/Panel/Panel';
 import { counted } from '../../../ui/format';
+import { ArrowDown, ArrowUp, X } from '../../../ui/icons';
 import type { Finish } from '../useFinish';
 import shared from '../View.module.css';
 import styles from './pack.module.css';

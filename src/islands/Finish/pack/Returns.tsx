@@ -1,11 +1,11 @@
 import { ulid } from 'ulid';
-import { X } from 'lucide-react';
 import { RETURN_KINDS, RETURN_LABELS, type Return, type ReturnKind } from '../../../core/finish/definitions';
 import { modelsOf } from '../../../core/scheme/model/definitions';
 import { Button } from '../../../ui/Button/Button';
 import { SelectField, TextField } from '../../../ui/Field/Field';
 import { NumberField } from '../../../ui/Field/NumberField';
 import { Panel } from '../../../ui/Panel/Panel';
+import { X } from '../../../ui/icons';
 import type { Finish } from '../useFinish';
 import shared from '../View.module.css';
 import styles from './pack.module.css';

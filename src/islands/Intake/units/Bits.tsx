@@ -1,10 +1,10 @@
-import { X } from 'lucide-react';
 import { useState } from 'react';
 import { modelsOf, type Bit, type Unit } from '../../../core/scheme/model/definitions';
 import { Button } from '../../../ui/Button/Button';
 import { TextField } from '../../../ui/Field/Field';
 import { NumberField } from '../../../ui/Field/NumberField';
 import { minutesText, moneyText } from '../../../ui/format';
+import { X } from '../../../ui/icons';
 import styles from './units.module.css';
 
 interface BitsProps {

@@ -1,4 +1,3 @@
-import { ChevronDown, ChevronUp, X } from 'lucide-react';
 import { useState } from 'react';
 import { expectedOf, hasOpenCount, modelsOf, type TestModelState } from '../../../core/scheme/model/definitions';
 import { goneAtCount } from '../../../core/scheme/authoring/gone';
@@ -9,6 +8,7 @@ import { NumberField } from '../../../ui/Field/NumberField';
 import { Hidden } from '../../../ui/Hidden/Hidden';
 import { counted } from '../../../ui/format';
 import { Sure } from '../../../ui/Sure/Sure';
+import { ChevronDown, ChevronUp, X } from '../../../ui/icons';
 import { sizeOptions } from '../../shared/options';
 import { UnitMore } from './UnitMore';
 import { notThere, WhoIsGone, type WhoIsWho } from './WhoIsGone';

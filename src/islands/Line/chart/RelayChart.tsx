@@ -1,7 +1,7 @@
-import { Minus, Plus } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import type { LinePlan } from '../../../core/line/definitions';
 import { Button } from '../../../ui/Button/Button';
+import { Minus, Plus } from '../../../ui/icons';
 import type { ChartBlock, ChartDate, ChartRow } from './chartBlocks';
 import { EDGE_PIXELS, keyAction, MOST_ZOOM, usePointer } from './chartHands';
 import { Blocks, DateMarks, Ground, Marked, Over, Pins, Places, ROW, TOP } from './chartLayers';

@@ -1,4 +1,3 @@
-import { X } from 'lucide-react';
 import type { LineProblem, LineWish } from '../../../core/line/definitions';
 import type { WishPrice } from '../../../core/line/hand/wishPrices';
 import type { JobInfo } from '../../../core/plan/build/lineJobs';
@@ -6,6 +5,7 @@ import type { LinePicture } from '../../../contract/line';
 import { Button } from '../../../ui/Button/Button';
 import { Panel } from '../../../ui/Panel/Panel';
 import { counted } from '../../../ui/format';
+import { X } from '../../../ui/icons';
 import { Habits } from './Habits';
 import { jobName } from '../chart/jobName';
 import type { LineTimes } from '../../shared/LineTimes';

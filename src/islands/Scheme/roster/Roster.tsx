@@ -1,5 +1,4 @@
 import { ulid } from 'ulid';
-import { X } from 'lucide-react';
 import { useState } from 'react';
 import { STANDARDS, type Group, type Scheme, type Standard, type Unit, type Variant } from '../../../core/scheme/model/definitions';
 import { allModels } from '../../../core/scheme/model/whoTakes';
@@ -8,6 +7,7 @@ import { SelectField, TextField } from '../../../ui/Field/Field';
 import { NumberField } from '../../../ui/Field/NumberField';
 import { cx } from '../../../ui/cx';
 import { counted } from '../../../ui/format';
+import { X } from '../../../ui/icons';
 import { NewRosterEntry } from './NewRosterEntry';
 import {
   addGroup,

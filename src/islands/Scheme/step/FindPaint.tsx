@@ -1,7 +1,7 @@
-import { Search } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '../../../ui/Button/Button';
 import { TextField } from '../../../ui/Field/Field';
+import { Search } from '../../../ui/icons';
 import styles from './FindPaint.module.css';
 
 interface FindPaintProps {

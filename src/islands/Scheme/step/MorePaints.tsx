@@ -1,6 +1,6 @@
-import { X } from 'lucide-react';
 import type { Mix, Paint, PaintFor, Scheme, Step } from '../../../core/scheme/model/definitions';
 import { Button } from '../../../ui/Button/Button';
+import { X } from '../../../ui/icons';
 import { PaintPicker, type PotChoice } from './PaintPicker';
 import { namedOf } from './whom';
 import styles from './step.module.css';

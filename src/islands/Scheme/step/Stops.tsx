@@ -1,4 +1,3 @@
-import { X } from 'lucide-react';
 import { ulid } from 'ulid';
 import { includesStandard, type Scheme, type Standard, type Step, type Stop } from '../../../core/scheme/model/definitions';
 import { labelOf } from '../../../core/scheme/model/techniques';
@@ -6,6 +5,7 @@ import { Button } from '../../../ui/Button/Button';
 import { TextField } from '../../../ui/Field/Field';
 import { cx } from '../../../ui/cx';
 import { minutesText } from '../../../ui/format';
+import { X } from '../../../ui/icons';
 import type { StopLine } from '../../../core/commission/stepCosts';
 import own from './step.module.css';
 import styles from '../View.module.css';

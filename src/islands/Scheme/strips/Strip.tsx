@@ -1,6 +1,5 @@
 import { useDroppable } from '@dnd-kit/core';
 import { rectSortingStrategy, SortableContext, useSortable } from '@dnd-kit/sortable';
-import { ArrowDown, ArrowUp, GripVertical, Plus, Settings2, TriangleAlert, X } from 'lucide-react';
 import type { KeyboardEvent } from 'react';
 import { includesStandard, type Paint, type Part, type Standard, type Step, type Unit } from '../../../core/scheme/model/definitions';
 import type { HouseRules } from '../../../core/scheme/model/houseRules';
@@ -14,6 +13,7 @@ import { Swatch } from '../../../ui/Swatch/Swatch';
 import { cx } from '../../../ui/cx';
 import { minutesText } from '../../../ui/format';
 import { Sure } from '../../../ui/Sure/Sure';
+import { ArrowDown, ArrowUp, GripVertical, Plus, Settings2, TriangleAlert, X } from '../../../ui/icons';
 import { carriedStyle } from './carriedStyle';
 import { stepCost } from '../../../core/commission/stepCosts';
 import type { StripId } from '../../../core/scheme/authoring/edits';

@@ -1,4 +1,3 @@
-import { X } from 'lucide-react';
 import { useState } from 'react';
 import { ulid } from 'ulid';
 import { THINNERS, type Mix, type MixShare, type Paint, type Scheme } from '../../../core/scheme/model/definitions';
@@ -7,6 +6,7 @@ import { Button } from '../../../ui/Button/Button';
 import { SelectField, TextField } from '../../../ui/Field/Field';
 import { NumberField } from '../../../ui/Field/NumberField';
 import { Swatch } from '../../../ui/Swatch/Swatch';
+import { X } from '../../../ui/icons';
 import { addMix } from '../../../core/paint/mixEdits';
 import type { Picture } from '../../../core/commission/pictures';
 import { withoutLostEnds } from '../../../core/scheme/authoring/edits';

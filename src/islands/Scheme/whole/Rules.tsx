@@ -1,5 +1,4 @@
 import { partWords } from '../../../core/scheme/model/workWords';
-import { X } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import type { OwnRule, Paint, Scheme, Standard, Unit } from '../../../core/scheme/model/definitions';
 import type { HouseRules } from '../../../core/scheme/model/houseRules';
@@ -15,6 +14,7 @@ import { SelectField, TextField } from '../../../ui/Field/Field';
 import { NumberField } from '../../../ui/Field/NumberField';
 import { Notice } from '../../../ui/Notice/Notice';
 import { counted, minutesText } from '../../../ui/format';
+import { X } from '../../../ui/icons';
 import styles from './Rules.module.css';
 import { mixer } from '../../client/mixer';
 import view from '../View.module.css';

@@ -1,6 +1,6 @@
-import { ArrowDown, ArrowUp } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { cx } from '../../../ui/cx';
+import { ArrowDown, ArrowUp } from '../../../ui/icons';
 import type { Sorting } from './useSorted';
 import styles from './SortHead.module.css';
 
