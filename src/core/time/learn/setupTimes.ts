@@ -1,3 +1,4 @@
+import { groupBy } from '../../kernel/groupBy';
 import { allAtOnce, type Steps } from '../../kernel/steps';
 import { cholesky, inverseOf, times } from '../fit/cholesky';
 import type { HouseRules } from '../../scheme/model/houseRules';
@@ -50,15 +51,28 @@ const SETTLED = 1e-7;
 /** Between so many changes others may be let in. */
 const AT_ONCE = 2000;
 
-/** The counts of changes that are alike, worked out once. */
-function countedBy(pots: ReadonlyMap<string, Pot>, house: HouseRules): (change: MeasuredSetup) => number[] {
-  const known = new Map<string, number[]>();
-  return (change) => {
-    const key = `${change.from} ${change.to} ${change.isFetched}`;
-    let counts = known.get(key);
-    if (!counts) known.set(key, (counts = countsOf(change, pots, house)));
-    return counts;
-  };
+/** Changes that are made up of the same kinds, and the logarithm of what each of them took. */
+interface AlikeSetups {
+  counts: number[];
+  logMinutes: number[];
+}
+
+/** The changes that can teach something, those that are alike together. */
+function alike(measured: readonly MeasuredSetup[], pots: ReadonlyMap<string, Pot>, house: HouseRules): AlikeSetups[] {
+  const counted = groupBy(
+    measured.filter(({ minutes }) => minutes >= LEAST_MINUTES),
+    ({ from, to, isFetched }) => `${from} ${to} ${isFetched}`,
+  );
+  const together = groupBy(
+    [...counted.values()].map((changes) => ({ counts: countsOf(changes[0]!, pots, house), changes })),
+    ({ counts }) => counts.join(' '),
+  );
+  return [...together.values()]
+    .map((each) => ({
+      counts: each[0]!.counts,
+      logMinutes: each.flatMap(({ changes }) => changes.map(({ minutes }) => Math.log(minutes))),
+    }))
+    .filter(({ counts }) => counts.some((count, field) => count > 0 && house[SETUP_FIELDS[field]!] > 0));
 }
 
 /** How often each kind of change is in one from a setup to another. */
@@ -85,27 +99,32 @@ export function* learnSetupsInSteps(
   pots: ReadonlyMap<string, Pot>,
   house: HouseRules,
 ): Steps<SetupEstimates> {
-  const counted = countedBy(pots, house);
-  const known = measured
-    .filter(({ minutes }) => minutes >= LEAST_MINUTES)
-    .map((each) => ({ minutes: each.minutes, counts: counted(each) }))
-    .filter(({ counts }) => counts.some((count, field) => count > 0 && house[SETUP_FIELDS[field]!] > 0));
+  const known = alike(measured, pots, house);
   const typed = SETUP_FIELDS.map((field) => house[field]);
   const logs = typed.map((minutes) => Math.log(Math.max(minutes, 1e-12)));
   for (let round = 0; round < ROUNDS; round++) {
     const n = SETUP_FIELDS.length;
     const precision = Array.from({ length: n }, (_, i) => Array.from({ length: n }, (__, j) => (i === j ? 1 / TYPED_SPREAD ** 2 : 0)));
     const right = logs.map((log, field) => (typed[field]! > 0 ? (Math.log(typed[field]!) - log) / TYPED_SPREAD ** 2 : 0));
-    for (const [index, { minutes, counts }] of known.entries()) {
-      if (index % AT_ONCE === AT_ONCE - 1) yield;
+    let looked = 0;
+    for (const { counts, logMinutes } of known) {
       const parts = counts.map((count, field) => (typed[field]! > 0 ? count * Math.exp(logs[field]!) : 0));
       const expected = parts.reduce((sum, part) => sum + part, 0);
-      const residual = Math.log(minutes / expected);
-      const weight = (STUDENT_DEGREES + 1) / (STUDENT_DEGREES + (residual / NOISE) ** 2) / NOISE ** 2;
+      const logExpected = Math.log(expected);
       const slopes = parts.map((part) => part / expected);
+      // Changes that are alike differ in how far they are off alone.
+      let weights = 0;
+      let pull = 0;
+      for (const log of logMinutes) {
+        if (++looked % AT_ONCE === 0) yield;
+        const residual = log - logExpected;
+        const weight = (STUDENT_DEGREES + 1) / (STUDENT_DEGREES + (residual / NOISE) ** 2) / NOISE ** 2;
+        weights += weight;
+        pull += weight * residual;
+      }
       for (let i = 0; i < n; i++) {
-        right[i]! += weight * slopes[i]! * residual;
-        for (let j = 0; j < n; j++) precision[i]![j]! += weight * slopes[i]! * slopes[j]!;
+        right[i]! += slopes[i]! * pull;
+        for (let j = 0; j < n; j++) precision[i]![j]! += slopes[i]! * slopes[j]! * weights;
       }
     }
     const step = [...times(inverseOf(cholesky(Float64Array.from(precision.flat()), n), n), Float64Array.from(right))];
@@ -118,7 +137,7 @@ export function* learnSetupsInSteps(
       {
         minutes: typed[index]! > 0 ? Math.exp(logs[index]!) : 0,
         typed: typed[index]!,
-        setups: known.filter(({ counts }) => counts[index]! > 0).length,
+        setups: known.reduce((sum, { counts, logMinutes }) => sum + (counts[index]! > 0 ? logMinutes.length : 0), 0),
       },
     ]),
   ) as SetupEstimates;
