@@ -1,7 +1,5 @@
-import { coatKey } from '../../core/kernel/ids';
 import { ulid } from 'ulid';
 import { allSteps } from '../../core/scheme/model/allSteps';
-import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { useEffect, useMemo, useState } from 'react';
 import { modelsOf, type Paint, type Scheme, type Standard, type Step } from '../../core/scheme/model/definitions';
 import type { HouseRules } from '../../core/scheme/model/houseRules';
@@ -15,28 +13,8 @@ import { SaveState } from '../shared/SaveState';
 import { picturesAt, type Pictures } from '../client/usePictures';
 import { useSaved } from '../client/useSaved';
 import { stopLines } from '../../core/commission/stepCosts';
-import {
-  addPart,
-  addStep,
-  addUsualGround,
-  broughtBack,
-  movePart,
-  isOut,
-  moveStep,
-  newStep,
-  putBack,
-  removePart,
-  removeStep,
-  changePart,
-  duplicatePart,
-  duplicateStep,
-  pasteStep,
-  changeStep,
-  type StripId,
-  withLevel,
-} from '../../core/scheme/authoring/edits';
+import { addPart, addUsualGround, isOut, putBack, withLevel } from '../../core/scheme/authoring/edits';
 import { NewPart } from './strips/NewPart';
-import { PartEditor } from './step/PartEditor';
 import { Revisions } from './whole/Revisions';
 import { Removed } from './whole/Removed';
 import { Roster } from './roster/Roster';
@@ -44,14 +22,13 @@ import { SchemeDrag } from './strips/SchemeDrag';
 import { SchemeSections } from './whole/SchemeSections';
 import { SchemeFiles } from './begin/SchemeFiles';
 import { Starters } from './begin/Starters';
-import { StepEditor } from './step/StepEditor';
+import { InHand } from './step/InHand';
 import { StopLines } from './step/Stops';
-import { Strip } from './strips/Strip';
+import { OverEverything, PartStrips } from './strips/Strips';
 import { Levels } from './whole/Levels';
 import { Linked, type Linking } from './whole/Linked';
-import { markEffect } from './step/markEffect';
 import { paintedOn } from './step/paintedOn';
-import { stripOf } from './step/stripOf';
+import { stripOf, type InStrip } from './step/stripOf';
 import { TypedLines } from './typed/TypedLines';
 import { UsedAgain } from './begin/UsedAgain';
 import { useWarnings } from './whole/useWarnings';
@@ -86,10 +63,6 @@ interface UnitSchemeProps {
   revisions: SchemeRevision[];
 }
 
-const EDITOR = 'step-editor';
-const CHOSEN = '[data-part] button[aria-pressed="true"]';
-const focusOn = (css: string) => document.querySelector<HTMLElement>(css)?.focus();
-
 /** The scheme of one unit: strips from the deepest part to the outermost, and beside them the step in hand. */
 export function UnitScheme({
   unit,
@@ -122,15 +95,13 @@ export function UnitScheme({
   const shownUnit = useMemo(() => ({ ...unit, scheme }), [unit, scheme]);
   const stops = stopLines(shownUnit, standard, paints, estimate, house);
   const warnings = useWarnings(shownUnit, standard, paints, house);
-  const strip = selected && (selected.strip === null ? scheme.allOver : scheme.parts.find((part) => part.id === selected.strip)?.steps);
-  const step = strip?.find((each) => each.id === selected?.step) ?? null;
+  const steps = selected && (selected.strip === null ? scheme.allOver : scheme.parts.find((part) => part.id === selected.strip)?.steps);
+  const step = steps?.find((each) => each.id === selected?.step) ?? null;
 
-  const stepPart = scheme.parts.find((part) => part.id === selected?.strip) ?? null;
   const partInHand = scheme.parts.find((part) => part.id === selectedPart) ?? null;
-  const bringBack = (spoiled: Step, at: StripId) => {
-    const added = broughtBack(ulid, spoiled);
-    change(addStep(scheme, at, added));
-    setSelected({ strip: at, step: added.id });
+  const takeUp = (chosen: InStrip) => {
+    setSelectedPart(null);
+    setSelected(chosen);
   };
 
   const references = pictures.all.filter((each) => each.removedAt === null && each.kind === 'reference' && each.unitId === unit.id);
@@ -144,29 +115,17 @@ export function UnitScheme({
     change(next);
   };
 
-  const stripProps = (id: StripId) => ({
-    id,
+  const strip = {
     unit: shownUnit,
     standard,
     paints,
-    estimate,
     house,
-    part: scheme.parts.find((part) => part.id === id) ?? null,
+    estimate,
     warned: warnings.spoiled,
     selected: step?.id ?? null,
-    onSelect: (stepId: string) => {
-      setSelectedPart(null);
-      // Chosen once more, the step is gone on with in the editor: by keyboard it is a long way off.
-      if (step?.id === stepId) focusOn(`#${EDITOR} select`);
-      setSelected({ strip: id, step: stepId });
-    },
-    onMove: (stepId: string, by: number) => change(moveStep(scheme, id, stepId, by)),
-    onAdd: () => {
-      const added = newStep(ulid, id === null ? 'wash' : 'layer', null, id === null, scheme.parts.find((part) => part.id === id) ?? null);
-      change(addStep(scheme, id, added));
-      setSelected({ strip: id, step: added.id });
-    },
-  });
+    onSelect: takeUp,
+    onChange: change,
+  };
 
   const isEmpty = scheme.parts.length === 0 && scheme.allOver.length === 0;
   // The first thing on an empty scheme, behind its parts afterwards: one field all the while, with what is typed in it.
@@ -213,26 +172,15 @@ export function UnitScheme({
           />
           <Linked unit={shownUnit} others={others} onLink={onLink} />
           <Roster unit={shownUnit} scheme={scheme} standard={standard} onChange={change} />
-          {scheme.parts.length > 0 && <p className={styles.depth}>Deepest part first. Minutes: one model, then the whole unit.</p>}
-          <SortableContext items={scheme.parts.map((part) => `part ${part.id}`)} strategy={verticalListSortingStrategy}>
-            {scheme.parts.map((part) => (
-              <Strip
-                key={part.id}
-                name={part.name}
-                steps={part.steps}
-                {...stripProps(part.id)}
-                onRename={(name) => change(changePart(scheme, part.id, { name }))}
-                onSelectPart={() => {
-                  setSelected(null);
-                  setSelectedPart(part.id);
-                }}
-                onMovePart={(by) => change(movePart(scheme, part.id, by))}
-                painted={part.steps.some((each) => paintedOf(each).length > 0)}
-                onRemovePart={() => takeOut({ kind: 'part', part }, removePart(scheme, part.id))}
-              />
-            ))}
-          </SortableContext>
-          {scheme.parts.length > 0 && <p className={styles.depth}>The outermost part.</p>}
+          <PartStrips
+            {...strip}
+            isPainted={(each) => paintedOf(each).length > 0}
+            onSelectPart={(part) => {
+              setSelected(null);
+              setSelectedPart(part);
+            }}
+            onTakeOut={takeOut}
+          />
           <NewPart
             paints={paints}
             isFirst={scheme.parts.length === 0}
@@ -240,7 +188,7 @@ export function UnitScheme({
             onAdd={(name, paintId) => change(addPart(ulid, scheme, name, paintId))}
           />
           {!isEmpty && typed}
-          {scheme.allOver.length > 0 && <Strip name="Over everything" steps={scheme.allOver} {...stripProps(null)} />}
+          <OverEverything {...strip} />
           <SchemeSections
             unit={shownUnit}
             others={withSchemes}
@@ -279,56 +227,20 @@ export function UnitScheme({
             />
           </div>
         </div>
-        <div id={EDITOR} className={styles.editorHolder} onKeyDown={(event) => event.key === 'Escape' && focusOn(CHOSEN)}>
-          {partInHand ? (
-            <PartEditor
-              part={partInHand}
-              scheme={scheme}
-              unitId={unit.id}
-              pictures={pictures}
-              onBefore={saved.retry}
-              onDuplicate={() => change(duplicatePart(ulid, scheme, partInHand))}
-              onChange={(part) => change(changePart(scheme, partInHand.id, part))}
-            />
-          ) : (
-            <StepEditor
-              key={step?.id ?? 'none'}
-              unit={shownUnit}
-              step={step}
-              part={stepPart}
-              spoiled={step ? warnings.by(step.id, estimate) : null}
-              keepClear={step ? (warnings.keepClear.get(step.id) ?? []) : []}
-              onBringBack={() => step && selected && bringBack(step, selected.strip)}
-              standard={standard}
-              paints={paints}
-              house={house}
-              estimate={estimate}
-              onNewPaint={onNewPaint}
-              painted={paintedNow}
-              isMarked={(coat) => paintedNow.some((each) => (painted.get(coatKey(each.step, coat)) ?? []).length > 0)}
-              pictures={references}
-              onScheme={change}
-              onStops={(stops) => change({ ...scheme, stops })}
-              onDuplicate={() => {
-                if (!step || !selected) return;
-                const copied = duplicateStep(ulid, scheme, selected.strip, step);
-                change(copied.scheme);
-                setSelected({ strip: selected.strip, step: copied.step.id });
-              }}
-              onPaste={(to) => step && change(pasteStep(ulid, scheme, step, stepPart, to))}
-              onChange={(part, said) =>
-                selected &&
-                step &&
-                change(changeStep(scheme, selected.strip, selected.step, part), said && markEffect(paintedNow, said, onMarked))
-              }
-              onRemove={() =>
-                selected &&
-                step &&
-                takeOut({ kind: 'step', step, partId: selected.strip }, removeStep(scheme, selected.strip, selected.step))
-              }
-            />
-          )}
-        </div>
+        <InHand
+          unit={shownUnit}
+          selected={step && selected}
+          step={step}
+          partInHand={partInHand}
+          warnings={warnings}
+          painted={painted}
+          paintedNow={paintedNow}
+          onSelect={takeUp}
+          onTakeOut={takeOut}
+          {...{ standard, paints, house, estimate, pictures, references, onNewPaint, onMarked }}
+          onBefore={saved.retry}
+          onChange={change}
+        />
       </div>
     </SchemeDrag>
   );
