@@ -11,8 +11,9 @@ const say = (text) => console.log(text);
 /** The shell has no window, tabs or menus to draw: a fifth less work than the whole browser without a head. */
 const BROWSER = ['chromium-headless-shell', 'chromium-driver'];
 const BROWSER_PROGRAMS = ['/usr/bin/chromium-headless-shell', '/usr/bin/chromedriver'];
-const BROWSER_SHARES = 4;
-const UNIT_SHARES = 4;
+/** Small enough that no lane has a long one left when the others have nothing more to do. */
+const BROWSER_SHARES = 8;
+const UNIT_SHARES = 5;
 /** As .mocharc.json has it for single files, which are read as they are. */
 const MOCHA = [
   '--no-config',
