@@ -11,7 +11,7 @@ import ts from 'typescript';
 import { groupBy } from '../src/core/kernel/groupBy';
 import { circlesIn, importsIn } from '../test/support/imports';
 
-/** A circle counts as one file. Longest way down through the imports from any file. */
+/** How many files stand on the longest way down through the imports; a circle counts as one. */
 function floorsOf(imports: ReadonlyMap<string, readonly string[]>, circles: readonly string[][]): number {
   const home = new Map(circles.flatMap((circle) => circle.map((file) => [file, circle[0]!] as const)));
   const homeOf = (file: string) => home.get(file) ?? file;
@@ -38,8 +38,8 @@ interface Length {
   name: string;
 }
 
-/** The longest function of a file, and the longest whose name begins with a capital and that is no class: a component. */
-function* functionsIn(file: string): Generator<Length> {
+/** Every function of a file that has a body, those within others too. */
+function functionsIn(file: string): Length[] {
   const source = ts.createSourceFile(file, readFileSync(file, 'utf8'), ts.ScriptTarget.Latest, true);
   const line = (at: number) => source.getLineAndCharacterOfPosition(at).line;
   const found: Length[] = [];
@@ -52,7 +52,7 @@ function* functionsIn(file: string): Generator<Length> {
     ts.forEachChild(node, visit);
   };
   visit(source);
-  yield* found;
+  return found;
 }
 
 const longest = (lengths: readonly Length[]): string => {
@@ -66,7 +66,8 @@ const circles = circlesIn('src');
 const files = [...imports.keys()];
 const folders = groupBy(files, path.dirname);
 const [fullest, most] = [...folders].reduce((best, each) => (each[1].length > best[1].length ? each : best));
-const functions = files.filter((file) => /\.tsx?$/.test(file)).flatMap((file) => [...functionsIn(file)].map((each) => ({ ...each, file })));
+const functions = files.filter((file) => /\.tsx?$/.test(file)).flatMap((file) => functionsIn(file).map((each) => ({ ...each, file })));
+/** Whatever a file of components names with a capital. */
 const isComponent = ({ name, file }: Length & { file: string }) => file.endsWith('.tsx') && /^[A-Z]/.test(name);
 const weakMaps = files.filter((file) => /new WeakMap/.test(readFileSync(file, 'utf8')));
 const rows = [

@@ -2,10 +2,9 @@ import { expect } from 'chai';
 import { writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { Key, type WebDriver } from 'selenium-webdriver';
-import type chrome from 'selenium-webdriver/chrome.js';
 import { violationsOn } from '../support/accessibility';
 import { startApp, type App } from '../support/app';
-import { closeBrowser, openBrowser } from '../support/browser';
+import { closeBrowser, openBrowser, resize } from '../support/browser';
 import { PageUser } from '../support/page';
 
 /** Every dialog, question and error: by day and by night, at the usual size and at 400 %. */
@@ -28,13 +27,6 @@ describe('dialogs, questions and errors', () => {
     await app?.stop();
   });
 
-  const resize = (width: number, height: number) =>
-    (driver as chrome.Driver).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
-      width,
-      height,
-      deviceScaleFactor: 1,
-      mobile: false,
-    });
   const clean = async (what: string) => {
     // What lies behind an open dialog is looked at with its view.
     const within = (await driver.findElements({ css: 'dialog[open]' })).length > 0 ? 'dialog[open]' : 'main';
@@ -43,7 +35,7 @@ describe('dialogs, questions and errors', () => {
         [1280, 800],
         [320, 640],
       ] as const) {
-        await resize(width, height);
+        await resize(driver, width, height);
         for (const theme of ['light', 'dark']) {
           await driver.executeScript('document.documentElement.dataset.theme = arguments[0]', theme);
           expect(await violationsOn(driver, null, within), `${what}, ${theme}, ${width} px`).to.deep.equal([]);
@@ -55,7 +47,7 @@ describe('dialogs, questions and errors', () => {
         expect(outside, `${what} stands out at ${width} px`).to.equal(0);
       }
     } finally {
-      await resize(1280, 800);
+      await resize(driver, 1280, 800);
     }
   };
   const click = (css: string) => driver.executeScript('document.querySelector(arguments[0]).click()', css);

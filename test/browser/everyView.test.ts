@@ -3,7 +3,7 @@ import { Key, type WebDriver } from 'selenium-webdriver';
 import type chrome from 'selenium-webdriver/chrome.js';
 import { violationsOn } from '../support/accessibility';
 import { startApp, type App } from '../support/app';
-import { closeBrowser, openBrowser } from '../support/browser';
+import { closeBrowser, openBrowser, resize } from '../support/browser';
 import { PageUser } from '../support/page';
 
 const VIEWS = [
@@ -74,13 +74,6 @@ describe('every view', () => {
     driver = await openBrowser();
   });
   after(() => closeBrowser(driver));
-  const resize = (width: number, height: number) =>
-    (driver as chrome.Driver).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
-      width,
-      height,
-      deviceScaleFactor: 1,
-      mobile: false,
-    });
 
   for (const demo of [true, false]) {
     describe(demo ? 'with the demo' : 'with an empty database', () => {
@@ -123,7 +116,7 @@ describe('every view', () => {
             expect(await violationsOn(driver, only), theme).to.deep.equal([]);
           }
           // As at 400 %: one column, and nothing beside it.
-          await resize(320, 640);
+          await resize(driver, 320, 640);
           try {
             expect(
               await driver.executeScript<number>('return document.documentElement.scrollWidth - innerWidth'),
@@ -131,7 +124,7 @@ describe('every view', () => {
             ).to.be.at.most(0);
             expect(await violationsOn(driver), 'at 320 px').to.deep.equal([]);
           } finally {
-            await resize(1280, 800);
+            await resize(driver, 1280, 800);
           }
         });
       }

@@ -5,7 +5,7 @@ import type { BenchEvent } from '../../src/core/bench/definitions';
 import { wholeEvent } from '../../src/core/bench/wholeEvent';
 import type { BenchPicture } from '../../src/contract/bench';
 import { startApp, type App } from '../support/app';
-import { closeBrowser, openBrowser } from '../support/browser';
+import { closeBrowser, openBrowser, resize } from '../support/browser';
 import { importFerry } from '../support/ferry';
 import { PageUser, PATIENCE_MS } from '../support/page';
 import { paint, part, step, unit } from '../support/units';
@@ -45,13 +45,6 @@ describe('the bench with wet hands', () => {
     ((await (await fetch(`${app.url}/api/bench`)).json()) as BenchPicture).events.map(wholeEvent);
   const allSent = () => user.find('[data-unsent="0"]');
   const button = (words: string) => driver.findElement(By.xpath(`//main//button[normalize-space(.)="${words}"]`));
-  const size = (width: number, height: number) =>
-    (driver as chrome.Driver).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
-      width,
-      height,
-      deviceScaleFactor: 1,
-      mobile: false,
-    });
 
   it('is told by the key of a pedal, and undone by holding it', async () => {
     await user.open('/house-rules');
@@ -138,7 +131,7 @@ describe('the bench with wet hands', () => {
     [320, 200],
   ] as const)
     it(`keeps the job and the button in sight at ${width} by ${height}, and moves the button by no panel`, async () => {
-      await size(width, height);
+      await resize(driver, width, height);
       await open();
       const seen = () =>
         driver.executeScript<{ top: number; bottom: number; job: number; sideways: number }>(`
@@ -158,7 +151,7 @@ describe('the bench with wet hands', () => {
     });
 
   it('goes on by touch on a tablet of 1024 by 768 while the program is away, and loses no tap', async () => {
-    await size(1024, 768);
+    await resize(driver, 1024, 768);
     await open();
     await allSent();
     const before = await events();
@@ -187,7 +180,7 @@ describe('the bench with wet hands', () => {
       await allSent();
     } finally {
       await (driver as chrome.Driver).sendDevToolsCommand('Emulation.setTouchEmulationEnabled', { enabled: false });
-      await size(1280, 800);
+      await resize(driver, 1280, 800);
     }
     const after = await events();
     expect(after.length - before.length).to.be.at.least(1);

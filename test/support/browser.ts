@@ -13,10 +13,14 @@ const idle: WebDriver[] = [];
 /** A headless Chromium of Debian's packages with one empty page and no memory of what was in it before. */
 export async function openBrowser(): Promise<WebDriver> {
   const driver = idle.pop() ?? (await startBrowser());
-  // The window has a frame and a least width even without a head; what counts is the size of the page.
-  const metrics = { width: WIDTH, height: HEIGHT, deviceScaleFactor: 1, mobile: false };
-  await (driver as chrome.Driver).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', metrics);
+  await resize(driver, WIDTH, HEIGHT);
   return driver;
+}
+
+/** Gives the page a size: the window has a frame and a least width even without a head. */
+export function resize(driver: WebDriver, width: number, height: number): Promise<unknown> {
+  const metrics = { width, height, deviceScaleFactor: 1, mobile: false };
+  return (driver as chrome.Driver).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', metrics);
 }
 
 /** Gives a browser back; there is none where a test did not come to open it. */

@@ -66,7 +66,7 @@ export function benchActions(
     });
     return {
       kind: 'started',
-      ...of(passes.get(next.passKey)!, next.models),
+      ...of(taken, next.models),
       models,
       readyAt,
       note: cautionOf(taken, paints.get(next.paintId ?? '')?.kind ?? null) ?? '',
