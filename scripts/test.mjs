@@ -36,10 +36,6 @@ const FOR_TESTS = { TEST_TIMES: TIMES, TEST_TEMPLATES: SHARED, TEST_STARTED: new
 const LANES = 3;
 /** Five times as fast as the compiler that the linter and Astro ask for types; both have a command of the same name. */
 const TYPES = '../typescript-native/bin/tsc';
-/** Told that it need not explain itself to its own developers, the linter's plugin for React compiles in two thirds of the time. */
-const ESLINT = 'node_modules/eslint/bin/eslint.js';
-/** What runs for less than a minute does not win back what the engine spends on making all of it fast. */
-const RUNS_ONCE = ['--interrupt-budget=300000'];
 const SLOWEST_SHOWN = 10;
 /** Ends the browsers that the files of a share have in common. */
 const END_OF_BROWSERS = 'test/support/endOfBrowsers.ts';
@@ -59,7 +55,6 @@ async function test() {
   ).map((files, share) => () => suite(`unit tests ${share + 1} of ${UNIT_SHARES}`, files));
   const jobs = [
     () => built,
-    () => check('lint', process.execPath, [...RUNS_ONCE, ESLINT, '.'], { NODE_ENV: 'production' }),
     // Needs no pages: no lane waits for the build.
     firstUnits,
     ...inBrowser.map((files, share) => async () => {
@@ -71,6 +66,8 @@ async function test() {
     () => check('types of the pages', 'astro', ['check', '--tsconfig', 'tsconfig.pages.json', '--minimumFailingSeverity', 'error']),
     () => check('types of the core', TYPES, ['-p', 'tsconfig.core.json']),
     () => check('unused code', 'knip', []),
+    () => check('lint', 'oxlint', ['-c', 'oxlint.config.mjs']),
+    () => check('lint of the pages', 'eslint', ['src/**/*.astro']),
     () => check('format', 'oxfmt', ['--check', '.']),
     () => check('format of the pages', 'prettier', ['--check', '--log-level=warn', 'src/**/*.astro']),
   ];
@@ -108,8 +105,8 @@ async function attempt(name, act) {
   }
 }
 
-async function check(name, tool, args, env = {}) {
-  const { status } = await runTool(name, tool, args, env);
+async function check(name, tool, args) {
+  const { status } = await runTool(name, tool, args);
   count(name, status === 0 ? 1 : 0, status === 0 ? 0 : 1);
 }
 
@@ -123,12 +120,12 @@ async function suite(name, files, more = []) {
 }
 
 /** What a tool says is printed in one piece when it has ended: two speak at a time. */
-function runTool(name, tool, args, env = {}) {
+function runTool(name, tool, args) {
   const begun = performance.now();
   return new Promise((resolve) => {
     const child = spawn(path.resolve('node_modules/.bin', tool), args, {
       stdio: ['ignore', 'pipe', 'pipe'],
-      env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', FORCE_COLOR: '0', ...FOR_TESTS, ...env },
+      env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', FORCE_COLOR: '0', ...FOR_TESTS },
     });
     let output = '';
     for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (output += chunk));

@@ -81,7 +81,7 @@ describe('the first plan', () => {
     await user.path(/\/line/);
     await user.find('[data-searching="false"]');
     expect((await jobs()).sort()).to.deep.equal(PLAN);
-    // eslint-disable-next-line no-console -- The count is what is wanted to be known.
+    // oxlint-disable-next-line no-console -- The count is what is wanted to be known.
     console.log(`      ${hands.keys} keys`);
     expect(hands.keys).to.be.below(200);
     expect(await user.complaints()).to.deep.equal([]);
@@ -134,7 +134,7 @@ describe('the first plan', () => {
     await user.path(/\/line/);
     await user.find('[data-searching="false"]');
     expect((await jobs()).sort()).to.deep.equal(PLAN);
-    // eslint-disable-next-line no-console -- The count is what is wanted to be known.
+    // oxlint-disable-next-line no-console -- The count is what is wanted to be known.
     console.log(`      ${hands.clicks} clicks, ${hands.keys} keys`);
     expect(hands.clicks).to.be.below(60);
     expect(hands.keys).to.be.below(120);

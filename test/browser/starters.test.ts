@@ -71,7 +71,7 @@ describe('from an empty database to a line with variants', () => {
     };
     const boots = jobs.filter((job) => job.partName === 'Boots' && job.technique === 'basecoat');
     expect(boots.map((job) => job.models.length)).to.deep.equal([5, 5, 5, 5]);
-    // eslint-disable-next-line no-console -- The count is what is wanted to be known.
+    // oxlint-disable-next-line no-console -- The count is what is wanted to be known.
     console.log(`      ${actions} actions`);
     expect(actions).to.be.at.most(25);
   });

@@ -102,7 +102,7 @@ describe('from an empty database to a line with variants, by keyboard alone', ()
     expect(jobs.filter((job) => job.partName === 'Boots' && job.technique === 'basecoat').map((job) => job.models.length)).to.deep.equal([
       5, 5, 5, 5,
     ]);
-    // eslint-disable-next-line no-console -- The count is what is wanted to be known.
+    // oxlint-disable-next-line no-console -- The count is what is wanted to be known.
     console.log(`      ${actions} actions, ${keys} keys`);
     expect(actions).to.be.at.most(50);
     expect(await user.complaints()).to.deep.equal([]);
