@@ -7,6 +7,9 @@ const QUIET = ['--disable-background-networking', '--disable-component-update', 
 const WIDTH = 1280;
 const HEIGHT = 800;
 
+/** Itself, not the script of the same name that begins it: what ends the script leaves the browser running. */
+const SHELL = '/usr/lib/chromium/chromium-headless-shell';
+
 /** Browsers that nobody uses at the moment: beginning one takes longer than many a test. */
 const idle: WebDriver[] = [];
 
@@ -37,7 +40,7 @@ export async function quitBrowsers(): Promise<void> {
 
 async function startBrowser(): Promise<WebDriver> {
   const options = new chrome.Options();
-  options.setChromeBinaryPath(process.env['CHROMIUM'] ?? '/usr/bin/chromium-headless-shell');
+  options.setChromeBinaryPath(process.env['CHROMIUM'] ?? SHELL);
   options.addArguments(
     '--headless',
     '--force-prefers-reduced-motion',
