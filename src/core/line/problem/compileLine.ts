@@ -1,5 +1,5 @@
 import type { LineJob, LineProblem } from '../definitions';
-import type { CompiledDue, CompiledLine, Objective } from './compiledLine';
+import { inOneShape, type CompiledDue, type CompiledLine, type Objective } from './compiledLine';
 import { compileWishes } from './wishes';
 
 /** The 1-based tray positions a job covers. */
@@ -25,7 +25,7 @@ export function compileLine(problem: LineProblem): CompiledLine {
   const sessions = problem.sessions?.length ? problem.sessions : [{ from: 0, to: Infinity }];
   const jobIndex = indexById(problem.jobs);
   const objective = problem.weights ? { ...problem.weights, touchUp: problem.weights.bench } : TO_THE_END;
-  return {
+  return inOneShape({
     ...work,
     problem,
     objective,
@@ -34,7 +34,7 @@ export function compileLine(problem: LineProblem): CompiledLine {
     sessionTo: Float64Array.from(sessions, (session) => session.to),
     due: compileDue(problem, (id) => jobIndex.get(id)!),
     wishes: compileWishes(problem, (id) => jobIndex.get(id)!, work.jobTray),
-  };
+  });
 }
 
 function compileDue({ due = [], jobs }: LineProblem, jobOf: (id: string) => number): CompiledDue {

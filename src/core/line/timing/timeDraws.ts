@@ -1,6 +1,6 @@
 import type { Steps } from '../../kernel/steps';
 import { setLeads } from '../problem/compileLine';
-import type { CompiledLine } from '../problem/compiledLine';
+import { inOneShape, type CompiledLine } from '../problem/compiledLine';
 import { LineClock } from './LineClock';
 
 /** When an order is done in each of a number of draws, minutes; Infinity where the sessions do not hold it. */
@@ -20,14 +20,14 @@ export function* timeDraws(
   factors: ArrayLike<ArrayLike<number>>,
   draws: number,
 ): Steps<DrawnEnds> {
-  const drawn: CompiledLine = {
+  const drawn = inOneShape({
     ...line,
     cellMinutes: line.cellMinutes.slice(),
     cellSum: line.cellSum.slice(),
     jobMinutes: line.jobMinutes.slice(),
     edgeLead: line.edgeLead.slice(),
     edgeLeadsAtFirst: line.edgeLeadsAtFirst.slice(),
-  };
+  });
   const clock = new LineClock(drawn);
   const ends: DrawnEnds = { finish: new Float64Array(draws), due: line.due.jobs.map(() => new Float64Array(draws)) };
   for (let draw = 0; draw < draws; draw++) {
