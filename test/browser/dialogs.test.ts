@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { Key, type WebDriver } from 'selenium-webdriver';
-import { violationsOn } from '../support/accessibility';
+import { inBothThemes, violationsOn } from '../support/accessibility';
 import { startApp, type App } from '../support/app';
 import { closeBrowser, openBrowser, resize } from '../support/browser';
 import { PageUser } from '../support/page';
@@ -36,10 +36,9 @@ describe('dialogs, questions and errors', () => {
         [320, 640],
       ] as const) {
         await resize(driver, width, height);
-        for (const theme of ['light', 'dark']) {
-          await driver.executeScript('document.documentElement.dataset.theme = arguments[0]', theme);
-          expect(await violationsOn(driver, null, within), `${what}, ${theme}, ${width} px`).to.deep.equal([]);
-        }
+        await inBothThemes(driver, async (theme, only) =>
+          expect(await violationsOn(driver, only, within), `${what}, ${theme}, ${width} px`).to.deep.equal([]),
+        );
         // Of a dialog everything can be reached.
         const outside = await driver.executeScript<number>(
           `const open = document.querySelector('dialog[open]'); if (!open) return 0; const box = open.getBoundingClientRect(); return Math.max(0, -box.left, box.right - innerWidth)`,

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { Key, type WebDriver } from 'selenium-webdriver';
 import type chrome from 'selenium-webdriver/chrome.js';
-import { violationsOn } from '../support/accessibility';
+import { inBothThemes, violationsOn } from '../support/accessibility';
 import { startApp, type App } from '../support/app';
 import { closeBrowser, openBrowser, resize } from '../support/browser';
 import { PageUser } from '../support/page';
@@ -107,14 +107,7 @@ describe('every view', () => {
           expect(kilobytes, 'script').to.be.below(MOST_SCRIPT_KB[view] ?? MOST_SCRIPT_KB.others);
           const complaints = (await user.complaints()).filter((text) => !(view === '/nowhere' && text.includes('404')));
           expect(complaints, 'complaints').to.deep.equal([]);
-          // A theme is other colours, and nothing else.
-          for (const [theme, only] of [
-            ['light', null],
-            ['dark', ['color-contrast', 'link-in-text-block']],
-          ] as const) {
-            await driver.executeScript('document.documentElement.dataset.theme = arguments[0]', theme);
-            expect(await violationsOn(driver, only), theme).to.deep.equal([]);
-          }
+          await inBothThemes(driver, async (theme, only) => expect(await violationsOn(driver, only), theme).to.deep.equal([]));
           // As at 400 %: one column, and nothing beside it.
           await resize(driver, 320, 640);
           try {

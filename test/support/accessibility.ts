@@ -20,3 +20,20 @@ export async function violationsOn(
     within,
   );
 }
+
+/** A theme is other colours, and nothing else. */
+const OF_COLOURS = ['color-contrast', 'link-in-text-block'];
+
+/** Looks at the page in each theme; `only` is what a rule can find there that it would not in the other, or all. It is left in the dark. */
+export async function inBothThemes(
+  driver: WebDriver,
+  look: (theme: string, only: readonly string[] | null) => Promise<unknown>,
+): Promise<void> {
+  for (const [theme, only] of [
+    ['light', null],
+    ['dark', OF_COLOURS],
+  ] as const) {
+    await driver.executeScript('document.documentElement.dataset.theme = arguments[0]', theme);
+    await look(theme, only);
+  }
+}
