@@ -13,7 +13,7 @@ const BROWSER = ['chromium-headless-shell', 'chromium-driver'];
 const BROWSER_PROGRAMS = ['/usr/bin/chromium-headless-shell', '/usr/bin/chromedriver'];
 /** Small enough that no lane has a long one left when the others have nothing more to do. */
 const BROWSER_SHARES = 8;
-const UNIT_SHARES = 5;
+const UNIT_SHARES = 4;
 /** As .mocharc.json has it for single files, which are read as they are. */
 const MOCHA = [
   '--no-config',

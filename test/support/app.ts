@@ -1,11 +1,10 @@
-import { spawn, type ChildProcess } from 'node:child_process';
 import { readFileSync, renameSync, writeFileSync } from 'node:fs';
 import net from 'node:net';
 import path from 'node:path';
-import { setTimeout as pause } from 'node:timers/promises';
 import { emptyFolder, settledDemoFolder } from './database';
+import { end, hostOf, run, stop } from './hosts';
 
-/** The built program, running on a port and a data folder of its own. */
+/** The built program, running on a port and a data folder of its own, in a process that may have run others before. */
 export interface App {
   url: string;
   folder: string;
@@ -27,65 +26,38 @@ export async function startApp({ demo = false, shiftsClock = false, settings = {
   const { folder, remove } = await (demo ? settledDemoFolder(STARTED) : emptyFolder());
   const port = await freePort();
   const url = `http://127.0.0.1:${port}`;
-  const env = { ...process.env, NEAT_RELAY_DATA: folder, HOST: '127.0.0.1', PORT: String(port), NODE_ENV: 'production', ...settings };
   const clock = path.join(folder, 'test-clock');
   // Put in place in one piece: a program that reads a file half written would see its clock fall back to the true time.
   const setClock = (ms: number) => {
     writeFileSync(`${clock}.next`, String(ms));
     renameSync(`${clock}.next`, clock);
   };
-  setClock(0);
-  const preloaded = shiftsClock ? ['--import', './test/support/shiftedClock.mjs'] : [];
-  let child: ChildProcess;
-  const restart = async (waitFor: 'page' | 'port' = 'page') => {
-    child = spawn(process.execPath, [...preloaded, 'dist/program/serve.mjs'], {
-      env: { ...env, TEST_CLOCK: clock },
-      stdio: ['ignore', 'ignore', 'inherit'],
-    });
-    await (waitFor === 'page' ? answering(url) : listening(port));
+  if (shiftsClock) setClock(0);
+  const isUsual = !shiftsClock && Object.keys(settings).length === 0;
+  const own = isUsual
+    ? null
+    : { settings: { ...settings, TEST_CLOCK: clock }, preloaded: shiftsClock ? ['./test/support/shiftedClock.mjs'] : [] };
+  let host = hostOf(own);
+  const start = async (waitFor: 'page' | 'port') => {
+    await run(host, folder, port);
+    if (waitFor === 'page') await fetch(url);
   };
-  const kill = async () => {
-    const gone = new Promise((resolve) => child.once('exit', resolve));
-    child.kill('SIGKILL');
-    await gone;
-  };
-  await restart();
+  await start('page');
   return {
     url,
     folder,
-    kill,
-    restart,
+    kill: () => end(host),
+    restart: (waitFor = 'page') => {
+      host = hostOf(own);
+      return start(waitFor);
+    },
     passMinutes: (minutes) => setClock(Number(readFileSync(clock, 'utf8')) + minutes * 60_000),
-    memoryMb: () => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${child.pid}/status`, 'utf8'))?.[1]) / 1000,
+    memoryMb: () => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${host.process.pid}/status`, 'utf8'))?.[1]) / 1000,
     stop: async () => {
-      if (child.exitCode === null && child.signalCode === null) await kill();
+      await stop(host);
       remove();
     },
   };
-}
-
-async function answering(url: string): Promise<void> {
-  for (let attempt = 0; attempt < 150; attempt++) {
-    const answered = await fetch(url).then(
-      (response) => response.ok,
-      () => false,
-    );
-    if (answered) return;
-    await pause(100);
-  }
-  throw new Error(`nothing answers at ${url}: was the application built?`);
-}
-
-async function listening(port: number): Promise<void> {
-  for (let attempt = 0; attempt < 300; attempt++) {
-    const isOpen = await new Promise<boolean>((resolve) => {
-      const socket = net.connect(port, '127.0.0.1', () => socket.end(() => resolve(true)));
-      socket.once('error', () => resolve(false));
-    });
-    if (isOpen) return;
-    await pause(20);
-  }
-  throw new Error(`nothing listens on port ${port}`);
 }
 
 function freePort(): Promise<number> {
