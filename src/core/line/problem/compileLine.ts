@@ -10,7 +10,13 @@ export function coveredModels(job: LineJob, trayModels: number): number[] {
 const indexById = (items: readonly { id: string }[]) => new Map(items.map((item, index) => [item.id, index]));
 
 /** Without weights, what counts is when the last model is finished, and what has to be painted again. */
-const TO_THE_END: Objective = { bench: 0, touchUp: 1, span: 1, leg: 0 };
+const TO_THE_END = { bench: 0, span: 1, leg: 0 };
+
+/** What has to be painted again is work at the bench, where that is weighed. */
+function objectiveOf({ weights }: LineProblem): Objective {
+  const { bench, span, leg } = weights ?? TO_THE_END;
+  return { bench, touchUp: weights ? bench : 1, span, leg };
+}
 
 /** What of a line depends on neither sessions nor dates, weights nor wishes: it is compiled once for the jobs it was made of. */
 type CompiledWork = Omit<CompiledLine, 'problem' | 'sessionFrom' | 'sessionTo' | 'due' | 'wishes' | 'objective' | 'preferCost'>;
@@ -24,7 +30,7 @@ export function compileLine(problem: LineProblem): CompiledLine {
   const work = workOf(problem);
   const sessions = problem.sessions?.length ? problem.sessions : [{ from: 0, to: Infinity }];
   const jobIndex = indexById(problem.jobs);
-  const objective = problem.weights ? { ...problem.weights, touchUp: problem.weights.bench } : TO_THE_END;
+  const objective = objectiveOf(problem);
   return inOneShape({
     ...work,
     problem,
