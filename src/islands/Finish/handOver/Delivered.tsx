@@ -11,6 +11,7 @@ import { useSaved } from '../../client/useSaved';
 import { SaveState } from '../../shared/SaveState';
 import shared from '../View.module.css';
 import { Paid } from './Paid';
+import { PaperLines } from './PaperLines';
 import { Repairs } from './Repairs';
 
 /** A commission that was delivered: what went, what was said of the rest, what is kept of it, and what came back since. */
@@ -65,15 +66,7 @@ export function Delivered({ picture }: { picture: FinishPicture }) {
         <div className={shared.column}>
           <Panel title="Kept of it">
             <ul className={shared.list}>
-              <li>
-                <a href={`${base}/finish/sheet`}>Hand-over sheet (PDF)</a>
-              </li>
-              <li>
-                <a href={`${base}/finish/sheet?for=shelf`}>Paints and mixes, for your own shelf (PDF)</a>
-              </li>
-              <li>
-                <a href={`${base}/finish/packing`}>Packing list and labels (PDF)</a>
-              </li>
+              <PaperLines commissionId={commission.id} />
             </ul>
             {picture.lostPaints.length > 0 && <p>Not to be had as before: {picture.lostPaints.join('; ')}.</p>}
           </Panel>

@@ -13,6 +13,7 @@ import { useAttempt } from '../../client/useAttempt';
 import type { Finish } from '../useFinish';
 import pack from '../pack/pack.module.css';
 import shared from '../View.module.css';
+import { PaperLines } from './PaperLines';
 
 /** What is told to the client, and what is answered for, before the commission is put away. */
 export function HandOver({ finish }: { finish: Finish }) {
@@ -119,15 +120,7 @@ function Papers({ finish }: { finish: Finish }) {
   return (
     <Panel title="On paper">
       <ul className={shared.list}>
-        <li>
-          <a href={`${base}/finish/sheet`}>Hand-over sheet (PDF)</a>
-        </li>
-        <li>
-          <a href={`${base}/finish/sheet?for=shelf`}>Paints and mixes, for your own shelf (PDF)</a>
-        </li>
-        <li>
-          <a href={`${base}/finish/packing`}>Packing list and labels (PDF)</a>
-        </li>
+        <PaperLines commissionId={commission.id} />
         <li>
           {hasStatement ? (
             <a href={`${base}/statement?as=pdf`}>Statement (PDF)</a>
