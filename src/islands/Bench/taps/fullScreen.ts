@@ -1,0 +1,3 @@
+export function toggleFullScreen(): void {
+  void (document.fullscreenElement ? document.exitFullscreen() : document.documentElement.requestFullscreen());
+}
