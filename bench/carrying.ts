@@ -11,7 +11,7 @@ const DRAGS = 5;
 const JOBS = 600;
 const PLACE = 300;
 
-const app = await startApp({ demo: true });
+const app = await startApp({ demo: true, cold: true });
 const driver = await openBrowser();
 const user = new PageUser(driver, app.url);
 

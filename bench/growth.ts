@@ -195,7 +195,7 @@ async function judgeTable(app: App): Promise<string> {
   return lines.join('\n');
 }
 
-const folderApp = await startApp();
+const folderApp = await startApp({ cold: true });
 await folderApp.kill();
 console.log('Filling the data folder ...');
 const first = await fill(folderApp.folder);

@@ -19,7 +19,7 @@ const tell = (text: string) => void process.stdout.write(`${seconds()}: ${text}\
 const number = (value: number) => value.toLocaleString('en-GB');
 
 tell(`seed ${SEED}`);
-const app = await startApp({ demo: true });
+const app = await startApp({ demo: true, cold: true });
 const devices = await tapTogether(app.url, DEVICES);
 tell(JSON.stringify(devices));
 const asked = await sendHostile(app.url, { requests: REQUESTS, seed: SEED, atOnce: 16 });

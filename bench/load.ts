@@ -84,7 +84,7 @@ async function layOnBench(folder: string): Promise<void> {
 }
 
 async function views(jobs: number): Promise<string[]> {
-  const app = await startApp();
+  const app = await startApp({ cold: true });
   await app.kill();
   const id = await fill(app.folder, jobs);
   await app.restart('port');
@@ -106,7 +106,7 @@ async function views(jobs: number): Promise<string[]> {
   }
   const file = await ask(`${app.url}/api/commissions/${id}/file`);
   await app.stop();
-  const other = await startApp();
+  const other = await startApp({ cold: true });
   const imported = await whileAsking(other.url, () =>
     ask(`${other.url}/api/commissions/import`, { method: 'POST', body: file.text, headers: { origin: other.url } }),
   );
@@ -118,7 +118,7 @@ async function views(jobs: number): Promise<string[]> {
 }
 
 async function files(): Promise<string[]> {
-  const app = await startApp();
+  const app = await startApp({ cold: true });
   const header = 'started_at,commission,unit,part,technique,size,coverage,models,minutes,setup_minutes,note';
   const rows = Array.from(
     { length: LOG_ROWS },

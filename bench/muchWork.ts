@@ -32,7 +32,7 @@ async function patiently(url: string): Promise<{ firstMs: number; readyMs: numbe
 }
 
 async function views(): Promise<string[]> {
-  const app = await startApp();
+  const app = await startApp({ cold: true });
   await app.kill();
   const { knex, close } = await openDatabase(app.folder);
   const stores = storesOf(knex);
@@ -93,7 +93,7 @@ const idsOf = ({ parts, allOver }: CommissionFile['units'][number]['scheme']): s
 ];
 
 async function imports(): Promise<string[]> {
-  const app: App = await startApp({ demo: true });
+  const app: App = await startApp({ demo: true, cold: true });
   const today = JSON.parse((await ask(`${app.url}/api/today`)).text) as Today;
   const all: CommissionFile[] = [];
   for (const { commission } of today.commissions)

@@ -22,7 +22,13 @@ export interface App {
 /** The demo of all apps of a run is the same: the runner says when it has begun. */
 const STARTED = new Date(process.env['TEST_STARTED'] ?? Date.now());
 
-export async function startApp({ demo = false, shiftsClock = false, settings = {} as Record<string, string> } = {}): Promise<App> {
+/** What is measured starts `cold`: in a process that nothing has run in before. */
+export async function startApp({
+  demo = false,
+  cold = false,
+  shiftsClock = false,
+  settings = {} as Record<string, string>,
+} = {}): Promise<App> {
   const { folder, remove } = await (demo ? settledDemoFolder(STARTED) : emptyFolder());
   const port = await freePort();
   const url = `http://127.0.0.1:${port}`;
@@ -33,14 +39,14 @@ export async function startApp({ demo = false, shiftsClock = false, settings = {
     renameSync(`${clock}.next`, clock);
   };
   if (shiftsClock) setClock(0);
-  const isUsual = !shiftsClock && Object.keys(settings).length === 0;
+  const isUsual = !cold && !shiftsClock && Object.keys(settings).length === 0;
   const own = isUsual
     ? null
     : { settings: { ...settings, TEST_CLOCK: clock }, preloaded: shiftsClock ? ['./test/support/shiftedClock.mjs'] : [] };
   let host = hostOf(own);
   const start = async (waitFor: 'page' | 'port') => {
     await run(host, folder, port);
-    if (waitFor === 'page') await fetch(url);
+    if (waitFor === 'page' && !(await fetch(url)).ok) throw new Error(`no page at ${url}: was the application built?`);
   };
   await start('page');
   return {

@@ -18,7 +18,14 @@ const idle: Host[] = [];
 /** A program that is busy for longer is ended with its process. */
 const STOPS_WITHIN_MS = 2000;
 
-export const hostOf = (own: HostOptions | null): Host => (own === null && idle.pop()) || { process: begun(own), own };
+export function hostOf(own: HostOptions | null): Host {
+  const known = own === null ? idle.splice(0).filter(isAlive) : [];
+  const host = known.pop() ?? { process: begun(own), own };
+  idle.push(...known);
+  return host;
+}
+
+const isAlive = ({ process: child }: Host) => child.exitCode === null && child.signalCode === null;
 
 function begun(own: HostOptions | null): ChildProcess {
   const { settings, preloaded } = own ?? { settings: {}, preloaded: [] };
@@ -36,6 +43,7 @@ export function run({ process: child }: Host, folder: string, port: number): Pro
 
 /** Stops the program; its process waits for the next one. */
 export async function stop(host: Host): Promise<void> {
+  if (!isAlive(host)) return;
   const isStopped =
     host.own === null && (await Promise.race([told(host.process, { folder: null }).then(() => true), pause(STOPS_WITHIN_MS, false)]));
   if (isStopped) idle.push(host);
@@ -43,8 +51,9 @@ export async function stop(host: Host): Promise<void> {
 }
 
 /** Ends the process as a power cut would. */
-export async function end({ process: child }: Host): Promise<void> {
-  if (child.exitCode !== null || child.signalCode !== null) return;
+export async function end(host: Host): Promise<void> {
+  if (!isAlive(host)) return;
+  const { process: child } = host;
   const gone = new Promise((resolve) => child.once('exit', resolve));
   child.kill('SIGKILL');
   await gone;

@@ -8,6 +8,7 @@ import { adoptTime } from '../bench/adoptTime';
 import { fitBy } from '../work/fitters';
 import { ThreadFitter } from '../work/ThreadFitter';
 import { finishOutbox } from '../mail/putInOutbox';
+import { openQuestions } from '../running/serving';
 import { onStop } from '../running/stopping';
 import { storesOf } from '../stores/storesOf';
 import { keepLearning } from '../ledger/keepLearning';
@@ -82,6 +83,8 @@ export function checkInPlace({ isInPlace, folder }: OpenedDatabase): void {
 export async function closeDatabase(): Promise<void> {
   const open = running;
   running = null;
+  // What is still being worked out is of this data, and no answer to who asks of the next.
+  openQuestions.giveUpAll();
   await open?.then(async ({ database, fitter, stopCopies, stopBackground }) => {
     await stopCopies();
     await stopBackground();
