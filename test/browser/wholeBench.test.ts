@@ -108,6 +108,8 @@ describe('the whole bench', () => {
     await user.press('for both');
     await untilText('[data-testid="twin-taken"]', (text) => text.includes('took the place of'), 'taken');
     await driver.wait(async () => (await rows()) === before - 1, PATIENCE_MS, 'one paint less');
+    // What is planned anew above it moves the button until it stands.
+    await user.quiet();
     await user.press('Take it back');
     await driver.wait(async () => (await rows()) === before, PATIENCE_MS, 'both paints again');
   });
