@@ -159,9 +159,10 @@ function PlannedLine({ desk }: { desk: LineDesk }) {
     <div className={styles.view}>
       <div className={styles.top}>
         <OnTheLine desk={desk} />
-        <p className={styles.total} role="status" data-searching={line.isSearching}>
+        <p className={styles.total} role="status" data-searching={line.isSearching || line.isProving}>
           <strong>{amount}</strong> {until}, {times.gapText(plan)}
           {line.isSearching && <Working label="Looking for a better order">, still looking …</Working>}
+          {line.isProving && <Working label="Working out how near it is to the best">, still being worked out …</Working>}
         </p>
         <Gates picture={picture} />
         {picture.canPutBack && (

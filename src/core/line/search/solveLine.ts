@@ -1,4 +1,5 @@
 import type { CompiledLine } from '../problem/compiledLine';
+import { exactAttempts } from '../bounds/exactAttempts';
 import { exactOrder } from '../bounds/exactOrder';
 import { lowerBound } from '../bounds/lowerBound';
 import { OrderSearch } from './OrderSearch';
@@ -29,21 +30,6 @@ export interface SolvedLine {
   /** Moves judged. */
   steps: number;
 }
-
-/**
- * Begun orders that the exact search may keep side by side for a line of up to twenty jobs, and how many steps of the
- * search come before each attempt. Longer lines take longer for each begun order, so they keep fewer, later.
- */
-const EXACT_ATTEMPTS = [
-  { afterSteps: 1_500, width: 300 },
-  { afterSteps: 10_000, width: 3_000 },
-  { afterSteps: 100_000, width: 30_000 },
-];
-const JOBS_FOR_FULL_WIDTH = 20;
-/** Longer lines are never exhausted, and their bound hardly gains. */
-const MOST_JOBS_FOR_EXACT = 60;
-/** With dates that are rivals there are more ways for a begun order to become the best. */
-const MOST_JOBS_FOR_EXACT_WITH_DATES = 40;
 
 /**
  * The best order that can be found: constructions, then search, with the exact search coming in at fixed numbers of
@@ -78,13 +64,6 @@ export function solveLine(line: CompiledLine, options: SolveOptions): SolvedLine
   }
   search.run(options.steps, goal(bound), shouldStop);
   return answer(search);
-}
-
-function exactAttempts(line: CompiledLine): typeof EXACT_ATTEMPTS {
-  const hasRivals = line.due.jobs.some((jobs) => jobs.length < line.jobCount);
-  if (line.jobCount > (hasRivals ? MOST_JOBS_FOR_EXACT_WITH_DATES : MOST_JOBS_FOR_EXACT)) return [];
-  const share = Math.max(1, line.jobCount / JOBS_FOR_FULL_WIDTH) ** 2;
-  return EXACT_ATTEMPTS.map(({ afterSteps, width }) => ({ afterSteps: Math.round(afterSteps * share), width: Math.round(width / share) }));
 }
 
 /** Costs carry a tie-breaking share of the bench time, so they come only near to a total. */

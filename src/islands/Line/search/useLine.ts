@@ -21,6 +21,7 @@ import { sharedLegs } from '../../../core/plan/build/sharedLegs';
 import type { LinePicture } from '../../../contract/line';
 import { LineTimes } from '../../shared/LineTimes';
 import type { LineDesk } from './useLineDesk';
+import { useProof } from './useProof';
 import { useSolver, type Search } from './useSolver';
 import { useSuggested } from './useSuggested';
 
@@ -28,9 +29,9 @@ import { useSuggested } from './useSuggested';
  * How long a search goes on: so many moves over all jobs, as each takes longer the longer the line is, or so long on a slow machine. What
  * the painter asks for gets five times what the server gives every line; more moves find next to nothing.
  */
-const PROVE = { jobSteps: 5_000_000, milliseconds: 1000 };
+const THINK = { jobSteps: 5_000_000, milliseconds: 1000 };
 const IMPROVE = { jobSteps: 10_000_000, milliseconds: 6000 };
-const searchOf = (problem: LineProblem, start: Int32Array, { jobSteps, milliseconds }: typeof PROVE): Search => ({
+const searchOf = (problem: LineProblem, start: Int32Array, { jobSteps, milliseconds }: typeof THINK): Search => ({
   problem,
   steps: Math.ceil(jobSteps / problem.jobs.length),
   milliseconds,
@@ -62,16 +63,17 @@ export function useLine({ picture, own, changeOwn, saved }: LineDesk, sessions: 
   const [note, setNote] = useState<HandNote | null>(null);
 
   const planned = useMemo(() => Int32Array.from(ahead.suggested, (id) => indexes.get(id)!), [ahead.suggested, indexes]);
-  const proving = useMemo<Search | null>(
-    () => (ahead.isSearching ? null : searchOf(problem, planned, PROVE)),
-    [problem, planned, ahead.isSearching],
-  );
-  const proof = useSolver(proving);
-  const best = proof.report;
-  // In the painter's sessions the order is the one that every view plans with; one sitting is only thought of, here.
+  // In the painter's sessions the order is the one that every view plans with; one session is only thought of, here.
   const isThoughtOf = sessions === null && picture.sessions !== null;
-  const suggested = (isThoughtOf && best?.order) || planned;
-  const bound = best?.bound || undefined;
+  const thinking = useMemo<Search | null>(
+    () => (isThoughtOf && !ahead.isSearching ? searchOf(problem, planned, THINK) : null),
+    [isThoughtOf, problem, planned, ahead.isSearching],
+  );
+  const thought = useSolver(thinking);
+  const suggested = thought.report?.order ?? planned;
+  const proof = useProof(isThoughtOf || ahead.isSearching ? null : free, planned);
+  // A search that has only begun knows none.
+  const bound = thought.report?.bound || proof.bound;
   const order = ownOrder ?? suggested;
   const wished = useMemo<LineProblem>(() => ({ ...problem, wishes: [...(problem.wishes ?? []), ...(own?.wishes ?? [])] }), [problem, own]);
   const plan = useMemo(() => planOf(free, order, bound), [free, order, bound]);
@@ -100,12 +102,13 @@ export function useLine({ picture, own, changeOwn, saved }: LineDesk, sessions: 
     /** The painter's own; `problem` has those of House rules before them. */
     wishes: own?.wishes ?? [],
     isOwn: own !== null,
-    isSearching: ahead.isSearching || proof.isBusy,
+    isSearching: ahead.isSearching || thought.isBusy,
+    /** Is it being worked out how near the order is to the best? */
+    isProving: proof.isBusy,
     /** A search that broke off, and another try. */
-    failed: proof.error ?? improvement.error,
+    failed: [thought, proof, improvement].find(({ error }) => error !== null)?.error ?? null,
     searchAgain: () => {
-      if (proof.error !== null) proof.again();
-      if (improvement.error !== null) improvement.again();
+      for (const each of [thought, proof, improvement]) if (each.error !== null) each.again();
     },
     note: note?.of === own ? note : null,
     saved,

@@ -16,7 +16,7 @@ export interface Search {
   start: Int32Array;
 }
 
-const begin = () => new Worker(new URL('../../workers/solver.worker.ts', import.meta.url), { type: 'module' });
+export const beginSolver = () => new Worker(new URL('../../workers/solver.worker.ts', import.meta.url), { type: 'module' });
 
 /** A search beside the page: what it has found so far, and whether it is still at it; null searches nothing. */
 export function useSolver(search: Search | null) {
@@ -28,7 +28,7 @@ export function useSolver(search: Search | null) {
         if (!unwanted.aborted) setSoFar({ of: search!, report });
       });
       const request = { problem, seed: SEED, steps, milliseconds, start };
-      return callOnce<Solver, SolveReport>(begin, (solver) => solver.solve(request, tell), unwanted);
+      return callOnce<Solver, SolveReport>(beginSolver, (solver) => solver.solve(request, tell), unwanted);
     },
     [search],
   );

@@ -5,6 +5,8 @@ import { BenchCalendar } from '../../../../src/core/line/timing/BenchCalendar';
 import { compileLine } from '../../../../src/core/line/problem/compileLine';
 import type { LineProblem } from '../../../../src/core/line/definitions';
 import { exactOrder } from '../../../../src/core/line/bounds/exactOrder';
+import { leastTotal } from '../../../../src/core/line/bounds/leastTotal';
+import { enteredOrder } from '../../../../src/core/line/problem/precedence';
 import { lowerBound } from '../../../../src/core/line/bounds/lowerBound';
 import { cheapestOpenings } from '../../../../src/core/line/bounds/openings';
 import { planOrder } from '../../../../src/core/line/search/planOrder';
@@ -117,6 +119,23 @@ describe('the exact search', () => {
     if (!timed.fits) throw new Error('one endless session holds everything');
     expect(timed.totals.total).to.be.closeTo(found.cost, 1e-9);
     expect(exactOrder(line, found.cost, { width: 1000 })).to.include({ order: null, cost: found.cost, isComplete: true });
+  });
+
+  it('says what no order is below, from any order that is known: the optimum where a line is short', () => {
+    for (const seed of seeds(60, 700)) {
+      const problem = randomProblem(seed, { jobs: 5, isSecond: seed % 2 === 0, isThird: seed % 3 === 0 });
+      const optimum = bruteForce(problem);
+      const line = compileLine(problem);
+      if (optimum < Infinity) expect(leastTotal(line, enteredOrder(line)), `seed ${seed}`).to.be.closeTo(optimum, 1e-6);
+    }
+  });
+
+  it('says of a long line, or when it is stopped at once, what its lower bound says', () => {
+    const long = compileLine(madeUpCommission(2, { jobs: 61 }));
+    expect(leastTotal(long, enteredOrder(long))).to.equal(lowerBound(long));
+    const short = compileLine(madeUpCommission(2, { jobs: 12 }));
+    expect(leastTotal(short, enteredOrder(short), () => true)).to.equal(lowerBound(short, () => true));
+    expect(leastTotal(short, enteredOrder(short))).to.be.greaterThan(lowerBound(short));
   });
 
   it('stops when it is told to, with a bound that still holds', () => {
