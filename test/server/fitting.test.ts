@@ -115,6 +115,20 @@ describe('fitting the log', function () {
       expect(latestFit()).to.equal(null);
     });
 
+    it('knows nothing of who had its thread before', async () => {
+      const whole = await database.stores.timeLog.list();
+      await thread.fit(whole, NOW, undefined);
+      await thread.stop();
+      const few = whole.slice(0, 40);
+      const next = new ThreadFitter();
+      try {
+        const { fitted, odd } = await next.fit(few, NOW, undefined);
+        expect({ fitted, odd }).to.deep.equal(await new SlicedFitter().fit(few, NOW, undefined));
+      } finally {
+        await next.stop();
+      }
+    });
+
     it('says that the thread ended, and begins another with the whole log', async () => {
       const whole = await database.stores.timeLog.list();
       const all = await thread.fit(whole, NOW, undefined);

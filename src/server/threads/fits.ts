@@ -8,10 +8,13 @@ import type { FitMessage } from '../work/ThreadFitter';
 
 /** The log as it was told so far. */
 const rows = new Map<string, StoredLogRow>();
-const running = new RunningFit<StoredLogRow>(GOES_ON_FROM);
+let running = new RunningFit<StoredLogRow>(GOES_ON_FROM);
 
 parentPort!.on('message', (message: FitMessage) => {
-  if ('put' in message) for (const row of message.put) rows.set(row.id, row);
+  if (message === 'forget') {
+    rows.clear();
+    running = new RunningFit(GOES_ON_FROM);
+  } else if ('put' in message) for (const row of message.put) rows.set(row.id, row);
   else if ('drop' in message) for (const id of message.drop) rows.delete(id);
   else parentPort!.postMessage(fit(message));
 });
