@@ -25,7 +25,7 @@ const MOST_QUERIES = {
   money: 20,
   bench: 16,
   ledger: 5,
-  tap: 24,
+  tap: 17,
 };
 
 describe('budgets', () => {

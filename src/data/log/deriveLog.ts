@@ -117,19 +117,24 @@ async function factsBefore(trx: Knex, events: readonly BenchEvent[], from: numbe
 }
 
 async function replaceRows(trx: Knex, eventIds: readonly string[], rows: readonly IdentifiedLogRow[]): Promise<string[]> {
-  const written = rows.map((row) => row.id);
   const kept = new Set(rows.map((row) => row.id));
-  for (const piece of inPieces(eventIds)) {
-    const old: { id: string }[] = await trx('time_log').whereIn('eventId', piece).select('id');
-    const gone = old.filter((row) => !kept.has(row.id)).map((row) => row.id);
-    if (gone.length > 0) await trx('time_log').whereIn('id', gone).delete();
-    written.push(...gone);
-  }
+  const stored = new Map<string, Record<string, unknown>>();
+  const gone: string[] = [];
+  for (const piece of inPieces(eventIds))
+    for (const row of await trx('time_log').whereIn('eventId', piece)) {
+      if (kept.has(row.id)) stored.set(row.id, row);
+      else gone.push(row.id);
+    }
+  for (const piece of inPieces(gone)) await trx('time_log').whereIn('id', piece).delete();
+  // A tap changes the last row of a long sitting, and seldom another.
+  const changed = rows
+    .map((row) => ({ ...row, eventId: row.id.replace(/-open$/, '') }))
+    .filter((row) => !isStored(row, stored.get(row.id)));
   // A file may have brought the row before the events came: they know better.
-  for (const row of rows)
-    await trx('time_log')
-      .insert({ ...row, eventId: row.id.replace(/-open$/, '') })
-      .onConflict('id')
-      .merge();
-  return written;
+  for (const row of changed) await trx('time_log').insert(row).onConflict('id').merge();
+  return [...gone, ...changed.map((row) => row.id)];
+}
+
+function isStored(row: object, stored: Record<string, unknown> | undefined): boolean {
+  return stored !== undefined && Object.entries(row).every(([column, value]) => stored[column] === value);
 }
