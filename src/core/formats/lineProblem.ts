@@ -1,6 +1,7 @@
 import { array, lazy, mixed, object, type AnyObject, type ISchema } from 'yup';
 import { LINE_PROBLEM_FORMATS, lineFormatOf, type LineDue, type LineJob, type LineProblem, type LineWish } from '../line/definitions';
 import { compileLine } from '../line/problem/compileLine';
+import type { CompiledLine } from '../line/problem/compiledLine';
 import { enteredOrder } from '../line/problem/precedence';
 import { arrangeByWishes } from '../line/problem/wishes';
 import {
@@ -148,6 +149,11 @@ export function checkWishes(
   ids = { jobs: uniqueIds('jobs', problem.jobs), trays: uniqueIds('trays', problem.trays) },
 ): void {
   const wishes = problem.wishes ?? [];
+  let free: CompiledLine | null = null;
+  const contradict = (some: LineWish[]) => {
+    free ??= compileLine({ ...problem, wishes: [] });
+    return arrangeByWishes(compileLine({ ...problem, wishes: some }, free)) === null;
+  };
   const taken = { bound: new Set<string>(), behind: new Set<string | null>(), first: new Set<string>() };
   const once = (set: Set<string | null>, field: string, id: string | null, remedy: string) => {
     if (set.has(id)) throw new InputError(field, id, remedy);
@@ -173,10 +179,10 @@ export function checkWishes(
     if (entry.kind !== 'pin') return;
     if (entry.after !== null) known(ids.jobs, `${field}.after`, entry.after);
     once(taken.behind, `${field}.after`, entry.after, 'let only one pin stand directly behind a job, or at the start');
-    if (arrangeByWishes(compileLine({ ...problem, wishes: wishes.slice(0, i + 1) })) === null) contradicts(field, entry);
+    if (contradict(wishes.slice(0, i + 1))) contradicts(field, entry);
   });
   const last = wishes.findLastIndex((entry) => entry.kind === 'together' || entry.kind === 'pin');
-  if (last >= 0 && arrangeByWishes(compileLine(problem)) === null) contradicts(`wishes[${last}]`, wishes[last]!);
+  if (last >= 0 && contradict(wishes)) contradicts(`wishes[${last}]`, wishes[last]!);
 }
 
 function checkSize({ jobs }: LineProblem, trayModels: ReadonlyMap<string, number>): void {

@@ -19,12 +19,13 @@ export interface OwnLine {
 export function carryOver(problem: LineProblem, own: OwnLine): OwnLine {
   const open = new Set(problem.jobs.map((job) => job.id));
   const known = new Set(own.order);
+  const free = compileLine({ ...problem, wishes: [] });
   const wishes: LineWish[] = [];
   for (const wish of own.wishes) {
     const carried = carriedWish(wish, own, open, known, problem);
-    if (carried && canKeep(problem, [...wishes, carried])) wishes.push(carried);
+    if (carried && canKeep(free, [...wishes, carried])) wishes.push(carried);
   }
-  const line = compileLine({ ...problem, wishes });
+  const line = compileLine({ ...problem, wishes }, free);
   const place = placesOf(line, own.order);
   const ranked = orderByRank(line, (job) => place[job]! + job / (problem.jobs.length + 1));
   return { order: Array.from(arrangeByWishes(line, ranked)!, (job) => problem.jobs[job]!.id), wishes };
@@ -66,11 +67,16 @@ function carriedWish(wish: LineWish, own: OwnLine, open: Set<string>, known: Set
   return { ...wish, jobs, after: behind ?? null };
 }
 
-/** Can all these wishes be kept at once? Each job may be bound by one of them, and each place behind a job taken once. */
-export function canKeep(problem: LineProblem, wishes: LineWish[]): boolean {
+/** Can all these wishes be kept at once on a line, whatever its own are? Each job may be bound by one of them, and each place behind a job taken once. */
+export function canKeep(line: CompiledLine, wishes: LineWish[]): boolean {
   const bound = wishes.flatMap((wish) => (wish.kind === 'pin' || wish.kind === 'together' ? wish.jobs : []));
   const behind = wishes.flatMap((wish) => (wish.kind === 'pin' ? [wish.after] : []));
   const first = wishes.flatMap((wish) => (wish.kind === 'first' ? wish.trays : []));
   const areDistinct = (items: (string | null)[]) => new Set(items).size === items.length;
-  return areDistinct(bound) && areDistinct(behind) && areDistinct(first) && arrangeByWishes(compileLine({ ...problem, wishes })) !== null;
+  return (
+    areDistinct(bound) &&
+    areDistinct(behind) &&
+    areDistinct(first) &&
+    arrangeByWishes(compileLine({ ...line.problem, wishes }, line)) !== null
+  );
 }

@@ -1,5 +1,6 @@
 import type { LineProblem, TimedDue } from '../definitions';
 import { compileLine } from '../problem/compileLine';
+import type { CompiledLine } from '../problem/compiledLine';
 import { solveLine, type SolveOptions } from '../search/solveLine';
 import { timeOrder, type TimedOrder } from '../timing/timeOrder';
 
@@ -23,10 +24,11 @@ const ABOVE_ALL = 1000;
  * little as they must. The sessions must hold the order.
  */
 export function keepDate(problem: LineProblem, order: ArrayLike<number>, date: string, options: Omit<SolveOptions, 'start'>): KeptDate {
-  const before = timed(problem, order);
+  const line = compileLine(problem);
+  const before = timed(line, order);
   const above = { ...problem, due: problem.due?.map((each) => (each.id === date ? { ...each, perMinuteLate: ABOVE_ALL } : each)) };
-  const solved = solveLine(compileLine(above), { ...options, seeksProof: false, start: order });
-  const after = timed(problem, solved.order);
+  const solved = solveLine(compileLine(above, line), { ...options, seeksProof: false, start: order });
+  const after = timed(line, solved.order);
   const { end, at } = after.due.find(({ id }) => id === date)!;
   return {
     order: solved.order,
@@ -37,8 +39,8 @@ export function keepDate(problem: LineProblem, order: ArrayLike<number>, date: s
   };
 }
 
-function timed(problem: LineProblem, order: ArrayLike<number>): TimedOrder {
-  const times = timeOrder(compileLine(problem), order);
+function timed(line: CompiledLine, order: ArrayLike<number>): TimedOrder {
+  const times = timeOrder(line, order);
   if (!times.fits) throw new Error('keepDate: the sessions do not hold this order');
   return times;
 }

@@ -23,12 +23,13 @@ export function moveByHand(problem: LineProblem, { order, wishes }: OwnLine, fro
   const ids = Array.from(moved, (job) => problem.jobs[job]!.id);
   const place = ids.indexOf(jobs[0]!);
   const pin: LineWish = { kind: 'pin', jobs, after: place === 0 ? null : ids[place - 1]! };
-  const kept = wishesKept(compileLine({ ...problem, wishes }), moved);
+  const line = compileLine({ ...problem, wishes });
+  const kept = wishesKept(line, moved);
   const holds = (wish: LineWish, at: number) =>
     (wish.kind !== 'pin' && wish.kind !== 'together') ||
     (kept[at]! && !wish.jobs.some((id) => jobs.includes(id)) && !(wish.kind === 'pin' && wish.after === pin.after));
   const left = wishes.filter(holds);
-  const next = canKeep(problem, [...left, pin]) ? [...left, pin] : [pin];
+  const next = canKeep(line, [...left, pin]) ? [...left, pin] : [pin];
   return {
     own: { order: ids, wishes: next },
     letGo: wishes.filter((wish) => !next.includes(wish) && !(wish.kind === 'pin' && wish.jobs.every((id) => jobs.includes(id)))),

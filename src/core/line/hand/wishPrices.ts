@@ -17,10 +17,11 @@ export interface WishPrice {
  */
 export function wishPrices(problem: LineProblem, order: ArrayLike<number>, options: PriceOptions): WishPrice[] {
   const wishes = problem.wishes ?? [];
-  const kept = bestFound(compileLine(problem), order, options);
+  const line = compileLine(problem);
+  const kept = bestFound(line, order, options);
   return wishes.map((_, wish) => {
     const without = { ...problem, wishes: wishes.filter((__, other) => other !== wish) };
-    const free = bestFound(compileLine(without), order, options);
+    const free = bestFound(compileLine(without, line), order, options);
     const isDearer = kept.total - free.total > 0;
     return {
       wish,

@@ -18,16 +18,18 @@ function objectiveOf({ weights }: LineProblem): Objective {
   return { bench, touchUp: weights ? bench : 1, span, leg };
 }
 
-/** What of a line depends on neither sessions nor dates, weights nor wishes: it is compiled once for the jobs it was made of. */
+/** What of a line depends on neither sessions nor dates, weights nor wishes. */
 type CompiledWork = Omit<CompiledLine, 'problem' | 'sessionFrom' | 'sessionTo' | 'due' | 'wishes' | 'objective' | 'preferCost'>;
-const compiledWork = new WeakMap<LineJob[], { problem: LineProblem; work: CompiledWork }>();
+const WORK_OF = ['jobs', 'trays', 'setups', 'start', 'changeover', 'tools', 'prefer'] as const;
 
 /**
- * Turns a problem that `readLineProblem` has accepted into flat arrays; ids that do not resolve throw. The same jobs with other
- * sessions, dates, weights or wishes cost next to nothing, so a problem must not be changed once it was compiled.
+ * Turns a problem that `readLineProblem` has accepted into flat arrays; ids that do not resolve throw. With a line of the very same jobs
+ * and set-ups that is `known`, other sessions, dates, weights or wishes cost next to nothing. A problem must not be changed once it was
+ * compiled.
  */
-export function compileLine(problem: LineProblem): CompiledLine {
-  const work = workOf(problem);
+export function compileLine(problem: LineProblem, known: CompiledLine | null = null): CompiledLine {
+  const isOfSameWork = known !== null && WORK_OF.every((field) => known.problem[field] === problem[field]);
+  const work: CompiledWork = isOfSameWork ? known : compileWork(problem);
   const sessions = problem.sessions?.length ? problem.sessions : [{ from: 0, to: Infinity }];
   const jobIndex = indexById(problem.jobs);
   const objective = objectiveOf(problem);
@@ -61,16 +63,6 @@ function compileDue({ due = [], jobs }: LineProblem, jobOf: (id: string) => numb
     has,
     ofJob: ofJob.map((list) => Int32Array.from(list)),
   };
-}
-
-const SHARED = ['trays', 'setups', 'start', 'changeover', 'tools', 'prefer'] as const;
-
-function workOf(problem: LineProblem): CompiledWork {
-  const known = compiledWork.get(problem.jobs);
-  if (known && SHARED.every((field) => known.problem[field] === problem[field])) return known.work;
-  const work = compileWork(problem);
-  compiledWork.set(problem.jobs, { problem, work });
-  return work;
 }
 
 function compileWork(problem: LineProblem): CompiledWork {

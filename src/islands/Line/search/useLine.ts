@@ -77,7 +77,7 @@ export function useLine({ picture, own, changeOwn, saved }: LineDesk, sessions: 
   const order = ownOrder ?? suggested;
   const wished = useMemo<LineProblem>(() => ({ ...problem, wishes: [...(problem.wishes ?? []), ...(own?.wishes ?? [])] }), [problem, own]);
   const plan = useMemo(() => planOf(free, order, bound), [free, order, bound]);
-  const cost = useMemo(() => new OrderJudge(compileLine(wished)).take(order), [wished, order]);
+  const cost = useMemo(() => new OrderJudge(compileLine(wished, free)).take(order), [wished, free, order]);
   const [improving, setImproving] = useState<Search | null>(null);
   const improvement = useSolver(improving?.problem === wished ? improving : null);
   const better = improvement.report;
@@ -125,7 +125,7 @@ export function useLine({ picture, own, changeOwn, saved }: LineDesk, sessions: 
       change(next);
     },
     setWishes: (wishes: LineWish[]) => {
-      const arranged = canKeep(problem, wishes) ? arrangeByWishes(compileLine({ ...problem, wishes }), order) : null;
+      const arranged = canKeep(free, wishes) ? arrangeByWishes(compileLine({ ...problem, wishes }, free), order) : null;
       if (!arranged) return false;
       change({ order: Array.from(arranged, (job) => problem.jobs[job]!.id), wishes });
       return true;

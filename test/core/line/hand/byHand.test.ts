@@ -96,9 +96,9 @@ describe('carrying a line over', () => {
   });
 
   it('knows which wishes can be kept at once', () => {
-    const problem = problemOf('abc');
-    expect(canKeep(problem, [pin('a', 'b'), pin('c', 'a')])).to.equal(true);
-    expect(canKeep(problem, [pin('a', 'b'), pin('c', 'b')])).to.equal(false);
-    expect(canKeep(problem, [pin('a', 'b'), { kind: 'together', jobs: ['a', 'c'] }])).to.equal(false);
+    const line = compileLine(problemOf('abc'));
+    expect(canKeep(line, [pin('a', 'b'), pin('c', 'a')])).to.equal(true);
+    expect(canKeep(line, [pin('a', 'b'), pin('c', 'b')])).to.equal(false);
+    expect(canKeep(line, [pin('a', 'b'), { kind: 'together', jobs: ['a', 'c'] }])).to.equal(false);
   });
 });

@@ -73,6 +73,17 @@ describe('searching a line', () => {
     }
   });
 
+  it('compiles from a known line what it would compile anew, and takes nothing from one of other jobs', () => {
+    for (const seed of seeds(20)) {
+      const problem = randomProblem(seed, { isSecond: true, isThird: true });
+      const known = compileLine(problem);
+      const other = { ...problem, sessions: [{ from: 3, to: 5000 }], due: [], wishes: [{ kind: 'together' as const, jobs: ['j0', 'j1'] }] };
+      expect(compileLine(other, known), `seed ${seed}`).to.deep.equal(compileLine(other));
+      const fewer = { ...problem, jobs: problem.jobs.slice(0, 1), prefer: [], due: [] };
+      expect(compileLine(fewer, known), `seed ${seed}`).to.deep.equal(compileLine(fewer));
+    }
+  });
+
   it('counts the tail behind a job over drying and painting', () => {
     const { problem } = examples[0]!;
     expect([...tailMinutes(compileLine(problem))]).to.deep.equal([40, 0]);
