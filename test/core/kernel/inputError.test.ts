@@ -44,6 +44,9 @@ describe('an error of outside data', () => {
     expect(showValue(nested(8))).to.equal('[[[[[[[[1]]]]]]]]');
     expect(showValue(nested(9))).to.equal('[[[[[[[["…"]]]]]]]]');
     expect(showValue(nested(5000))).to.equal('[[[[[[[["…"]]]]]]]]');
+    const ring: Record<string, unknown> = {};
+    ring['of'] = ring;
+    expect(showValue(ring)).to.equal(`${'{"of":'.repeat(8)}"…"${'}'.repeat(8)}`.replace(/^(.{60}).+$/, '$1…'));
     const circle: unknown[] = [];
     circle.push(circle);
     expect(showValue(circle)).to.equal('[[[[[[[["…"]]]]]]]]');

@@ -9,6 +9,7 @@ describe('rows sorted by a value', () => {
     expect(sortRows([10, 9, -1], same, false)).to.deep.equal([-1, 9, 10]);
     expect(sortRows(['Boat 10', 'boat 9', 'Arm'], same, false)).to.deep.equal(['Arm', 'boat 9', 'Boat 10']);
     expect(sortRows(['a', 'b'], same, true)).to.deep.equal(['b', 'a']);
+    expect(sortRows<string | number>(['a', 10, '9', 11], same, false)).to.deep.equal(['9', 10, 11, 'a']);
   });
 
   it('leaves what is not known last, either way, and rows of one value as they stood', () => {
