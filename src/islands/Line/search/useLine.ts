@@ -3,6 +3,7 @@ import type { LineSessions } from '../../../core/plan/dates/lineSessions';
 import { canKeep, type OwnLine } from '../../../core/line/hand/carryOver';
 import { strategyOf } from '../../../core/line/search/strategies';
 import { compileLine } from '../../../core/line/problem/compileLine';
+import { lowerBound } from '../../../core/line/bounds/lowerBound';
 import { GREEDY_WEIGHTS, greedyOrder } from '../../../core/line/search/constructOrder';
 import {
   lineFormatOf,
@@ -72,8 +73,9 @@ export function useLine({ picture, own, changeOwn, saved }: LineDesk, sessions: 
   const thought = useSolver(thinking);
   const suggested = thought.report?.order ?? planned;
   const proof = useProof(isThoughtOf || ahead.isSearching ? null : free, planned);
-  // A search that has only begun knows none.
-  const bound = thought.report?.bound || proof.bound;
+  // Once for the line, not for every order that is carried over it; a search that has only begun knows none.
+  const atLeast = useMemo(() => lowerBound(free), [free]);
+  const bound = (thought.report?.bound || proof.bound) ?? atLeast;
   const order = ownOrder ?? suggested;
   const wished = useMemo<LineProblem>(() => ({ ...problem, wishes: [...(problem.wishes ?? []), ...(own?.wishes ?? [])] }), [problem, own]);
   const plan = useMemo(() => planOf(free, order, bound), [free, order, bound]);
@@ -155,7 +157,7 @@ function datedProblem({ problem, due }: LinePicture, sessions: LineSession[]): L
   return { ...dated, format: lineFormatOf(dated) };
 }
 
-function planOf(line: ReturnType<typeof compileLine>, order: Int32Array, bound: number | undefined): LinePlan {
+function planOf(line: ReturnType<typeof compileLine>, order: Int32Array, bound: number): LinePlan {
   const plan = planOrder(line, order, bound);
   if (!plan.fits) throw new Error('the Line view has made sure that the sessions hold its orders');
   return plan;

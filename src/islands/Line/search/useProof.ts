@@ -9,8 +9,8 @@ import { beginSolver } from './useSolver';
 const MOST_MS = 1000;
 
 /**
- * What no order of the line is below, worked out beside the page from one that is known. Null until then, and for a line so long that
- * nothing more can be said than its lower bound; both may stay null.
+ * What no order of the line is below, worked out beside the page from one that is known. Not there until then, nor for a line so long
+ * that nothing more can be said than its lower bound; null asks for nothing.
  */
 export function useProof(line: CompiledLine | null, order: Int32Array) {
   const prove = useMemo(() => {
