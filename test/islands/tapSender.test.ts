@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import fc from 'fast-check';
+import fc from '../support/property';
 import type { BenchEvent } from '../../src/core/bench/definitions';
 import { wholeEvent } from '../../src/core/bench/wholeEvent';
 import { addToOutbox, readOutbox } from '../../src/islands/client/taps/outbox';

@@ -1,4 +1,4 @@
-import fc from 'fast-check';
+import fc from './property';
 import { STANDARDS, type Paint, type Scheme, type Step } from '../../src/core/scheme/model/definitions';
 import { factsOf, TECHNIQUES } from '../../src/core/scheme/model/techniques';
 import { paint, part, scheme, step } from './units';

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { converter } from 'culori';
-import fc from 'fast-check';
+import fc from '../../support/property';
 import { labOf, labOfLinear, differenceOf, differsAtLeast, lightnessDiffersBy } from '../../../src/core/colour/difference';
 import { flattened } from '../../../src/core/colour/flatten';
 import { hexOfLinear, linearOf, luminanceOf } from '../../../src/core/colour/linearRgb';

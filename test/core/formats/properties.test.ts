@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import fc from 'fast-check';
+import fc from '../../support/property';
 import { readCommission } from '../../../src/core/formats/commission/commission';
 import { readRoster } from '../../../src/core/formats/commission/readRoster';
 import { readLineProblem } from '../../../src/core/formats/lineProblem';

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import fc from 'fast-check';
+import fc from '../../support/property';
 import { groupBy } from '../../../src/core/kernel/groupBy';
 
 describe('what belongs together', () => {

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import fc from 'fast-check';
+import fc from '../../support/property';
 import { coatKey, coatOfJob, jobKey, readCoatKey } from '../../../src/core/kernel/ids';
 import { halfOfId, idOfHalf, idsOfStep, stepOfKey } from '../../../src/core/scheme/model/halves';
 import { passKey } from '../../../src/core/scheme/passes/passes';

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import fc from 'fast-check';
+import fc from '../../support/property';
 import { Precedence } from '../../../src/core/kernel/Precedence';
 
 /** More than fit into one word of bits. */

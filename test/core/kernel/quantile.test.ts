@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import fc from 'fast-check';
+import fc from '../../support/property';
 import { quantile } from '../../../src/core/kernel/quantile';
 
 describe('the value below which a share lies', () => {

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import fc from 'fast-check';
+import fc from '../../support/property';
 import { sortRows, type SortValue } from '../../../src/core/kernel/sortRows';
 
 describe('rows sorted by a value', () => {

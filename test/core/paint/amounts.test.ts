@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import fc from 'fast-check';
+import fc from '../../support/property';
 import { amountsOfUses, potUses, unitAmounts, type UnitAmounts } from '../../../src/core/paint/amounts';
 import { coatMl, DROP_ML, FILMS, PALETTE_ML } from '../../../src/core/paint/films';
 import { passesOf } from '../../../src/core/scheme/passes/passes';

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import fc from 'fast-check';
+import fc from '../../support/property';
 import { underLampHex } from '../../../src/core/colour/lamp';
 import { differenceOf, labOf } from '../../../src/core/colour/difference';
 import { linearOf } from '../../../src/core/colour/linearRgb';

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import fc from 'fast-check';
+import fc from '../../support/property';
 import { differenceOf, labOf, labOfLinear } from '../../../src/core/colour/difference';
 import { Mixer } from '../../../src/core/colour/mixing';
 import { leastDifference, seenByAll, asSeenBy } from '../../../src/core/colour/vision';

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import fc from 'fast-check';
+import fc from '../../support/property';
 import { toBuy } from '../../../src/core/paint/buying';
 import { unitAmounts } from '../../../src/core/paint/amounts';
 import { alongThePlan, type PlannedJob } from '../../../src/core/paint/stock';

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import fc from 'fast-check';
+import fc from '../../support/property';
 import { minuteTicks, roundTicks } from '../../../src/islands/shared/chart/ticks';
 import { paceAnswer } from '../../../src/islands/Ledger/PaceChart';
 import { heldAnswer } from '../../../src/islands/Ledger/insights/WasItRight';

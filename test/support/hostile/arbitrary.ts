@@ -1,4 +1,4 @@
-import fc from 'fast-check';
+import fc from '../property';
 import type { Schema, SchemaDescription, SchemaInnerTypeDescription, SchemaObjectDescription } from 'yup';
 
 type Description = SchemaDescription & Partial<SchemaObjectDescription & SchemaInnerTypeDescription>;

@@ -1,4 +1,4 @@
-import fc from 'fast-check';
+import fc from '../property';
 import { object, type Schema } from 'yup';
 import type { Today } from '../../../src/contract/today';
 import { recordEventsSchema } from '../../../src/server/bench/recordEvents';

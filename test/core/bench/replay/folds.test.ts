@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import fc from 'fast-check';
+import fc from '../../../support/property';
 import { BENCH_EVENT_KINDS, type BenchEvent, type WorkFacts } from '../../../../src/core/bench/definitions';
 import { foldClock } from '../../../../src/core/bench/replay/foldClock';
 import { foldMarks } from '../../../../src/core/bench/replay/foldMarks';

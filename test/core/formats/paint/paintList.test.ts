@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import fc from 'fast-check';
+import fc from '../../../support/property';
 import { InputError } from '../../../../src/core/kernel/InputError';
 import { guessPaintColumns, paintsOf, readPaintList, writePaintList, writePalette } from '../../../../src/core/formats/paint/paintList';
 import { UNKNOWN_POT } from '../../../../src/core/paint/shelf';

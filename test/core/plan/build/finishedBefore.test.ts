@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import fc from 'fast-check';
+import fc from '../../../support/property';
 import { compileLine } from '../../../../src/core/line/problem/compileLine';
 import { solveLine } from '../../../../src/core/line/search/solveLine';
 import { fixedStrategies } from '../../../../src/core/line/search/strategies';

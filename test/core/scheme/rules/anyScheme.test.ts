@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import fc from 'fast-check';
+import fc from '../../../support/property';
 import { readLineProblem } from '../../../../src/core/formats/lineProblem';
 import { enteredOrder } from '../../../../src/core/line/problem/precedence';
 import { compileLine } from '../../../../src/core/line/problem/compileLine';

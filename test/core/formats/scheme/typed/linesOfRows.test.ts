@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import fc from 'fast-check';
+import fc from '../../../../support/property';
 import { isRows, linesOfRows } from '../../../../../src/core/formats/scheme/typed/linesOfRows';
 import { readSchemeLines } from '../../../../../src/core/formats/scheme/typed/readLines';
 import { SHARE_NAMES } from '../../../../../src/core/scheme/model/shares';
