@@ -1,4 +1,5 @@
 import { groupBy } from '../kernel/groupBy';
+import { leastSquares } from '../kernel/leastSquares';
 import { FILM_KINDS, type FilmFactors, type FilmKind } from './films';
 import type { PaintUsed, PotLevel } from './shelf';
 
@@ -7,8 +8,6 @@ const PRIOR_SD = 0.5;
 /** Standard deviations of a level, in millilitres: measured or weighed; read in tenths, it is off by a part of a tenth of the pot. */
 const MEASURED_SD_ML = 0.3;
 const TENTH_SD = 0.1 / Math.sqrt(12);
-const ROUNDS = 30;
-const CLOSE = 1e-9;
 
 /** Between two looks at a pot: what was taken by each kind of work as assumed, and what really went. */
 export interface Measured {
@@ -52,35 +51,22 @@ export function measuredUse(
 
 /**
  * How much more than assumed each kind of work takes: the most probable factors under log-normal priors around 1 (standard deviation of
- * the log 0.5) and normal errors of reading, by Gauss and Newton on the logs, one factor after the other. Kinds that no pot has measured
- * are left out.
+ * the log 0.5) and normal errors of reading. Kinds that no pot has measured are left out.
  */
 export function learnFilms(measured: readonly Measured[]): FilmFactors {
   const kinds = FILM_KINDS.filter((kind) => measured.some(({ assumedMl }) => (assumedMl[kind] ?? 0) > 0));
-  const logs = new Map<FilmKind, number>(kinds.map((kind) => [kind, 0]));
-  const predicted = ({ assumedMl, paletteMl }: Measured) =>
-    kinds.reduce((sum, kind) => sum + Math.exp(logs.get(kind)!) * (assumedMl[kind] ?? 0), paletteMl);
-  for (let round = 0; round < ROUNDS * kinds.length; round++) {
-    let largest = 0;
-    for (const kind of kinds) {
-      const log = logs.get(kind)!;
-      let slope = -log / PRIOR_SD ** 2;
-      let curve = 1 / PRIOR_SD ** 2;
-      for (const each of measured) {
-        const own = Math.exp(log) * (each.assumedMl[kind] ?? 0);
-        const off = each.usedMl - predicted(each);
-        slope += (off * own) / each.sdMl ** 2;
-        // Where too much was predicted the curve is steeper than Gauss and Newton have it, and a step by theirs would go too far.
-        curve += (own ** 2 + Math.max(0, -off) * own) / each.sdMl ** 2;
-      }
-      // A step longer than this leaves what a straight line says of an exponential.
-      const move = Math.max(-0.5, Math.min(0.5, slope / curve));
-      logs.set(kind, log + move);
-      largest = Math.max(largest, Math.abs(move));
-    }
-    if (largest < CLOSE) break;
-  }
-  return Object.fromEntries(kinds.map((kind) => [kind, Math.exp(logs.get(kind)!)]));
+  const residualsOf = (logs: readonly number[]) => [
+    ...measured.map(({ assumedMl, paletteMl, usedMl, sdMl }) => {
+      const foretold = kinds.reduce((sum, kind, index) => sum + Math.exp(logs[index]!) * (assumedMl[kind] ?? 0), paletteMl);
+      return (usedMl - foretold) / sdMl;
+    }),
+    ...logs.map((log) => log / PRIOR_SD),
+  ];
+  const logs = leastSquares(
+    residualsOf,
+    kinds.map(() => 0),
+  );
+  return Object.fromEntries(kinds.map((kind, index) => [kind, Math.exp(logs[index]!)]));
 }
 
 /** How far the amounts between two looks were foretold off, in millilitres: with what was assumed, and with what was learned. */

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import fc from 'fast-check';
+import fc from '../../support/property';
 import { Mixer, usualStrength } from '../../../src/core/colour/mixing';
 import { FILM_KINDS, type FilmFactors, type FilmKind } from '../../../src/core/paint/films';
 import { howFarOff, learnFilms, measuredUse, type Measured } from '../../../src/core/paint/learnFilms';
@@ -51,6 +51,15 @@ describe('how much paint work really takes', () => {
       }),
       { numRuns: 60 },
     );
+    // Two kinds that always went together, and much more used than they account for: each could bear most of it.
+    const together = [
+      { brushed: 0.35, thinned: 0.2, usedMl: 0 },
+      { brushed: 0.62, thinned: 0.39, usedMl: 12 },
+    ].map(({ usedMl, ...assumedMl }): Measured => ({ ...between('brushed', 1, usedMl, 0.5), assumedMl }));
+    const learned = learnFilms(together);
+    for (const kind of ['brushed', 'thinned'] as const)
+      for (const nudge of [0.98, 1.02])
+        expect(loss({ ...learned, [kind]: learned[kind]! * nudge }, together)).to.be.above(loss(learned, together));
   });
 
   it('goes by what was painted between the two looks, and by no pot that was filled or not used', () => {
