@@ -1,6 +1,7 @@
 import { defineMiddleware } from 'astro:middleware';
 import { asDataError } from './data/file/dataErrors';
 import { dataFolder } from './server/running/dataFolder';
+import { UNHEARD } from './server/running/givingUp';
 import { serving } from './server/running/serving';
 
 const routes = import.meta.glob('./pages/api/**/*.ts');
@@ -14,7 +15,9 @@ export const onRequest = defineMiddleware(async ({ url, request, routePattern, c
     return refuse(405, 'A page is only read: use an address that the pages write to.', { allow: 'GET, HEAD' });
   const answer = () => next().catch(failure);
   // Endpoints pass the gate once they have read what was sent.
-  const response = isPage ? await serving.together(answer) : await answer();
+  // Whoever waited while the program came to its end has gone, and opens the data no more.
+  const page = () => (request.signal.aborted ? Promise.resolve(new Response(null, { status: UNHEARD })) : answer());
+  const response = isPage ? await serving.together(page) : await answer();
   if (!isPage && response.status === 404 && !isJson(response)) return notThere(routePattern);
   // Astro writes the policy with the hashes of its scripts; it has no directive for style attributes, which carry paint colours.
   const policy = response.headers.get('content-security-policy');

@@ -8,8 +8,8 @@ import { openQuestions } from '../../src/server/running/serving';
 import { closeDatabase, services } from '../../src/server/starting/services';
 import { solveInThread } from '../../src/server/work/threads';
 import { randomProblem } from '../support/lineProblems';
+import { onEmptyFolder } from '../support/runningOn';
 import { rejected } from '../support/shop';
-import { temporaryFolder } from '../support/temporaryFolder';
 
 describe('a question that takes long', () => {
   const questions = new OpenQuestions();
@@ -50,11 +50,8 @@ describe('a question that takes long', () => {
     expect(after, 'it went on until then').to.be.greaterThan(1);
   });
 
-  it('goes with the data it is of, so that no later asker hears of it', async () => {
-    const { folder, remove } = temporaryFolder();
-    const before = process.env['NEAT_RELAY_DATA'];
-    process.env['NEAT_RELAY_DATA'] = folder;
-    try {
+  it('goes with the data it is of, so that no later asker hears of it', () =>
+    onEmptyFolder(async () => {
       await services();
       let isGivenUp = false;
       const ofThis = () => new Promise<string>(() => presentClient()!.addEventListener('abort', () => (isGivenUp = true)));
@@ -62,13 +59,7 @@ describe('a question that takes long', () => {
       await closeDatabase();
       expect(isGivenUp).to.equal(true);
       expect(await openQuestions.soon('how much', () => Promise.resolve('of the next'))).to.deep.equal({ ready: 'of the next' });
-    } finally {
-      await closeDatabase();
-      if (before === undefined) delete process.env['NEAT_RELAY_DATA'];
-      else process.env['NEAT_RELAY_DATA'] = before;
-      remove();
-    }
-  });
+    }));
 
   it('ends the thread that searches for it', async () => {
     const leave = new AbortController();

@@ -6,7 +6,7 @@ import { asDataError, isBusy, UnfitBackupError } from '../../data/file/dataError
 import { InputError } from '../../core/kernel/InputError';
 import { announce, type Announcement } from '../running/announcements';
 import { ConflictError, NotFoundError } from '../stores/errors';
-import { forAll, forClient, GivenUpError, untilDone } from '../running/givingUp';
+import { forAll, forClient, GivenUpError, stopIfGone, UNHEARD, untilDone } from '../running/givingUp';
 import { programTime } from '../running/programTime';
 import { dataFolder } from '../running/dataFolder';
 import { checkInPlace, openedDatabase, services, writing } from '../starting/services';
@@ -122,6 +122,8 @@ function answering<B>(read: BodyReader<B>, handle: (body: B, call: Call) => Prom
     try {
       const body = await read(request);
       return await serving.together(async () => {
+        // Who waited while the program came to its end has gone, and opens the data no more.
+        stopIfGone(request.signal);
         const call = { stores: await services(), params, url, request, now: programTime() };
         const answer = await untilDone(() => forClient(request.signal, () => handle(body, call)), request.signal);
         // A folder that was taken away in the middle has not stored anything.
@@ -142,9 +144,6 @@ function closing(response: Response): Response {
   response.headers.set('connection', 'close');
   return response;
 }
-
-/** Nobody hears it. */
-const UNHEARD = 499;
 
 /** Turns a refusal into its answer; what went wrong unforeseen is written to the log and not shown. */
 function refusal(error: unknown): Response {

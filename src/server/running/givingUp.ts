@@ -5,6 +5,9 @@ export class GivenUpError extends Error {
   override readonly name = 'GivenUpError';
 }
 
+/** The status of an answer that nobody hears. */
+export const UNHEARD = 499;
+
 /** Whom the present computation is for: what it begins is for the same one. */
 const client = new AsyncLocalStorage<AbortSignal>();
 
@@ -17,8 +20,8 @@ export const forAll = <T>(work: () => Promise<T>): Promise<T> => client.exit(wor
 /** Of whom the present work is for; undefined where it is for everybody. */
 export const presentClient = (): AbortSignal | undefined => client.getStore();
 
-export function stopIfGone(): void {
-  if (client.getStore()?.aborted) throw new GivenUpError('Whoever asked for this has gone.');
+export function stopIfGone(signal = client.getStore()): void {
+  if (signal?.aborted) throw new GivenUpError('Whoever asked for this has gone.');
 }
 
 /** Work that was shared with somebody who has gone is begun again by whoever still waits; without a signal that is everybody. */

@@ -8,7 +8,7 @@ import { adoptTime } from '../bench/adoptTime';
 import { fitBy } from '../work/fitters';
 import { ThreadFitter } from '../work/ThreadFitter';
 import { finishOutbox } from '../mail/putInOutbox';
-import { openQuestions } from '../running/serving';
+import { openQuestions, serving } from '../running/serving';
 import { onStop } from '../running/stopping';
 import { storesOf } from '../stores/storesOf';
 import { keepLearning } from '../ledger/keepLearning';
@@ -42,7 +42,7 @@ export async function openedDatabase(): Promise<Running> {
 
 async function open(): Promise<Running> {
   const database = await openDatabase(dataFolder());
-  onStop(closeDatabase);
+  onStop(closeAtEnd);
   const stores = storesOf(database.knex);
   try {
     await adoptTime(stores);
@@ -77,6 +77,12 @@ export function checkInPlace({ isInPlace, folder }: OpenedDatabase): void {
   throw new DataError(
     `The data folder ${folder} was deleted or replaced while the program ran: nothing is stored any more. Stop the program, put the folder back if it was deleted by mistake, and start again.`,
   );
+}
+
+/** Whoever is being answered is answered first: what they read would be closed under them. */
+async function closeAtEnd(): Promise<void> {
+  openQuestions.giveUpAll();
+  await serving.byItself(closeDatabase);
 }
 
 /** Writes everything into the one file; the next use opens it again. */
