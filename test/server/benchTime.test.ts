@@ -46,6 +46,17 @@ describe('taps whose clock was wrong', () => {
     expect(await told()).to.deep.equal(before);
   });
 
+  it('of other data do not keep the clock ahead', async () => {
+    const wall = Date.parse(NOW.toISOString());
+    const steady = new SteadyClock(
+      () => wall,
+      () => 0,
+    );
+    steady.goOnFrom(wall + 30 * DAY_MS);
+    await adoptTime(given.database.stores, steady);
+    expect(steady.now()).to.equal(wall);
+  });
+
   it('of a year 9999 spoil no other time', async () => {
     const events = await taps(-20);
     const far = { ...given.shop.event(0, 'noted', { note: 'by a broken clock' }), at: '9999-12-31T23:00:00.000Z' };

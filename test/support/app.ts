@@ -1,6 +1,5 @@
-import { readFileSync, renameSync, writeFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import net from 'node:net';
-import path from 'node:path';
 import { emptyFolder, settledDemoFolder } from './database';
 import { end, hostOf, run, stop } from './hosts';
 
@@ -32,18 +31,8 @@ export async function startApp({
   const { folder, remove } = await (demo ? settledDemoFolder(STARTED) : emptyFolder());
   const port = await freePort();
   const url = `http://127.0.0.1:${port}`;
-  const clock = path.join(folder, 'test-clock');
-  // Put in place in one piece: a program that reads a file half written would see its clock fall back to the true time.
-  const setClock = (ms: number) => {
-    writeFileSync(`${clock}.next`, String(ms));
-    renameSync(`${clock}.next`, clock);
-  };
-  if (shiftsClock) setClock(0);
-  const isUsual = !cold && !shiftsClock && Object.keys(settings).length === 0;
-  const own = isUsual
-    ? null
-    : { settings: { ...settings, TEST_CLOCK: clock }, preloaded: shiftsClock ? ['./test/support/shiftedClock.mjs'] : [] };
-  let host = hostOf(own);
+  const options = { settings, shiftsClock, isCold: cold };
+  let host = hostOf(options);
   const start = async (waitFor: 'page' | 'port') => {
     await run(host, folder, port);
     if (waitFor === 'page' && !(await fetch(url)).ok) throw new Error(`no page at ${url}: was the application built?`);
@@ -54,10 +43,12 @@ export async function startApp({
     folder,
     kill: () => end(host),
     restart: (waitFor = 'page') => {
-      host = hostOf(own);
+      const ahead = host.clock?.aheadMs ?? 0;
+      host = hostOf(options);
+      host.clock?.set(ahead);
       return start(waitFor);
     },
-    passMinutes: (minutes) => setClock(Number(readFileSync(clock, 'utf8')) + minutes * 60_000),
+    passMinutes: (minutes) => host.clock!.set(host.clock!.aheadMs + minutes * 60_000),
     memoryMb: () => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${host.process.pid}/status`, 'utf8'))?.[1]) / 1000,
     stop: async () => {
       await stop(host);

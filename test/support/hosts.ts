@@ -1,16 +1,21 @@
 import { fork, type ChildProcess } from 'node:child_process';
 import { setTimeout as pause } from 'node:timers/promises';
+import { ShiftedClock } from './ShiftedClock';
 
 /** A process that runs one program at a time. */
 export interface Host {
   process: ChildProcess;
-  /** What it was begun with beside the usual; null for nothing, then it may run the programs of other tests. */
-  own: HostOptions | null;
+  options: HostOptions;
+  /** Says how far its clock is ahead; null where it has that of the computer. */
+  clock: ShiftedClock | null;
 }
 
 export interface HostOptions {
+  /** Beside the usual; a process that has any runs the program of one test only. */
   settings: Record<string, string>;
-  preloaded: string[];
+  shiftsClock: boolean;
+  /** Nothing has run in it before, and nothing will after. */
+  isCold: boolean;
 }
 
 /** What runs none at the moment. The engine takes longer to make the code fast than many a test takes: the next program finds it so. */
@@ -18,22 +23,24 @@ const idle: Host[] = [];
 /** A program that is busy for longer is ended with its process. */
 const STOPS_WITHIN_MS = 2000;
 
-export function hostOf(own: HostOptions | null): Host {
-  const known = own === null ? idle.splice(0).filter(isAlive) : [];
-  const host = known.pop() ?? { process: begun(own), own };
-  idle.push(...known);
+export function hostOf(options: HostOptions): Host {
+  const fit = isShared(options) ? idle.findIndex((host) => isAlive(host) && host.options.shiftsClock === options.shiftsClock) : -1;
+  const host = fit < 0 ? begun(options) : idle.splice(fit, 1)[0]!;
+  host.clock?.set(0);
   return host;
 }
 
+const isShared = ({ settings, isCold }: HostOptions) => !isCold && Object.keys(settings).length === 0;
 const isAlive = ({ process: child }: Host) => child.exitCode === null && child.signalCode === null;
 
-function begun(own: HostOptions | null): ChildProcess {
-  const { settings, preloaded } = own ?? { settings: {}, preloaded: [] };
-  return fork('test/support/host.mjs', {
-    execArgv: preloaded.flatMap((file) => ['--import', file]),
-    env: { ...process.env, NODE_ENV: 'production', ...settings },
+function begun(options: HostOptions): Host {
+  const clock = options.shiftsClock ? new ShiftedClock() : null;
+  const child = fork('test/support/host.mjs', {
+    execArgv: clock ? ['--import', './test/support/shiftClock.mjs'] : [],
+    env: { ...process.env, NODE_ENV: 'production', ...(clock && { TEST_CLOCK: clock.file }), ...options.settings },
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
   });
+  return { process: child, options, clock };
 }
 
 /** Runs the program on a folder and a port; answers once it listens. */
@@ -45,7 +52,7 @@ export function run({ process: child }: Host, folder: string, port: number): Pro
 export async function stop(host: Host): Promise<void> {
   if (!isAlive(host)) return;
   const isStopped =
-    host.own === null && (await Promise.race([told(host.process, { folder: null }).then(() => true), pause(STOPS_WITHIN_MS, false)]));
+    isShared(host.options) && (await Promise.race([told(host.process, { folder: null }).then(() => true), pause(STOPS_WITHIN_MS, false)]));
   if (isStopped) idle.push(host);
   else await end(host);
 }

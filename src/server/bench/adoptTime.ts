@@ -7,11 +7,12 @@ import { clock } from '../running/programTime';
 import type { Stores } from '../stores/stores';
 
 /**
- * The clock goes on from the last tap at this bench. Where taps lie ahead of the computer's clock, it is either behind now, and time
- * goes on from the last tap, or was ahead then, and they are brought back. The next start tells which it was: had it been ahead, what
- * it told would still lie ahead.
+ * The clock goes on from the last tap at this bench, and keeps nothing of the bench of other data. Where taps lie ahead of the computer's
+ * clock, it is either behind now, and time goes on from the last tap, or was ahead then, and they are brought back. The next start tells
+ * which it was: had it been ahead, what it told would still lie ahead.
  */
 export async function adoptTime({ bench }: Pick<Stores, 'bench'>, by: SteadyClock = clock): Promise<void> {
+  by.begin();
   await bench.endCorrectedRun();
   const now = by.now();
   const doubtful = await bench.doubtfulCorrection();

@@ -9,8 +9,8 @@ const CORRECTION_MS = 2_000;
  * the sitting is over, and never back behind a tap. Minutes between two taps are what really passed between them.
  */
 export class SteadyClock {
-  private at: number;
-  private passedAt: number;
+  private at = 0;
+  private passedAt = 0;
   /** What comes next lies behind it. */
   private lastTapAt = -Infinity;
 
@@ -19,8 +19,14 @@ export class SteadyClock {
     private readonly wall: () => number,
     private readonly passed: () => number,
   ) {
-    this.at = wall();
-    this.passedAt = passed();
+    this.begin();
+  }
+
+  /** As the computer's clock is now, with no tap behind it. */
+  begin(): void {
+    this.at = this.wall();
+    this.passedAt = this.passed();
+    this.lastTapAt = -Infinity;
   }
 
   now(): number {

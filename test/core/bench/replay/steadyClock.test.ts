@@ -47,6 +47,16 @@ describe('the clock of the bench', () => {
     });
   }
 
+  it('forgets the taps of other data when it begins again', () => {
+    clock.goOnFrom(wall + 30 * 24 * HOUR);
+    expect(pass(0)).to.equal(wall + 30 * 24 * HOUR);
+    clock.begin();
+    expect(pass(MINUTE)).to.equal(wall);
+    clock.tapped(wall);
+    wall -= HOUR;
+    expect(clock.now(), 'a sitting of its own').to.equal(wall + HOUR);
+  });
+
   it('goes on from a last tap that is a little ahead, and not from one far ahead', () => {
     const ahead = wall + 40 * MINUTE;
     clock.tapped(ahead);
