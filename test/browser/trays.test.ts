@@ -85,6 +85,29 @@ describe('choosing trays', () => {
     expect(await user.complaints()).to.deep.equal([]);
   });
 
+  it('takes no key that is typed into the search, or while the shortcuts lie over it', async () => {
+    await user.plan(commission, '/trays');
+    await tried();
+    await user.press('Pony couriers');
+    await tried();
+    await user.press('This unit alone');
+    await tried();
+    const before = await user.text('[role="tab"][aria-selected="true"]');
+    await user.keys('/');
+    await user.find('dialog#search[open]');
+    await user.keys('s', 'a');
+    await user.see('dialog#search', /found|Nothing/);
+    // The first empties the field.
+    await user.keys(Key.ESCAPE, Key.ESCAPE);
+    await user.find('dialog#search:not([open])');
+    await user.keys('?');
+    await user.find('dialog#keys[open]');
+    await user.keys('a', 's', Key.ESCAPE);
+    await user.find('dialog#keys:not([open])');
+    await user.press('Within the whole line');
+    expect(await user.text('[role="tab"][aria-selected="true"]')).to.equal(before);
+  });
+
   it('has a tray finished before the next, with its price on Line, taken back and done again by keyboard', async () => {
     const isTicked = async () => (await user.box('each tray of Lamp keepers')).isSelected();
     const undoOrRedo = async (key: string) => {

@@ -1,4 +1,4 @@
-import { useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { approved, hasScheme, modelsOf, SIZE_LABELS, type Unit } from '../../core/scheme/model/definitions';
 import type { RosterUnit } from '../../core/plan/build/roster';
 import type { HouseRules } from '../../core/scheme/model/houseRules';
@@ -16,6 +16,7 @@ import { SaveState } from '../shared/SaveState';
 import { UnitChooser } from '../shared/UnitChooser';
 import { keepInAddress, UnitTabs } from '../shared/UnitTabs';
 import { useSaved } from '../client/useSaved';
+import { useViewKeys } from '../client/viewKeys';
 import type { TraysRequest } from '../workers/trays.worker';
 import { SplitTable } from './SplitTable';
 import { TrayCharts } from './TrayCharts';
@@ -172,16 +173,10 @@ function UnitTrays({ picture, units, unit, scope, onScope, onTake }: UnitTraysPr
       )
     : null;
   const current = choices.find((choice) => choice.limit === now);
-  const onKey = useEffectEvent((event: KeyboardEvent) => {
-    if (event.ctrlKey || event.metaKey || event.altKey) return;
-    const key = event.key.toLowerCase();
-    if (key === 's' && sweet && sweet.limit !== now) onTake(sweet.limit);
-    if (key === 'a') onScope?.(scope === 'alone' ? 'whole line' : 'alone');
+  useViewKeys({
+    s: () => sweet && sweet.limit !== now && onTake(sweet.limit),
+    a: () => onScope?.(scope === 'alone' ? 'whole line' : 'alone'),
   });
-  useEffect(() => {
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, []);
 
   if (isDone && choices.length === 0) return <Notice>Everything on {unit.name} is painted: its trays no longer matter.</Notice>;
   return (

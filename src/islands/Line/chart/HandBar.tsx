@@ -2,12 +2,12 @@ import type { LinePicture } from '../../../contract/line';
 import { Button } from '../../../ui/Button/Button';
 import { counted } from '../../../ui/format';
 import { SaveState } from '../../shared/SaveState';
-import type { useLine } from '../search/useLine';
+import type { Line } from '../search/useLine';
 import { Working } from '../../../ui/Working/Working';
 import styles from './chart.module.css';
 
 /** What was done by hand and what it has cost, undo and redo, and what a search around it has found. */
-export function HandBar({ line, picture }: { line: ReturnType<typeof useLine>; picture: LinePicture }) {
+export function HandBar({ line, picture }: { line: Line; picture: LinePicture }) {
   const { note, found, times, plan } = line;
   return (
     <div className={styles.hand}>
@@ -50,7 +50,7 @@ export function HandBar({ line, picture }: { line: ReturnType<typeof useLine>; p
   );
 }
 
-function ownText(line: ReturnType<typeof useLine>, { isOwnOnBench, isOnBench }: LinePicture): string {
+function ownText(line: Line, { isOwnOnBench, isOnBench }: LinePicture): string {
   if (isOwnOnBench && !line.saved.canUndo) return 'This is the order on the bench.';
   if (!line.isOwn) return 'This is the suggested order.';
   return isOnBench ? 'This is your own order; the bench follows the one put there.' : 'This is your own order.';

@@ -7,7 +7,7 @@ import { EDGE_PIXELS, keyAction, MOST_ZOOM, usePointer } from './chartHands';
 import { Blocks, DateMarks, Ground, Marked, Over, Pins, Places, ROW, TOP } from './chartLayers';
 import { chartScale } from './chartScale';
 import type { LineTimes } from '../../shared/LineTimes';
-import { type useCarry, minuteOfPlace } from './useCarry';
+import { type Carrying, minuteOfPlace } from './useCarry';
 import { useWindow } from './useWindow';
 import { Legend } from '../../shared/chart/ChartFigure';
 import styles from './RelayChart.module.css';
@@ -21,7 +21,7 @@ interface RelayChartProps {
   pinned: ReadonlySet<string>;
   selected: number;
   onSelect: (place: number) => void;
-  carrying: ReturnType<typeof useCarry>;
+  carrying: Carrying;
   wholeLeg: boolean;
   /** What the job in hand is, and why it stands there. */
   details: ReactNode;

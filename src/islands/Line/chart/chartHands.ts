@@ -1,8 +1,6 @@
 import { type KeyboardEvent, type PointerEvent, type RefObject, useEffect, useRef } from 'react';
 import type { Scale } from './chartScale';
-import type { useCarry } from './useCarry';
-
-type Carrying = ReturnType<typeof useCarry>;
+import type { Carrying } from './useCarry';
 
 export const MOST_ZOOM = 32;
 /** A pointer that has moved so far is carrying, not pointing. */

@@ -54,6 +54,9 @@ export function heldOver(held: Carry, plan: LinePlan, minute: number): Carry {
   return over === held.over ? held : { ...held, over };
 }
 
+/** What is in the hand, and what is done with it. */
+export type Carrying = ReturnType<typeof useCarry>;
+
 type Drop = (from: number, end: number, place: PlaceCost) => void;
 
 /** Picking up, carrying and putting down, the same for mouse, touch and keyboard. Earlier pins do not bind the hand. */

@@ -49,6 +49,8 @@ interface HandNote {
   letGo: number;
 }
 
+export type Line = ReturnType<typeof useLine>;
+
 /**
  * The line on screen: the order the program suggests, or the painter's own with its pins and wishes, and what a search
  * around those has found. It is planned in the sessions given, or in one session when there are none.

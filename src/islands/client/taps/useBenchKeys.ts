@@ -1,8 +1,6 @@
 import { useEffect, useRef } from 'react';
+import { isForView, type ViewKeys } from '../viewKeys';
 import { useHold } from './useHold';
-
-/** Keys of the bench by `KeyboardEvent.key`, lower case. */
-export type BenchKeys = Record<string, () => void>;
 
 /** What a foot pedal sends: the `KeyboardEvent.key` of House rules, or '' for none. Held down it undoes. */
 export interface Pedal {
@@ -13,7 +11,6 @@ export interface Pedal {
 
 const NO_PEDAL: Pedal = { key: '', press: () => undefined, hold: () => undefined };
 
-const isTyping = (target: EventTarget | null) => target instanceof HTMLElement && target.matches('input, select, textarea');
 const isOtherControl = (target: EventTarget | null, main: HTMLElement | null) =>
   target instanceof HTMLElement &&
   target !== main &&
@@ -24,23 +21,21 @@ const isOtherControl = (target: EventTarget | null, main: HTMLElement | null) =>
  * Listens for the keys anywhere on the page. Space on another focused control works that control, as everywhere;
  * a key held down counts once.
  */
-export function useBenchKeys(keys: BenchKeys, main: React.RefObject<HTMLButtonElement | null>, pedal: Pedal = NO_PEDAL): void {
+export function useBenchKeys(keys: ViewKeys, main: React.RefObject<HTMLButtonElement | null>, pedal: Pedal = NO_PEDAL): void {
   const held = useHold(pedal.press, pedal.hold);
   const latest = useRef({ keys, pedal: { key: pedal.key, held } });
   useEffect(() => {
     latest.current = { keys, pedal: { key: pedal.key, held } };
   });
   useEffect(() => {
-    const isOurs = (event: KeyboardEvent) =>
-      !isTyping(event.target) && !event.ctrlKey && !event.metaKey && !event.altKey && document.querySelector('dialog[open]') === null;
-    const isPedal = (event: KeyboardEvent) => event.key === latest.current.pedal.key && isOurs(event);
+    const isPedal = (event: KeyboardEvent) => event.key === latest.current.pedal.key && isForView(event);
     const onDown = (event: KeyboardEvent) => {
       if (isPedal(event)) {
         event.preventDefault();
         if (!event.repeat) latest.current.pedal.held.down();
         return;
       }
-      if (!isOurs(event) || (event.key === ' ' && isOtherControl(event.target, main.current))) return;
+      if (!isForView(event) || (event.key === ' ' && isOtherControl(event.target, main.current))) return;
       const act = latest.current.keys[event.key.toLowerCase()];
       if (!act) return;
       event.preventDefault();
