@@ -1,11 +1,15 @@
 import { BenchCalendar } from '../timing/BenchCalendar';
 import type { CompiledLine } from '../problem/compiledLine';
+import { has, keyOf, type Begun } from './begunOrder';
 import { DateBounds } from './dates';
+import { Dominance } from './Dominance';
 import { headsAndTails } from './headsAndTails';
-import { isEndless } from './sessions';
+import { minuteCosts, type MinuteCosts } from './minuteCosts';
 import { LineClock } from '../timing/LineClock';
 import type { ToolCopy } from '../timing/ToolRack';
 import { cheapestOpenings, type Openings } from './openings';
+import { restOfOrder, type Rest } from './restOfOrder';
+import { isStraight } from './straight';
 
 export interface ExactLimits {
   /** Begun orders kept at every length. */
@@ -23,25 +27,6 @@ export interface ExactAnswer {
   isComplete: boolean;
 }
 
-/** The first jobs of an order. Two begun orders of the same jobs differ only in what the rest can feel of them. */
-interface Begun {
-  before: Begun | null;
-  job: number;
-  placed: Uint32Array;
-  /**
-   * What the total has of it already, the time on the clock aside: broken preferences, lateness of the dates that are settled, legs, and,
-   * where sessions part it from that time, changeover and waiting at the bench.
-   */
-  owed: number;
-  /** Setup in hand. */
-  held: number;
-  /** No order that begins so has a smaller total. */
-  bound: number;
-  session: number;
-  /** What the rest can feel: moments at which setups could be in hand, and ends of models that are waited for. */
-  felt: Float64Array;
-}
-
 /** A begun order with one more job, not yet looked at closely. */
 interface Longer {
   before: Begun;
@@ -52,30 +37,13 @@ interface Longer {
   reached: number;
 }
 
-/** What is left to place after a begun order. */
-interface Rest {
-  /** Jobs that may stand next. */
-  next: number[];
-  jobsOfSetup: Int32Array;
-  setups: number;
-  /** Hands-on minutes, the cheapest opening of every setup, and a fetch of every tray. */
-  work: number;
-  /** The hands-on minutes alone. */
-  handsOn: number;
-  /** The dates that are not settled, what each set of all of them still needs, and the sets that need a setup or a tray. */
-  open: number;
-  workOfSets: Float64Array;
-  setupSets: Int32Array;
-  traySets: Int32Array;
-}
-
 const STOP_CHECK = 32;
-/** Rounding up to which one begun order counts as no worse than another. */
+/** Rounding up to which one total counts as no better than another. */
 const ROUNDING = 1e-9;
 
 /**
- * Branch and bound (Land and Doig 1960) with dominance (Ibaraki 1977), one job longer at a time: all begun orders of the same length side by side. One is dropped when its
- * bound is not below the best total known, or when another one of the same jobs leaves the rest at least as well off.
+ * Branch and bound (Land and Doig 1960) with dominance, one job longer at a time: all begun orders of the same length side by side. One
+ * is dropped when its bound is not below the best total known, or when another one of the same jobs leaves the rest at least as well off.
  * When more are left than `width`, those with the largest bounds are left out, and the answer is a good order and a
  * bound, but no proof.
  */
@@ -92,12 +60,10 @@ class ExactSearch {
   private readonly earliest: Float64Array;
   private readonly words: number;
   private readonly entries: { then: Int32Array[]; first: Int32Array; cost: Float64Array };
-  private readonly isEndless: boolean;
-  /** What a minute on the clock adds to the total; what one lost at the bench adds beyond that; and what every order has anyway. */
-  private readonly perMinute: number;
-  private readonly perLostMinute: number;
+  private readonly costs: MinuteCosts;
+  /** What the hands-on minutes add to the total of every order. */
   private readonly handsOnCost: number;
-  private readonly shortcuts: [from: number, to: number][];
+  private readonly dominance: Dominance;
   private readonly isStraight: boolean;
   private readonly path: Int32Array;
   private bestOrder: Int32Array | null = null;
@@ -118,14 +84,10 @@ class ExactSearch {
     const then: number[][] = Array.from({ length: line.jobCount }, () => []);
     line.preferThen.forEach((job, entry) => then[job]!.push(entry));
     this.entries = { then: then.map((list) => Int32Array.from(list)), first: line.preferFirst, cost: line.preferCost };
-    this.isEndless = isEndless(line);
-    const { span, bench } = line.objective;
-    // In one endless session every minute until the end is one at the bench.
-    this.perMinute = this.isEndless ? span + bench : span;
-    this.perLostMinute = this.isEndless ? 0 : bench;
-    this.handsOnCost = this.perLostMinute * line.jobMinutes.reduce((sum, minutes) => sum + minutes, 0);
-    this.shortcuts = this.isEndless ? [] : shortcutsBySession(line);
-    this.isStraight = (this.isEndless || startsAreStraight(line)) && noDetourIsQuicker(line);
+    this.costs = minuteCosts(line);
+    this.handsOnCost = this.costs.perLostMinute * line.jobMinutes.reduce((sum, minutes) => sum + minutes, 0);
+    this.dominance = new Dominance(line, this.dates, this.costs);
+    this.isStraight = isStraight(line, this.costs.isEndless);
     this.path = new Int32Array(line.jobCount);
   }
 
@@ -161,7 +123,7 @@ class ExactSearch {
   private expand(begun: Begun, length: number, longer: Longer[]): void {
     const { clock, line } = this;
     this.replay(begun, length);
-    const rest = this.restOf(begun.placed);
+    const rest = restOfOrder(line, this.openings, this.dates, begun.placed);
     for (const job of rest.next) {
       clock.branch(length);
       clock.place(job);
@@ -171,7 +133,7 @@ class ExactSearch {
         else {
           const bound = Math.max(begun.bound, this.boundOf(begun.placed, rest, job, owed));
           if (bound < this.bestCost - ROUNDING)
-            longer.push({ before: begun, job, owed, bound, reached: this.perMinute * clock.time + owed });
+            longer.push({ before: begun, job, owed, bound, reached: this.costs.perMinute * clock.time + owed });
         }
       }
       clock.drop();
@@ -199,11 +161,11 @@ class ExactSearch {
   /** What the job that was placed last adds for its leg, and for what it took at the bench beyond the work. */
   private lostOn({ held }: Begun, job: number): number {
     const { prep, wait } = this.clock.timing;
-    return this.perLostMinute * (prep + wait) + (held === this.line.jobSetup[job] ? 0 : this.line.objective.leg);
+    return this.costs.perLostMinute * (prep + wait) + (held === this.line.jobSetup[job] ? 0 : this.line.objective.leg);
   }
 
   private costAt(time: number, owed: number): number {
-    return this.perMinute * (time - this.line.sessionFrom[0]!) + this.handsOnCost + owed;
+    return this.costs.perMinute * (time - this.line.sessionFrom[0]!) + this.handsOnCost + owed;
   }
 
   /** Lateness of the dates that the job, placed last, has settled. */
@@ -249,7 +211,7 @@ class ExactSearch {
     this.replay(before, length - 1);
     clock.branch(length - 1);
     clock.place(job);
-    const rest = this.restOf(placed);
+    const rest = restOfOrder(line, this.openings, this.dates, placed);
     const copies = clock.tools.byLastUse().filter(({ tool }) => this.isToolWanted(tool, rest));
     const felt = this.feltBy(placed, copies);
     const begun: Begun = { before, job, placed, owed, held: line.jobSetup[job]!, bound, session: clock.session, felt };
@@ -257,49 +219,9 @@ class ExactSearch {
     const key = keyOf(placed, copies);
     const others = sameJobs.get(key);
     if (!others) sameJobs.set(key, [begun]);
-    else if (this.mayCompare(rest) && others.some((other) => this.isNoWorse(other, begun, rest))) return null;
+    else if (this.dominance.mayCompare(rest) && others.some((other) => this.dominance.isNoWorse(other, begun, rest))) return null;
     else others.push(begun);
     return begun;
-  }
-
-  private restOf(placed: Uint32Array): Rest {
-    const { line, openings, dates } = this;
-    const byMask = new Float64Array(dates.all + 1);
-    const rest: Rest = {
-      next: [],
-      jobsOfSetup: new Int32Array(line.setupCount),
-      setups: 0,
-      work: 0,
-      handsOn: 0,
-      open: dates.openAfter((job) => has(placed, job)),
-      workOfSets: byMask,
-      setupSets: new Int32Array(line.setupCount),
-      traySets: new Int32Array(line.trayFetch.length),
-    };
-    const seen = new Uint8Array(line.trayFetch.length);
-    for (let job = 0; job < line.jobCount; job++) {
-      if (has(placed, job)) continue;
-      const setup = line.jobSetup[job]!;
-      if (rest.jobsOfSetup[setup]!++ === 0) {
-        rest.work += openings.enter[setup]!;
-        rest.setups++;
-      }
-      const tray = line.jobTray[job]!;
-      if (seen[tray] === 0) rest.work += line.trayFetch[tray]!;
-      seen[tray] = 1;
-      rest.work += line.jobMinutes[job]!;
-      rest.handsOn += line.jobMinutes[job]!;
-      byMask[dates.neededFor[job]!]! += line.jobMinutes[job]!;
-      rest.setupSets[setup]! |= dates.neededFor[job]!;
-      rest.traySets[tray]! |= dates.neededFor[job]!;
-      if (line.predecessors[job]!.every((other) => has(placed, other))) rest.next.push(job);
-    }
-    if (rest.open > 0) {
-      rest.setupSets.forEach((mask, setup) => mask && (byMask[mask]! += openings.enter[setup]!));
-      rest.traySets.forEach((mask, tray) => mask && (byMask[mask]! += line.trayFetch[tray]!));
-      rest.workOfSets = dates.workOfSets(byMask);
-    }
-    return rest;
   }
 
   /** The rest at the least: its work with every setup opened that is not in hand, and its longest way to the end. */
@@ -310,7 +232,7 @@ class ExactSearch {
     const tray = line.jobTray[job]!;
     const work = rest.work - line.jobMinutes[job]! - openings.enter[setup]! - line.trayFetch[tray]!;
     const changes = work - rest.handsOn + line.jobMinutes[job]!;
-    const owed = owedNow + this.perLostMinute * changes + line.objective.leg * (rest.setups - 1);
+    const owed = owedNow + this.costs.perLostMinute * changes + line.objective.leg * (rest.setups - 1);
     const benchTime = this.calendar.benchTime(clock.time, clock.session);
     let finish = this.calendar.momentOf(benchTime + work);
     earliest.fill(clock.time);
@@ -318,7 +240,7 @@ class ExactSearch {
     const look = (other: number) => {
       const { end, wait } = clock.peek(other);
       // Where a detour over another setup can be the quicker way, only a wait says when the job can end at the earliest.
-      if (!this.isStraight && !(this.isEndless && wait > 0)) return;
+      if (!this.isStraight && !(this.costs.isEndless && wait > 0)) return;
       finish = Math.max(finish, end + tails[other]!);
       for (let bit = 0; bit < earliest.length; bit++) earliest[bit] = Math.max(earliest[bit]!, end + dates.tail(bit, other));
     };
@@ -339,10 +261,6 @@ class ExactSearch {
       return this.calendar.momentOf(benchTime + left);
     };
     return this.costAt(finish, owed) + dates.leastLate(open, settledAt, earliest);
-  }
-
-  private mayCompare({ jobsOfSetup }: Rest): boolean {
-    return !this.shortcuts.some(([from, to]) => jobsOfSetup[from]! > 0 && jobsOfSetup[to]! > 0);
   }
 
   private isToolWanted(tool: number, { jobsOfSetup }: Rest): boolean {
@@ -384,74 +302,4 @@ class ExactSearch {
     if (handle > longest && line.trayJobs[line.jobTray[job]!]!.some((other) => !has(placed, other))) longest = handle;
     return longest;
   }
-
-  /** What a minute costs all the dates that are not settled. */
-  private dearestLateness(open: number): number {
-    const { dates, all } = this.dates;
-    const { perMinuteLate, count } = this.line.due;
-    if (open === 0 && count === dates.length) return 0;
-    let minutes = 0;
-    for (let date = 0; date < count; date++) {
-      const bit = dates.indexOf(date);
-      if (bit < 0 || (open & all & (1 << bit)) !== 0) minutes += perMinuteLate[date]!;
-    }
-    return minutes;
-  }
-
-  /** Does every rest that fits the second fit the first with no greater total? */
-  private isNoWorse(first: Begun, second: Begun, { open, jobsOfSetup }: Rest): boolean {
-    // The second goes on with what it has in hand without another leg.
-    const leg = first.held !== second.held && jobsOfSetup[second.held]! > 0 ? this.line.objective.leg : 0;
-    const spared = second.owed - first.owed - leg;
-    if (!this.isEndless && (spared < 0 || first.session > second.session)) return false;
-    if (this.shortcuts.length > 0 && first.session !== second.session) return false;
-    // To be ready sooner can be to wait at the bench where the other goes home: only the same is no worse.
-    if (this.perLostMinute > 0) return first.session === second.session && first.felt.every((at, index) => at === second.felt[index]);
-    // Without sessions, all that follows is at most so much later as what it can feel, and so is each date not settled yet.
-    const mayBeLater = this.isEndless ? spared / (this.perMinute + this.dearestLateness(open)) + ROUNDING : 0;
-    const length = first.felt.length;
-    for (let index = 0; index < length; index++) if (first.felt[index]! - second.felt[index]! > mayBeLater) return false;
-    return true;
-  }
-}
-
-/** Begun orders are compared only with those of the same jobs and, for each tool still wanted, the same setups on its copies. */
-function keyOf(placed: Uint32Array, copies: ToolCopy[]): string {
-  const set = String.fromCharCode(...new Uint16Array(placed.buffer));
-  return copies.length === 0 ? set : `${set}|${copies.map(({ setup, copy }) => `${setup}/${copy}`).join()}`;
-}
-
-const has = (set: Uint32Array, job: number) => ((set[job >> 5]! >>> (job & 31)) & 1) === 1;
-
-/**
- * Pairs of setups where starting the second afresh costs more than starting the first, painting a model with it and
- * changing over. With such a pair among what is left it can pay to be so late that a session is missed; without one,
- * being earlier is never worse.
- */
-function shortcutsBySession(line: CompiledLine): [from: number, to: number][] {
-  const { start, changeover, setupCount } = line;
-  const quickestModel = new Float64Array(setupCount).fill(Infinity);
-  line.jobSetup.forEach((setup, job) => {
-    for (let cell = line.cellStart[job]!; cell < line.cellStart[job + 1]!; cell++)
-      quickestModel[setup] = Math.min(quickestModel[setup]!, line.cellMinutes[cell]!);
-  });
-  const pairs: [number, number][] = [];
-  for (let from = 0; from < setupCount; from++)
-    for (let to = 0; to < setupCount; to++)
-      if (start[to]! > start[from]! + quickestModel[from]! + changeover[from * setupCount + to]!) pairs.push([from, to]);
-  return pairs;
-}
-
-function startsAreStraight({ start, changeover, setupCount }: CompiledLine): boolean {
-  return start.every((minutes, to) => start.every((other, from) => minutes <= other + changeover[from * setupCount + to]!));
-}
-
-function noDetourIsQuicker({ changeover, setupCount }: CompiledLine): boolean {
-  for (let from = 0; from < setupCount; from++)
-    for (let through = 0; through < setupCount; through++)
-      for (let to = 0; to < setupCount; to++) {
-        const detour = changeover[from * setupCount + through]! + changeover[through * setupCount + to]!;
-        if (changeover[from * setupCount + to]! > detour) return false;
-      }
-  return true;
 }

@@ -11,6 +11,7 @@ import { lowerBound } from '../../../../src/core/line/bounds/lowerBound';
 import { cheapestOpenings } from '../../../../src/core/line/bounds/openings';
 import { planOrder } from '../../../../src/core/line/search/planOrder';
 import { planLine } from '../../../support/line';
+import { LineClock } from '../../../../src/core/line/timing/LineClock';
 import { timeOrder } from '../../../../src/core/line/timing/timeOrder';
 import { allOrders, randomProblem } from '../../../support/lineProblems';
 import { Random, seeds } from '../../../support/random';
@@ -18,9 +19,10 @@ import { Random, seeds } from '../../../support/random';
 /** The least total of all orders, or Infinity when the sessions hold none. */
 function bruteForce(problem: LineProblem): number {
   const line = compileLine(problem);
+  const clock = new LineClock(line);
   let best = Infinity;
   for (const order of allOrders(problem)) {
-    const timed = timeOrder(line, order);
+    const timed = timeOrder(line, order, clock);
     if (timed.fits) best = Math.min(best, timed.totals.total);
   }
   return best;
