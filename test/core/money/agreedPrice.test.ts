@@ -23,5 +23,6 @@ describe('the agreed price', () => {
     ];
     expect(agreedPrice([quote(40_000, 'accepted')], changes, own(null))).to.equal(41_300);
     expect(addedSince({ writtenAt: '2026-11-10T10:00:00Z' }, changes)).to.equal(1300);
+    expect(addedSince({ writtenAt: '2026-11-11T10:00:00Z' }, changes), 'of the same moment: in the quote').to.equal(-200);
   });
 });

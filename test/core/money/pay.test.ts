@@ -6,7 +6,7 @@ import { agreedQuote, DEFAULT_TERMS, type Quote, type QuoteTerms, type UnitWork 
 import { modelBudgets } from '../../../src/core/money/modelBudget';
 import { payOf, scopePrice } from '../../../src/core/money/payOf';
 import { priceWork } from '../../../src/core/money/priceWork';
-import { offerLines, statementOf } from '../../../src/core/money/statement';
+import { offerLines, scopeWords, statementOf } from '../../../src/core/money/statement';
 import { whyMoved } from '../../../src/core/money/whyMoved';
 import type { ScopeChange } from '../../../src/core/commission/scope';
 
@@ -87,6 +87,30 @@ describe('what a commission pays', () => {
     expect(scopePrice(changes[2]!, RATE)).to.equal(-1500);
   });
 
+  it('has the other work that is still to do in what the hours come to', () => {
+    const pay = payOf(quote(), [], { ...hours, otherLeft: 45 }, RATE);
+    expect([pay.soFar.minutes, pay.likely.minutes, pay.safe.minutes]).to.deep.equal([360, 645, 705]);
+  });
+
+  it('counts nothing that was said when the quote was written, or before', () => {
+    const inTheQuote = ['2026-11-19T10:00:00.000Z', quote().writtenAt].flatMap((at) => [
+      change('open', { at }),
+      change('free', { at, priceMinor: 0 }),
+      change('priced', { at, priceMinor: 700 }),
+    ]);
+    const pay = payOf(quote(), inTheQuote, hours, RATE);
+    expect(pay).to.include({ addedMinor: 0, unsettledMinor: 0 });
+    expect(pay.free).to.deep.equal({ minutes: 0, minor: 0 });
+  });
+
+  it('calls only more work at no price free', () => {
+    const less = change('less', { minutesAfter: 500, priceMinor: 0 });
+    const same = change('same', { minutesAfter: 600, priceMinor: 0 });
+    const pay = payOf(quote(), [less, same, change('priced', { priceMinor: 2500 })], hours, RATE);
+    expect(pay.free).to.deep.equal({ minutes: 0, minor: 0 });
+    expect(pay.unsettledMinor, 'all have a price').to.equal(0);
+  });
+
   it('goes by the last quote that was accepted', () => {
     const quotes = [
       quote({ number: 1 }),
@@ -136,6 +160,48 @@ describe('the quote against what it took', () => {
   });
 });
 
+describe('what moved a price', () => {
+  const { offer } = quote();
+  const priced = (units: UnitWork[], terms = offer.terms) => priceWork(units, terms, RATE);
+
+  it('is the unit that moved most, by a whole minute at least', () => {
+    const now = priced([unit('a', 370), unit('b', 210)]);
+    expect(whyMoved(offer, now, now).most).to.deep.equal({ name: 'Unit b', before: 240, now: 210 });
+    const hardly = priced([unit('a', 360.9), unit('b', 239.2)]);
+    expect(whyMoved(offer, hardly, hardly).most).to.equal(null);
+    const just = priced([unit('a', 361), unit('b', 240)]);
+    expect(whyMoved(offer, just, just).most).to.deep.equal({ name: 'Unit a', before: 360, now: 361 });
+  });
+
+  it('is hours less the discount that they were quoted with', () => {
+    const terms = { ...TERMS, discountShare: 0.1 };
+    const then = priced([unit('a', 420), unit('b', 240)], terms);
+    const moved = whyMoved(quote({}, undefined, terms).offer, then, then);
+    expect(moved).to.include({ hoursMinor: 2700, unitsMinor: 0, termsMinor: 0, totalMinor: 2700 });
+    const without = priced([unit('a', 360)], terms);
+    expect(whyMoved(quote({}, undefined, terms).offer, without, without)).to.include({ hoursMinor: 0, unitsMinor: -10_800 });
+  });
+
+  it('counts the hours of a unit as all together bear them, less than it would need alone', () => {
+    const spread = (unitId: string, draws: number[]): UnitWork => ({ ...unit(unitId, 100), draws });
+    const up = spread('a', [60, 100, 140]);
+    const down = spread('b', [140, 100, 60]);
+    const even = quote({}, [up, down]).offer;
+    // Alone each holds 124 min with a chance of four in five, together 200.
+    expect(even.price).to.include({ quoted: 200 });
+    const now = priced([up, spread('b', [280, 200, 120])]);
+    const moved = whyMoved(even, now, now);
+    expect(moved.unitsMinor).to.equal(0);
+    expect(moved.hoursMinor).to.equal(Math.round(((now.quoted - 200) / 60) * 3000));
+  });
+
+  it('is all of the hours where none were quoted', () => {
+    const nothing = quote({}, [unit('a', 0)]).offer;
+    const now = priced([unit('a', 60)]);
+    expect(whyMoved(nothing, now, now)).to.include({ hoursMinor: 3000, unitsMinor: 0, totalMinor: 3000 });
+  });
+});
+
 describe('the budget of a model', () => {
   it('is the price of its unit at the rate, with what was agreed for it since', () => {
     const units = [
@@ -145,6 +211,14 @@ describe('the budget of a model', () => {
     const [budget, ...others] = modelBudgets(quote(), [change('priced', { priceMinor: 6000 })], units, RATE);
     expect(budget).to.deep.equal({ unitId: 'a', level: null, models: 12, budget: 40, spent: 10, needed: 20 });
     expect(others, 'nothing was quoted for the other').to.deep.equal([]);
+    const elsewhere = [
+      change('of another', { unitId: 'b', priceMinor: 6000 }),
+      change('in the quote', { at: quote().writtenAt, priceMinor: 6000 }),
+      change('before', { at: '2026-11-19T10:00:00.000Z', priceMinor: 6000 }),
+      change('open', { priceMinor: null }),
+    ];
+    expect(modelBudgets(quote(), elsewhere, units, RATE)[0]!.budget, 'nothing was agreed for it since').to.equal(30);
+    expect(modelBudgets(quote(), [], [{ ...units[0]!, models: 0 }], RATE)).to.deep.equal([]);
     expect(modelBudgets(quote(), [], units, { hourlyRateMinor: 0 })).to.deep.equal([]);
   });
 });
@@ -172,6 +246,29 @@ describe('the statement', () => {
     ]);
     expect(statement).to.include({ totalMinor: 33_750, paidMinor: -8000, dueMinor: 25_750 });
     expect(offerLines(quote().offer).reduce((sum, { amountMinor }) => sum + amountMinor, 0)).to.equal(quote().offer.price.totalMinor);
+  });
+
+  it('calls a change by what it is', () => {
+    const of = (more: Partial<ScopeChange>) => scopeWords(change('some', more));
+    expect(of({ subject: 'unit added', unit: 'Reed cutters', before: '', after: '6' })).to.equal('Reed cutters added: 6 models');
+    expect(of({ subject: 'unit removed', unit: 'Reed cutters', before: '6', after: '' })).to.equal('Reed cutters removed: 6 models');
+    expect(of({ unit: '', subject: 'due date', before: '2026-12-20', after: '2026-12-24' })).to.equal('due date: 2026-12-20 → 2026-12-24');
+  });
+
+  it('has other work in a line of its own, and says what materials are where that was typed', () => {
+    const terms: QuoteTerms = {
+      ...TERMS,
+      otherMinutes: 60,
+      materials: [
+        { id: 'p', kind: 'pots', what: ' Two of sea green ', amountMinor: 640 },
+        { id: 'h', kind: 'holders', what: ' ', amountMinor: 300 },
+      ],
+    };
+    expect(offerLines(quote({}, undefined, terms).offer).slice(2)).to.deep.equal([
+      { on: '', what: 'Other work', models: null, amountMinor: 3000 },
+      { on: '', what: 'Pots to buy: Two of sea green', models: null, amountMinor: 640 },
+      { on: '', what: 'Holders', models: null, amountMinor: 300 },
+    ]);
   });
 
   it('is a table that a spreadsheet takes', () => {

@@ -59,6 +59,30 @@ describe('the price of work', () => {
     expect(price.holds).to.equal(1);
   });
 
+  it('charges the work as it is where that comes to the minimum with its materials', () => {
+    const just = terms({ minimumMinor: 40_995, materials: [material(995)] });
+    expect(priceWork([work('a')], just, EURO)).to.include({ totalMinor: 40_995, adjustedFor: 'rounding' });
+  });
+
+  it('counts a draw that the hours paid just reach', () => {
+    // 800.3 minutes, rounded up to the euro and paid back as 801: the draws of 0 to 800.
+    const odd = { ...work('a'), draws: [800.3, 0, 400], likely: 800.3 };
+    expect(priceWork([odd], terms({ ownPriceMinor: 40_015 }), EURO).holds).to.equal(1);
+    expect(priceWork([odd], terms({ ownPriceMinor: 40_014 }), EURO).holds).to.be.closeTo(2 / 3, 1e-9);
+  });
+
+  it('goes by how large draws are, not by their order', () => {
+    const mixed = work('a').draws.toSorted((a, b) => (a % 70) - (b % 70));
+    expect(priceWork([{ ...work('a'), draws: mixed }], terms(), EURO)).to.include({ quoted: 800 });
+  });
+
+  it("takes materials out of the painter's own price, and never asks less than them", () => {
+    const own = (ownPriceMinor: number) => priceWork([work('a')], terms({ ownPriceMinor, materials: [material(995)] }), EURO);
+    expect(own(25_995).units[0]!.priceMinor).to.equal(25_000);
+    expect(own(25_995).totalMinor).to.equal(25_995);
+    expect(own(500)).to.include({ totalMinor: 995, adjustedMinor: -40_000 });
+  });
+
   it("says how often the hours of the painter's own price are enough", () => {
     const price = priceWork([work('a')], terms({ ownPriceMinor: 25_000, otherMinutes: 100 }), EURO);
     expect(price).to.include({ totalMinor: 25_000, adjustedFor: 'own price' });
@@ -108,6 +132,8 @@ describe('sharing an amount out', () => {
   it('gives whole units, the largest remainders first', () => {
     expect(shareOut(1000, [1, 1, 1], 100)).to.deep.equal([400, 300, 300]);
     expect(shareOut(1000, [0.26, 0.34, 0.4], 100)).to.deep.equal([300, 300, 400]);
+    expect(shareOut(1000, [0.34, 0.4, 0.26], 100), 'the largest remainder last').to.deep.equal([300, 400, 300]);
+    expect(shareOut(1100, [0.21, 0.32, 0.47], 100)).to.deep.equal([200, 400, 500]);
   });
   it('gives what is no whole unit to the first that has a share', () => {
     expect(shareOut(1050, [0, 1, 1], 100)).to.deep.equal([0, 550, 500]);
