@@ -11,8 +11,10 @@ const say = (text) => console.log(text);
 /** The shell has no window, tabs or menus to draw: a fifth less work than the whole browser without a head. */
 const BROWSER = ['chromium-headless-shell', 'chromium-driver'];
 const BROWSER_PROGRAMS = ['/usr/bin/chromium-headless-shell', '/usr/bin/chromedriver'];
-/** Small enough that no lane has a long one left when the others have nothing more to do. */
-const BROWSER_SHARES = 8;
+/** One more than most machines have processors to spare: a browser and its server wait for each other much of the time. */
+const LANES = 3;
+/** One a lane: each begins its browser and its programs anew. The shorter jobs after them even out how long the lanes take. */
+const BROWSER_SHARES = LANES;
 const UNIT_SHARES = 4;
 /** As .mocharc.json has it for single files, which are read as they are. */
 const MOCHA = [
@@ -32,8 +34,6 @@ const SHARED = mkdtempSync(path.join(existsSync('/dev/shm') ? '/dev/shm' : tmpdi
 process.once('exit', () => rmSync(SHARED, { recursive: true, force: true }));
 const TIMES = path.join(SHARED, 'times');
 const FOR_TESTS = { TEST_TIMES: TIMES, TEST_TEMPLATES: SHARED, TEST_STARTED: new Date().toISOString() };
-/** One more than most machines have processors to spare: a browser and its server wait for each other much of the time. */
-const LANES = 3;
 /** Five times as fast as the compiler that the linter and Astro ask for types; both have a command of the same name. */
 const TYPES = '../typescript-native/bin/tsc';
 const SLOWEST_SHOWN = 10;

@@ -71,17 +71,21 @@ describe('starting and stopping', function () {
     blocker.close();
   });
 
-  it('keeps the demo data until it is told to begin afresh', async () => {
-    const run = async (args: string[]) => {
-      const program = new Starting(['--demo', ...args], { NEAT_RELAY_DATA: at('demo') });
-      await program.says(ADDRESS);
-      await program.press('SIGTERM');
-      return program.said;
-    };
-    expect(await run([])).not.to.include('Filling');
-    expect(await run(['--reset']))
-      .to.include('The demo starts over.')
-      .and.to.include('Filling the demo data folder');
+  it('keeps the demo data until it is told to begin afresh, and a second program off the folder of a running one', async () => {
+    const demo = (args: string[]) => new Starting(['--demo', ...args], { NEAT_RELAY_DATA: at('demo') });
+    const running = demo([]);
+    await running.says(ADDRESS);
+    expect(running.said).not.to.include('Filling');
+    for (const args of [[], ['--reset']]) {
+      const second = demo(args);
+      expect(await second.ended()).to.equal(1);
+      expect(second.said).to.match(/Another Neat Relay is running on .*: stop that one first/);
+    }
+    await running.press('SIGTERM');
+    const afresh = demo(['--reset']);
+    await afresh.says(ADDRESS);
+    await afresh.press('SIGTERM');
+    expect(afresh.said).to.include('The demo starts over.').and.to.include('Filling the demo data folder');
   });
 
   it('never throws a data folder of the user away', async () => {
@@ -99,17 +103,6 @@ describe('starting and stopping', function () {
     expect(program.said)
       .to.match(/was written by a newer Neat Relay .*20990101_later.*NEAT_RELAY_DATA/)
       .and.not.to.match(/\n\s+at /);
-  });
-
-  it('keeps a second program off the same folder, and --reset off a running one', async () => {
-    const program = new Starting(['--demo'], { NEAT_RELAY_DATA: at('demo') });
-    await program.says(ADDRESS);
-    for (const args of [['--demo'], ['--demo', '--reset']]) {
-      const second = new Starting(args, { NEAT_RELAY_DATA: at('demo') });
-      expect(await second.ended()).to.equal(1);
-      expect(second.said).to.match(/Another Neat Relay is running on .*: stop that one first/);
-    }
-    await program.press('SIGTERM');
   });
 
   it('leaves one whole file when it stops, and goes back to a copy when it is told to', async () => {

@@ -17,7 +17,7 @@ import { sayOfMarks } from '../../src/server/bench/sayOfMarks';
 import { saveIntake } from '../../src/server/intake/saveIntake';
 import { saveScheme } from '../../src/server/schemes/saveScheme';
 import { storesOf } from '../../src/server/stores/storesOf';
-import { loadWorkshop } from '../../src/server/workshop/loadWorkshop';
+import { loadWorkshop, type WorkUnit } from '../../src/server/workshop/loadWorkshop';
 import { type TestDatabase } from '../support/database';
 import { temporaryFolder } from '../support/temporaryFolder';
 import { expectLaidAsShown } from '../support/laidAsShown';
@@ -39,6 +39,8 @@ class RandomWorkshop {
   private commissions: string[] = [];
   /** Taps of a device that is offline for a while. */
   private held: BenchEvent[] = [];
+  /** What there is to paint; null after a change around the work. */
+  private known: WalkPass[] | null = null;
 
   constructor(
     private readonly random: Random,
@@ -68,9 +70,12 @@ class RandomWorkshop {
   }
 
   async act(): Promise<void> {
-    if (this.random.chance(0.15)) return this.change();
-    const passes = await this.passes();
-    const events = this.painter.act(passes);
+    if (this.random.chance(0.15)) {
+      this.known = null;
+      return this.change();
+    }
+    this.known ??= await this.passes();
+    const events = this.painter.act(this.known);
     if (this.random.chance(0.1) || this.held.length > 0) this.held.push(...events);
     else if (events.length > 0) await this.shop.record(events, this.now);
     if (this.held.length > 12 || this.random.chance(0.2)) await this.deliver();
@@ -84,7 +89,10 @@ class RandomWorkshop {
   }
 
   private async passes(): Promise<WalkPass[]> {
-    const { units } = await loadWorkshop(this.shop.stores, this.now);
+    return this.passesOfAll((await loadWorkshop(this.shop.stores, this.now)).units);
+  }
+
+  private passesOfAll(units: readonly WorkUnit[]): WalkPass[] {
     return units.flatMap((unit) =>
       passesOf(unit, unit.standard, DEFAULT_HOUSE_RULES).map((pass) => ({
         key: pass.key,
@@ -239,8 +247,11 @@ class RandomWorkshop {
 
   async check(compared: boolean): Promise<void> {
     await this.deliver();
-    const { marks } = (await loadWorkshop(this.shop.stores, this.now)).marks;
-    for (const pass of await this.passes())
+    const {
+      units,
+      marks: { marks },
+    } = await loadWorkshop(this.shop.stores, this.now);
+    for (const pass of this.passesOfAll(units))
       expect([...(marks.get(pass.key)?.keys() ?? [])].sort(), pass.key).to.deep.equal([...(this.painter.marks.get(pass.key) ?? [])].sort());
     const rows = await this.shop.rows();
     const minutes = rows.reduce((sum, row) => sum + (row.open ? 0 : row.minutes), 0);
