@@ -1,9 +1,12 @@
 import { expect } from 'chai';
+import { readdirSync } from 'node:fs';
 import { setTimeout as pause } from 'node:timers/promises';
+import { DataError } from '../../src/data/file/dataErrors';
 import { forClient } from '../../src/server/running/givingUp';
-import { keepThreadReady, MOST_THREADS, presentThreads, solveInThread } from '../../src/server/work/threads';
+import { keepThreadReady, MOST_THREADS, presentThreads, solveInThread, taskInThread } from '../../src/server/work/threads';
 import { randomProblem } from '../support/lineProblems';
 import { rejected } from '../support/shop';
+import { temporaryFolder } from '../support/temporaryFolder';
 
 const small = () => ({ problem: randomProblem(1, { jobs: 8 }), seed: 1, steps: 50, milliseconds: null });
 
@@ -38,6 +41,15 @@ describe('threads', () => {
     expect((await asked).map(({ status }) => status)).to.deep.equal(Array.from({ length: 2 * MOST_THREADS }, () => 'rejected'));
     // Somebody else is served at once, not after what was given up.
     expect((await solveInThread(small())).done).to.equal(true);
+  });
+
+  it('make no file where the data was taken away', async () => {
+    const { folder, remove } = temporaryFolder();
+    const error = await rejected(taskInThread({ task: 'foretell', input: null, folder, now: new Date() }));
+    expect(error).to.be.instanceOf(DataError);
+    expect(error.message).to.match(/deleted or replaced .* put the folder back/);
+    expect(readdirSync(folder)).to.deep.equal([]);
+    remove();
   });
 
   it('refuse here what they refuse there', async () => {

@@ -53,6 +53,12 @@ export function asDataError(error: unknown, folder: string): DataError | null {
   return null;
 }
 
+/** Somebody took the folder, or the file in it, away from under the program. */
+export const takenAway = (folder: string): DataError =>
+  new DataError(
+    `The data folder ${folder} was deleted or replaced while the program ran: nothing is stored any more. Stop the program, put the folder back if it was deleted by mistake, and start again.`,
+  );
+
 /** A file that is no database any more. It is left as it is. */
 export const damaged = (folder: string, what: string): DataError => new DataError(`${what}; it was left as it is. ${wayBack(folder)}`);
 

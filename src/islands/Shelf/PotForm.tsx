@@ -28,13 +28,15 @@ interface PotFormProps {
   paint: ShelfPaint;
   /** It is on the shelf already. */
   isKnown: boolean;
+  /** By keyboard the form is a long way off from the pot that was chosen. */
+  takesFocus: boolean;
   onDone: () => void;
   onChanged: () => void;
   onCancel: () => void;
 }
 
 /** All that is known of one paint and its pot. */
-export function PotForm({ shelf, paint, isKnown, onDone, onChanged, onCancel }: PotFormProps) {
+export function PotForm({ shelf, paint, isKnown, takesFocus, onDone, onChanged, onCancel }: PotFormProps) {
   const [draft, setDraft] = useState(paint);
   const [clash, setClash] = useState<string | null>(null);
   const saving = useAttempt(onDone);
@@ -57,7 +59,7 @@ export function PotForm({ shelf, paint, isKnown, onDone, onChanged, onCancel }: 
       }}
     >
       <Swatch hex={draft.hex} kind={draft.kind} size="large" />
-      <TextField label="Name, as on the label" required value={draft.name} onChange={(name) => change({ name })} autoFocus />
+      <TextField label="Name, as on the label" required value={draft.name} onChange={(name) => change({ name })} autoFocus={takesFocus} />
       {isKnown && <Level shelf={shelf} paint={draft} onChanged={onChanged} />}
       <span className={styles.pair}>
         <TextField label="Colour" type="color" value={draft.hex} onChange={(hex) => change({ hex })} />

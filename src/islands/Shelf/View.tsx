@@ -52,6 +52,12 @@ function OpenedShelf({ shelf: opened, wanted }: { shelf: ShelfPicture; wanted: s
   const { error, attempt } = useAttempt(again);
   const [inHand, setInHand] = useState<ShelfPaint | null>(() => opened.paints.find(({ id }) => id === wanted) ?? null);
   const { paints } = shelf;
+  /** A pot that an address names is read first: the form comes later, and would take keys that are meant for the page. */
+  const [isArrival, setIsArrival] = useState(true);
+  const take = (paint: ShelfPaint | null) => {
+    setIsArrival(false);
+    setInHand(paint);
+  };
   const known = inHand && paints.find(({ id }) => id === inHand.id);
   const addCommon = () => attempt(send('POST', '/api/paints/list', { paints: commonPaints(ulid) }));
   return (
@@ -74,7 +80,7 @@ function OpenedShelf({ shelf: opened, wanted }: { shelf: ShelfPicture; wanted: s
           <PotTable
             shelf={shelf}
             inHand={inHand?.id ?? null}
-            onChoose={setInHand}
+            onChoose={take}
             onWork={again}
             onRead={(levels) => attempt(send('PUT', '/api/shelf/levels', { levels }))}
             aside={
@@ -102,16 +108,17 @@ function OpenedShelf({ shelf: opened, wanted }: { shelf: ShelfPicture; wanted: s
               shelf={shelf}
               paint={inHand}
               isKnown={Boolean(known)}
+              takesFocus={!isArrival}
               onDone={() => {
-                setInHand(null);
+                take(null);
                 again();
               }}
               onChanged={again}
-              onCancel={() => setInHand(null)}
+              onCancel={() => take(null)}
             />
           </Suspense>
         ) : (
-          <Button onClick={() => setInHand(newPaint())}>Add paint</Button>
+          <Button onClick={() => take(newPaint())}>Add paint</Button>
         )}
       </Panel>
     </div>

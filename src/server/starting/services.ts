@@ -1,5 +1,5 @@
 import { openDatabase, type OpenedDatabase } from '../../data/database';
-import { DataError } from '../../data/file/dataErrors';
+import { takenAway } from '../../data/file/dataErrors';
 import { dataFolder } from '../running/dataFolder';
 import { keepDailyCopies } from '../running/dailyCopy';
 import { Gate } from '../running/gate';
@@ -73,10 +73,7 @@ export async function services(): Promise<Stores> {
 
 /** Nothing is answered as stored when it went into a file that is not in its place any more. */
 export function checkInPlace({ isInPlace, folder }: OpenedDatabase): void {
-  if (isInPlace()) return;
-  throw new DataError(
-    `The data folder ${folder} was deleted or replaced while the program ran: nothing is stored any more. Stop the program, put the folder back if it was deleted by mistake, and start again.`,
-  );
+  if (!isInPlace()) throw takenAway(folder);
 }
 
 /** Whoever is being answered is answered first: what they read would be closed under them. */

@@ -1,5 +1,6 @@
+import { existsSync } from 'node:fs';
 import { connect } from '../../data/file/connection';
-import { asDataError } from '../../data/file/dataErrors';
+import { asDataError, takenAway } from '../../data/file/dataErrors';
 import { databaseFile } from '../../data/file/folder';
 import { fitBy } from '../work/fitters';
 import { HandedFitter } from '../work/handedFit';
@@ -14,7 +15,10 @@ const BUSY_MS = 10_000;
 
 /** A task has a connection to the database of its own. */
 export async function runTask({ task, input, folder, now, fit }: TaskRequest<TaskName>): Promise<TaskAnswer> {
-  const knex = connect(databaseFile(folder), { busyMs: BUSY_MS });
+  const file = databaseFile(folder);
+  // It would be made anew, empty, and stand in the way of the one that is put back.
+  if (!existsSync(file)) return { refusal: refusalOf(takenAway(folder)) };
+  const knex = connect(file, { busyMs: BUSY_MS });
   try {
     const work = tasks[task] as (stores: Stores, input: unknown, now: Date) => Promise<unknown>;
     const stores = storesOf(knex);
