@@ -122,6 +122,7 @@ describe('choosing trays', () => {
     await undoOrRedo('y');
     expect(await isTicked()).to.equal(true);
     await user.open('/line');
+    await user.look('[data-testid="turns"]');
     await user.see('[data-testid="turns"]', /Lamp keepers: tray by tray, 4 trays\s*costs (nothing|.* min)/);
   });
 

@@ -65,6 +65,7 @@ describe('the whole bench', () => {
   });
 
   it('shows the ways to batch on the same numbers, and what becomes ready evening by evening', async () => {
+    await user.look('[data-strategy="suggested"]');
     await driver.wait(
       async () => (await driver.findElements({ css: '[data-strategy="unit-by-unit"]' })).length === 1,
       PATIENCE_MS,

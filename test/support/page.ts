@@ -68,6 +68,11 @@ export class PageUser {
     return (await this.find(css)).getText();
   }
 
+  /** Scrolls to an element: some things are worked out once they can be seen. */
+  async look(css: string): Promise<void> {
+    await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', await this.find(css));
+  }
+
   /** A button or link by the words on it, or its label. */
   async press(words: string): Promise<void> {
     const quoted = JSON.stringify(words);

@@ -8,11 +8,12 @@ import { SessionsAsked } from '../shared/SessionsAsked';
 import { Broken } from '../shared/Broken';
 import { Opened } from '../shared/Opened';
 import { saveJson } from '../client/saveFile';
+import { useSeen } from '../client/useSeen';
 import { useRemembered } from '../shared/useRemembered';
 import { Dates } from './dates/Dates';
 import { HandBar } from './chart/HandBar';
 import { LineChart } from './chart/LineChart';
-import { Lower } from './legs/Lower';
+import { Lower, type Side } from './legs/Lower';
 import { StrategyTable } from './search/StrategyTable';
 import { useCarry } from './chart/useCarry';
 import { useDesk, useFixedStrategies, useReason, type AskPlaces } from './search/useDesk';
@@ -74,8 +75,10 @@ function PlannedLine({ desk }: { desk: LineDesk }) {
   const place = Math.min(selected, plan.order.length - 1);
   const atDesk = useDesk(line.withoutWishes);
   const dates = useDates(picture, atDesk, times.sessions ? order : null);
-  const fixed = useFixedStrategies(atDesk, picture);
-  const strategies = useMemo(() => [...(fixed.value ?? []), ...line.strategies], [fixed.value, line.strategies]);
+  const { seenRef: othersRef, isSeen } = useSeen();
+  const [side, setSide] = useState<Side>('legs');
+  const fixed = useFixedStrategies(atDesk, picture, isSeen || side === 'shared');
+  const strategies = useMemo(() => [...(fixed.value ?? [line.entered]), ...line.strategies], [fixed.value, line.entered, line.strategies]);
   const askPlaces = useCallback<AskPlaces>((...of) => atDesk.call((remote) => remote.places(...of)), [atDesk]);
   const drop = (from: number, end: number, { to, ...change }: PlaceCost) => {
     line.move(from, end, to, change);
@@ -120,9 +123,9 @@ function PlannedLine({ desk }: { desk: LineDesk }) {
       />
       <HandBar line={line} picture={picture} />
       <div className={styles.below}>
-        <StrategyTable strategies={strategies} times={times} />
+        <StrategyTable strategies={strategies} times={times} othersRef={othersRef} />
         <LineWishes picture={picture} line={line} place={place} onError={acts.setError} />
-        <Lower picture={picture} line={line} strategies={strategies} selected={place} onSelect={setSelected} />
+        <Lower picture={picture} line={line} strategies={strategies} selected={place} onSelect={setSelected} side={side} onSide={setSide} />
       </div>
       <p className={styles.files}>
         <Button kind="quiet" onClick={acts.printSheet}>

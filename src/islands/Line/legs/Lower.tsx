@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import type { Strategy } from '../../../core/line/search/strategies';
 import type { LinePicture } from '../../../contract/line';
 import { Button } from '../../../ui/Button/Button';
@@ -11,7 +10,7 @@ import { SharedLegs } from './SharedLegs';
 import styles from '../View.module.css';
 
 const SIDES = ['legs', 'shared', 'evenings'] as const;
-type Side = (typeof SIDES)[number];
+export type Side = (typeof SIDES)[number];
 const NAMES = { legs: 'Legs', shared: 'Shared', evenings: 'Sessions' } as const satisfies Record<Side, string>;
 const TITLES = { shared: 'What shared legs save', evenings: 'Ready for the table' } as const;
 
@@ -21,11 +20,12 @@ interface LowerProps {
   strategies: Strategy[];
   selected: number;
   onSelect: (place: number) => void;
+  side: Side;
+  onSide: (side: Side) => void;
 }
 
 /** The line from another side: its legs, what they share, or when units are ready. */
-export function Lower({ picture, line: { plan, times, shared }, strategies, selected, onSelect }: LowerProps) {
-  const [side, setSide] = useState<Side>('legs');
+export function Lower({ picture, line: { plan, times, shared }, strategies, selected, onSelect, side, onSide }: LowerProps) {
   const others = SIDES.filter((each) => each !== side && (each !== 'evenings' || times.sessions));
   return (
     <Panel
@@ -35,7 +35,7 @@ export function Lower({ picture, line: { plan, times, shared }, strategies, sele
       aside={
         <span className={styles.tabs}>
           {others.map((each) => (
-            <Button key={each} kind="quiet" onClick={() => setSide(each)}>
+            <Button key={each} kind="quiet" onClick={() => onSide(each)}>
               {NAMES[each]}
             </Button>
           ))}

@@ -1,4 +1,4 @@
-import { memo } from 'react';
+import { memo, type Ref } from 'react';
 import type { LineTotals } from '../../../core/line/definitions';
 import type { Strategy, StrategyId } from '../../../core/line/search/strategies';
 import { Bar } from '../../../ui/Bar/Bar';
@@ -30,8 +30,15 @@ const COLUMNS = [
   { name: 'Habits', of: 'against' },
 ] as const satisfies { name: string; of: keyof LineTotals }[];
 
+interface StrategyTableProps {
+  strategies: Strategy[];
+  times: LineTimes;
+  /** Of the row that stands for the ways that are not worked out yet. */
+  othersRef?: Ref<HTMLTableRowElement>;
+}
+
 /** Ways to paint the same models, on the same numbers; the one on screen first. */
-export const StrategyTable = memo(function StrategyTable({ strategies, times }: { strategies: Strategy[]; times: LineTimes }) {
+export const StrategyTable = memo(function StrategyTable({ strategies, times, othersRef }: StrategyTableProps) {
   // One model at a time waits so long that it would flatten the others: its bar is cut where it leaves the scale.
   const batched = strategies.filter((strategy) => strategy.id !== 'one-model').map((strategy) => strategy.totals?.bench ?? 0);
   const full = Math.max(...batched) * 1.15;
@@ -112,7 +119,7 @@ export const StrategyTable = memo(function StrategyTable({ strategies, times }: 
             </tr>
           ))}
           {strategies[0]!.id !== 'one-model' && (
-            <tr>
+            <tr ref={othersRef}>
               <td colSpan={COLUMNS.length + 3}>working out the other methods …</td>
             </tr>
           )}

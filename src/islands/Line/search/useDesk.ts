@@ -22,13 +22,13 @@ export function useDesk(problem: LineProblem): LineDeskCalls {
   return desk;
 }
 
-/** The ways to paint the line that ask nobody. */
-export function useFixedStrategies(desk: LineDeskCalls, { trays, nearlyDone, turns }: LinePicture): Derived<Strategy[]> {
+/** The ways to paint the line that ask nobody, once they are wanted. */
+export function useFixedStrategies(desk: LineDeskCalls, { trays, nearlyDone, turns }: LinePicture, isWanted: boolean): Derived<Strategy[]> {
   const work = useCallback(() => {
     const unitOfTray = new Map(trays.map((tray) => [tray.id, tray.unitId]));
     return desk.call((remote) => remote.strategies(unitOfTray, nearlyDone, turns));
   }, [desk, trays, nearlyDone, turns]);
-  return useDerived(work);
+  return useDerived(isWanted ? work : null);
 }
 
 /** A job that one only passes by is not asked about, or the answers to many would hold up the next question. */

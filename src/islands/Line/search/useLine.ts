@@ -17,6 +17,7 @@ import { moveByHand } from '../../../core/line/hand/moveByHand';
 import { OrderJudge } from '../../../core/line/search/OrderJudge';
 import { planOrder } from '../../../core/line/search/planOrder';
 import { timeOrder } from '../../../core/line/timing/timeOrder';
+import { enteredOrder } from '../../../core/line/problem/precedence';
 import { arrangeByWishes } from '../../../core/line/problem/wishes';
 import { sharedLegs } from '../../../core/plan/build/sharedLegs';
 import type { LinePicture } from '../../../contract/line';
@@ -121,6 +122,8 @@ export function useLine({ picture, own, changeOwn, saved }: LineDesk, sessions: 
       () => [strategyOf(free, 'suggested', suggested), ...(own ? [strategyOf(free, 'own', order)] : [])],
       [free, suggested, own, order],
     ),
+    /** The order as entered, the one way to paint the line that is known without a search. */
+    entered: useMemo(() => strategyOf(free, 'entered', enteredOrder(free)), [free]),
     shared: useMemo(() => sharedLegs(picture, plan.legs), [picture, plan]),
 
     move: (from: number, end: number, to: number, made: OrderChange) => {

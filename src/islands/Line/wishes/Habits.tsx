@@ -3,6 +3,7 @@ import type { LineProblem } from '../../../core/line/definitions';
 import { brokenHabits, type BrokenHabit, type HabitPrice } from '../../../core/line/hand/habitPrices';
 import { counted, minutesText } from '../../../ui/format';
 import { useDerived, type Derived } from '../../client/useDerived';
+import { useSeen } from '../../client/useSeen';
 import { callOnce } from '../../client/WorkerCalls';
 import type { LineTimes } from '../../shared/LineTimes';
 import { beginPrices } from './useWishPrices';
@@ -25,10 +26,11 @@ const MOST_SHOWN = 4;
 /** The painting habits that the order on screen breaks, each with what keeping it always would cost. */
 export function Habits({ problem, rules, words, order, times, doneAt }: HabitsProps) {
   const broken = useMemo(() => brokenHabits(problem, rules, order).slice(0, MOST_SHOWN), [problem, rules, order]);
-  const prices = useHabitPrices(problem, rules, broken, order);
+  const { seenRef, isSeen } = useSeen();
+  const prices = useHabitPrices(problem, rules, broken, order, isSeen);
   if (broken.length === 0) return null;
   return (
-    <div data-testid="habits">
+    <div ref={seenRef} data-testid="habits">
       <h3>Habits not kept here</h3>
       <ul className={styles.wishes}>
         {broken.map((habit, index) => (
@@ -47,7 +49,13 @@ export function Habits({ problem, rules, words, order, times, doneAt }: HabitsPr
   );
 }
 
-function useHabitPrices(problem: LineProblem, rules: string[], broken: readonly BrokenHabit[], order: Int32Array): Derived<HabitPrice[]> {
+function useHabitPrices(
+  problem: LineProblem,
+  rules: string[],
+  broken: readonly BrokenHabit[],
+  order: Int32Array,
+  isSeen: boolean,
+): Derived<HabitPrice[]> {
   const work = useCallback(
     (unwanted: AbortSignal) =>
       callOnce<PricesWorker, HabitPrice[]>(
@@ -63,7 +71,7 @@ function useHabitPrices(problem: LineProblem, rules: string[], broken: readonly 
       ),
     [problem, rules, broken, order],
   );
-  return useDerived(broken.length > 0 ? work : null);
+  return useDerived(isSeen && broken.length > 0 ? work : null);
 }
 
 function priceText(price: HabitPrice | undefined, failed: boolean, times: LineTimes, doneAt: number): string {

@@ -3,6 +3,7 @@ import type { LineProblem, OrderChange } from '../../../core/line/definitions';
 import type { LaidTurns } from '../../../core/plan/build/unitsInTurn';
 import type { LinePicture } from '../../../contract/line';
 import { useDerived } from '../../client/useDerived';
+import { useSeen } from '../../client/useSeen';
 import { callOnce } from '../../client/WorkerCalls';
 import type { LineTimes } from '../../shared/LineTimes';
 import type { PricesWorker } from '../../workers/wishPrices.worker';
@@ -19,16 +20,17 @@ interface TurnsProps {
 
 /** What is finished before the next is begun, each with what that costs. */
 export function Turns({ picture: { turns, trays }, problem, order, times, doneAt }: TurnsProps) {
+  const { seenRef, isSeen } = useSeen();
   const work = useCallback(
     (unwanted: AbortSignal) =>
       callOnce<PricesWorker, OrderChange[]>(beginPrices, (prices) => prices.ofTurns(problem, turns, order), unwanted),
     [problem, turns, order],
   );
-  const prices = useDerived(turns.length > 0 ? work : null);
+  const prices = useDerived(isSeen && turns.length > 0 ? work : null);
   if (turns.length === 0) return null;
   const nameOf = (unitId: string | null) => trays.find((tray) => tray.unitId === unitId)?.unitName ?? '';
   return (
-    <div data-testid="turns">
+    <div ref={seenRef} data-testid="turns">
       <h3>Finished before the next</h3>
       <ul className={styles.wishes}>
         {turns.map((rule, index) => (

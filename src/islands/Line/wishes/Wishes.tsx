@@ -10,6 +10,7 @@ import { Habits } from './Habits';
 import { jobName } from '../chart/jobName';
 import type { LineTimes } from '../../shared/LineTimes';
 import { Turns } from './Turns';
+import { useSeen } from '../../client/useSeen';
 import { useWishPrices } from './useWishPrices';
 import own from './wishes.module.css';
 import styles from '../View.module.css';
@@ -41,7 +42,8 @@ export function Wishes({ picture, problem, order, times, doneAt, job, leg, befor
   // Those of House rules stand first and are changed there.
   const ofHouse = picture.problem.wishes?.length ?? 0;
   const wishes = all.slice(ofHouse);
-  const prices = useWishPrices(problem, order);
+  const { seenRef, isSeen } = useSeen();
+  const prices = useWishPrices(problem, order, isSeen);
   const add = (wish: LineWish) => onChange([...wishes.filter((other) => !sameThing(wish, other)), wish]);
   const ofUnit = picture.jobs.filter(({ unitId }) => unitId === job.unitId).map(({ id }) => id);
   const trays = picture.trays.filter((tray) => tray.unitId === job.unitId).map((tray) => tray.id);
@@ -50,7 +52,7 @@ export function Wishes({ picture, problem, order, times, doneAt, job, leg, befor
       {all.length === 0 ? (
         <p>None yet: what you drag stays where you put it and is listed here with its price.</p>
       ) : (
-        <ul className={own.wishes} aria-label="Fixed jobs and wishes">
+        <ul ref={seenRef} className={own.wishes} aria-label="Fixed jobs and wishes">
           {all.map((wish, index) => {
             const words = wishText(picture, wish);
             const price = prices.value?.[index];
