@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { expose } from 'comlink';
+import { expose, type Remote } from 'comlink';
 // @ts-expect-error The package has no types for its adapter.
 import nodeEndpoint from 'comlink/dist/esm/node-adapter.mjs';
 import { MessageChannel } from 'node:worker_threads';
@@ -42,7 +42,9 @@ class NearWorker extends EventTarget {
   }
 }
 
-const begin = () => new NearWorker() as unknown as Worker;
+/** Another one for each test: workers wait for more by how they are begun. */
+let begin: () => Worker;
+const once = <R>(ask: (remote: Remote<Sums>) => Promise<R>) => callOnce<Sums, R>(begin, ask, new AbortController().signal);
 const reasonOf = (promise: Promise<unknown>) =>
   promise.then(
     () => {
@@ -52,7 +54,10 @@ const reasonOf = (promise: Promise<unknown>) =>
   );
 
 describe('calls to a worker', () => {
-  beforeEach(() => (NearWorker.begun = []));
+  beforeEach(() => {
+    NearWorker.begun = [];
+    begin = () => new NearWorker() as unknown as Worker;
+  });
   afterEach(() => {
     for (const worker of NearWorker.begun) worker.terminate();
   });
@@ -92,7 +97,31 @@ describe('calls to a worker', () => {
     left.abort();
     expect(await reason).to.be.instanceOf(ClosedError);
     expect(NearWorker.begun[0]!.isEnded).to.equal(true);
-    expect(await callOnce<Sums, number>(begin, (remote) => remote.add(5, 5), new AbortController().signal)).to.equal(10);
-    expect(NearWorker.begun[1]!.isEnded, 'it ends with its answer').to.equal(true);
+    expect(await once((remote) => remote.add(5, 5))).to.equal(10);
+    expect(NearWorker.begun).to.have.length(2);
+  });
+
+  it('made one at a time go to the worker that has answered, and to another while that one is busy', async () => {
+    expect(await once((remote) => remote.add(1, 2))).to.equal(3);
+    expect(await once((remote) => remote.add(3, 4))).to.equal(7);
+    expect(NearWorker.begun).to.have.length(1);
+    const both = [once((remote) => remote.add(1, 1)), once((remote) => remote.add(2, 2))];
+    expect(await Promise.all(both)).to.deep.equal([2, 4]);
+    expect(
+      NearWorker.begun.map(({ isEnded }) => isEnded),
+      'one is enough to wait for more',
+    ).to.have.members([false, true]);
+  });
+
+  it('go to another worker after one has failed or was left', async () => {
+    expect((await reasonOf(once(async (remote) => remote.breaks()))).message).to.match(/broke off/);
+    expect(NearWorker.begun[0]!.isEnded).to.equal(true);
+    expect(await once((remote) => remote.add(1, 2))).to.equal(3);
+    const left = new AbortController();
+    const reason = reasonOf(callOnce<Sums, unknown>(begin, (remote) => remote.never(), left.signal));
+    left.abort();
+    await reason;
+    expect(await once((remote) => remote.add(3, 4))).to.equal(7);
+    expect(NearWorker.begun.map(({ isEnded }) => isEnded)).to.deep.equal([true, true, false]);
   });
 });

@@ -57,13 +57,24 @@ export class WorkerCalls<T> {
   }
 }
 
-/** One call to a worker of its own, which ends with it, or when nobody wants the answer any more. */
+/** Workers that have answered, by how they are begun: what a worker has worked out once it works out faster the next time. */
+const idle = new Map<() => Worker, unknown>();
+
+/** One call to a worker that has nothing else to do, which ends when nobody wants the answer any more. */
 export async function callOnce<T, R>(begin: () => Worker, ask: (remote: Remote<T>) => Promise<R>, unwanted: AbortSignal): Promise<R> {
-  const calls = new WorkerCalls<T>(begin);
-  unwanted.addEventListener('abort', () => calls.close());
+  const calls = (idle.get(begin) as WorkerCalls<T> | undefined) ?? new WorkerCalls<T>(begin);
+  idle.delete(begin);
+  const leave = () => calls.close();
+  unwanted.addEventListener('abort', leave);
   try {
-    return await calls.call(ask);
-  } finally {
+    const answer = await calls.call(ask);
+    if (idle.has(begin)) calls.close();
+    else idle.set(begin, calls);
+    return answer;
+  } catch (error) {
     calls.close();
+    throw error;
+  } finally {
+    unwanted.removeEventListener('abort', leave);
   }
 }
