@@ -10,7 +10,6 @@ process.on('message', async ({ folder, port }) => {
   if (folder !== null) {
     process.env.NEAT_RELAY_DATA = folder;
     served = await serve('127.0.0.1', port);
-    void served.readPages();
   }
   process.send(null);
 });
