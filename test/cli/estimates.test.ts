@@ -1,13 +1,13 @@
 import { expect } from 'chai';
-import { spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { normMinutes } from '../../src/core/time/fit/norms';
+import { runCommand, runInShell } from '../support/command';
 import { temporaryFolder } from '../support/temporaryFolder';
 import { Random } from '../support/random';
 
 const HEADER = 'started_at,commission,unit,part,technique,size,coverage,models,minutes,setup_minutes,note';
-const run = (...args: string[]) => spawnSync(process.execPath, ['dist/program/estimates.mjs', ...args], { encoding: 'utf8' });
+const run = (...args: string[]) => runCommand('estimates', ...args);
 
 describe('estimates from the command line', () => {
   const { folder, remove } = temporaryFolder();
@@ -27,9 +27,9 @@ describe('estimates from the command line', () => {
   });
   const log = () => write('log.csv', [HEADER, ...rows]);
 
-  it('predicts every row from those before it, and says how good that was', () => {
+  it('predicts every row from those before it, and says how good that was', async () => {
     const file = path.join(folder, 'rows.csv');
-    const { stdout, status } = run('backtest', log(), '--rows', file);
+    const { stdout, status } = await run('backtest', log(), '--rows', file);
     expect(status).to.equal(0);
     const score = JSON.parse(stdout) as Record<string, number>;
     expect(score).to.have.all.keys('rows', 'medianApe', 'mape', 'bias', 'coverage80', 'baselines');
@@ -45,17 +45,17 @@ describe('estimates from the command line', () => {
     }
     // What comes later changes no prediction.
     const shorter = path.join(folder, 'shorter.csv');
-    run('backtest', write('short.csv', [HEADER, ...rows.slice(0, 30)]), '--rows', shorter);
+    await run('backtest', write('short.csv', [HEADER, ...rows.slice(0, 30)]), '--rows', shorter);
     expect(readFileSync(shorter, 'utf8').trim().split('\n')).to.deep.equal(lines.slice(0, 31));
   });
 
-  it('forecasts the work of a file, the same for the same seed', () => {
+  it('forecasts the work of a file, the same for the same seed', async () => {
     const work = write('work.csv', [
       'commission,unit,part,technique,size,coverage,models',
       'Fair,Bakers,Part 3,basecoat,foot,0.2,10',
       'Fair,Bakers,New part,basecoat,foot,0.2,20',
     ]);
-    const { stdout, status } = run('forecast', log(), work, '--seed', '7');
+    const { stdout, status } = await run('forecast', log(), work, '--seed', '7');
     expect(status).to.equal(0);
     const forecast = JSON.parse(stdout) as Record<'p10' | 'p50' | 'p80' | 'p90' | 'p95', number> & { format: string };
     expect(forecast.format).to.equal('neat-relay/forecast@1');
@@ -63,31 +63,34 @@ describe('estimates from the command line', () => {
     expect(values).to.deep.equal(values.toSorted((a, b) => a - b));
     const typical = pace * normMinutes('basecoat', 'foot', 0.2) * 30;
     expect(forecast.p50).to.be.within(0.7 * typical, 1.1 * typical);
-    expect(run('forecast', log(), work, '--seed', '7').stdout).to.equal(stdout);
-    expect(run('forecast', log(), work, '--seed', '8').stdout).to.not.equal(stdout);
+    expect(runInShell('estimates', ['forecast', log(), work, '--seed', '7'], '').stdout).to.equal(stdout);
+    expect((await run('forecast', log(), work, '--seed', '8')).stdout).to.not.equal(stdout);
   });
 
-  it('takes the rows that can be read, and lists the others', () => {
-    const { stdout, stderr, status } = run('backtest', write('bad.csv', [HEADER, rows[0]!, rows[1]!.replace('basecoat', 'dip')]));
+  it('takes the rows that can be read, and lists the others', async () => {
+    const { stdout, stderr, status } = await run('backtest', write('bad.csv', [HEADER, rows[0]!, rows[1]!.replace('basecoat', 'dip')]));
     expect(status).to.equal(0);
     expect((JSON.parse(stdout) as { rows: number }).rows).to.equal(1);
     expect(stderr).to.match(/^line 3, technique is "dip": /);
   });
 
-  it('says what is wrong with what it is given, and what to do', () => {
+  it('says what is wrong with what it is given, and what to do', async () => {
     const work = (line: string) =>
       run('forecast', log(), write('bad-work.csv', ['commission,unit,part,technique,size,coverage,models', line]));
-    expect(work('Fair,Bakers,Hat,basecoat,foot,1.2,10').stderr).to.match(/^line 2, coverage is 1.2: give a share/);
-    expect(work('Fair,Bakers,Hat,basecoat,foot,0.2').stderr).to.match(/^line 2 is 6: give 7 fields/);
-    expect(run('forecast', log()).stderr).to.match(/give two files/);
-    expect(run('backtest', path.join(folder, 'nowhere.csv')).stderr).to.match(/give a file that can be read/);
-    expect(run('backtest', log(), '--depth', '3').stderr).to.match(/start it as npm run --silent backtest/);
-    const none = run('backtest', write('none.csv', [HEADER, rows[0]!.replace('basecoat', 'dip')]));
+    expect((await work('Fair,Bakers,Hat,basecoat,foot,1.2,10')).stderr).to.match(/^line 2, coverage is 1.2: give a share/);
+    expect((await work('Fair,Bakers,Hat,basecoat,foot,0.2')).stderr).to.match(/^line 2 is 6: give 7 fields/);
+    expect((await run('forecast', log())).stderr).to.match(/give two files/);
+    expect((await run('backtest', path.join(folder, 'nowhere.csv'))).stderr).to.match(/give a file that can be read/);
+    expect((await run('backtest', log(), '--depth', '3')).stderr).to.match(/start it as npm run --silent backtest/);
+    const none = await run('backtest', write('none.csv', [HEADER, rows[0]!.replace('basecoat', 'dip')]));
     expect([none.status, none.stderr]).to.satisfy(
       ([status, said]: [number, string]) => status === 1 && /no row can be read": mend/.test(said),
     );
-    expect(run('forecast', log(), log(), '--seed', '-1').stderr).to.match(/^--seed is "-1": give a whole number that is 0 or more\n$/);
-    expect(run('guess').stderr).to.match(/give backtest or forecast/);
-    expect(run('guess').status).to.equal(1);
+    expect((await run('forecast', log(), log(), '--seed', '-1')).stderr).to.match(
+      /^--seed is "-1": give a whole number that is 0 or more\n$/,
+    );
+    const guess = await run('guess');
+    expect(guess.stderr).to.match(/give backtest or forecast/);
+    expect(guess.status).to.equal(1);
   });
 });

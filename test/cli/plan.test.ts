@@ -1,13 +1,12 @@
 import { expect } from 'chai';
-import { spawnSync } from 'node:child_process';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import type { LineJob, LinePlan, LineProblem } from '../../src/core/line/definitions';
+import { runCommand, runInShell } from '../support/command';
 import { temporaryFolder } from '../support/temporaryFolder';
 import { examples, TOTALS } from '../support/examples';
 
-const run = (args: string[], input?: string) =>
-  spawnSync(process.execPath, ['dist/program/plan.mjs', ...args], { encoding: 'utf8', input });
+const run = (args: string[]) => runCommand('plan', ...args);
 
 describe('the command line', () => {
   const { folder, remove } = temporaryFolder();
@@ -20,8 +19,8 @@ describe('the command line', () => {
   };
 
   for (const { file, problem, order, expected } of examples) {
-    it(`times ${file} exactly`, () => {
-      const { stdout, status } = run([write('problem.json', problem), '--order', write('order.json', { order })]);
+    it(`times ${file} exactly`, async () => {
+      const { stdout, status } = await run([write('problem.json', problem), '--order', write('order.json', { order })]);
       expect(status).to.equal(0);
       const plan = JSON.parse(stdout) as LinePlan;
       for (const key of TOTALS) if (expected[key] !== undefined) expect(plan[key], key).to.be.closeTo(expected[key], 1e-6);
@@ -34,14 +33,15 @@ describe('the command line', () => {
 
   it('searches a problem from standard input, the same way for the same steps', () => {
     const input = JSON.stringify(examples[11]!.problem);
-    const once = run(['-', '--steps', '500', '--seed', '4'], input);
+    const once = runInShell('plan', ['-', '--steps', '500', '--seed', '4'], input);
     expect(once.status).to.equal(0);
     expect((JSON.parse(once.stdout) as LinePlan).total).to.be.lessThan(examples[11]!.expected.total!);
-    expect(run(['-', '--steps', '500', '--seed', '4'], input).stdout).to.equal(once.stdout);
+    expect(runInShell('plan', ['-', '--steps', '500', '--seed', '4'], input).stdout).to.equal(once.stdout);
   });
 
   it('stops after the seconds given and tells of every improvement', () => {
-    const { stderr, status } = run(['-', '--seconds', '0.2', '--progress'], JSON.stringify(examples[10]!.problem));
+    const input = JSON.stringify(examples[10]!.problem);
+    const { stderr, status } = runInShell('plan', ['-', '--seconds', '0.2', '--progress'], input);
     expect(status).to.equal(0);
     expect(stderr).to.match(/^step 0: [\d.]+ min, at least [\d.]+ min, \d+ steps\/s$/m);
   });
@@ -81,8 +81,8 @@ describe('the command line', () => {
     ['an unknown option', () => ['x', '--fast'], /--fast/],
   ];
   for (const [what, args, message] of CASES) {
-    it(`refuses ${what} in one line with exit code 1`, () => {
-      const { stdout, stderr, status } = run(args());
+    it(`refuses ${what} in one line with exit code 1`, async () => {
+      const { stdout, stderr, status } = await run(args());
       expect(status).to.equal(1);
       expect(stdout).to.equal('');
       expect(stderr).to.match(message);
