@@ -15,10 +15,15 @@ const SHELL = '/usr/lib/chromium/chromium-headless-shell';
 /** Browsers that nobody uses at the moment: beginning one takes longer than many a test. */
 const idle: WebDriver[] = [];
 
+/** Every answer comes so much later, milliseconds: `TEST_LAG=400` shows what counts on a quick program, in a test or in a view. */
+const LAG_MS = Number(process.env['TEST_LAG'] ?? 0);
+const MOST_BYTES_A_SECOND = 1e9;
+
 /** A headless Chromium of Debian's packages with one empty page and no memory of what was in it before. */
 export async function openBrowser(): Promise<WebDriver> {
   const driver = idle.pop() ?? (await startBrowser());
   await resize(driver, WIDTH, HEIGHT);
+  if (LAG_MS > 0) await lag(driver);
   return driver;
 }
 
@@ -26,6 +31,11 @@ export async function openBrowser(): Promise<WebDriver> {
 export function resize(driver: WebDriver, width: number, height: number): Promise<unknown> {
   const metrics = { width, height, deviceScaleFactor: 1, mobile: false };
   return (driver as chrome.Driver).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', metrics);
+}
+
+function lag(driver: WebDriver): Promise<unknown> {
+  const each = { offline: false, latency: LAG_MS, download_throughput: MOST_BYTES_A_SECOND, upload_throughput: MOST_BYTES_A_SECOND };
+  return (driver as chrome.Driver).setNetworkConditions(each);
 }
 
 /** Gives a browser back; there is none where a test did not come to open it. */
