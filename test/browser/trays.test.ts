@@ -123,7 +123,7 @@ describe('choosing trays', () => {
     expect(await isTicked()).to.equal(true);
     await user.open('/line');
     await user.look('[data-testid="turns"]');
-    await user.see('[data-testid="turns"]', /Lamp keepers: tray by tray, 4 trays\s*costs (nothing|.* min)/);
+    await user.see('[data-testid="turns"]', /Lamp keepers: tray by tray, 4 trays\s*costs (nothing|.*\d (h|min))/);
   });
 
   it('says what is missing before there is a scheme', async () => {

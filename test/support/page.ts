@@ -73,10 +73,10 @@ export class PageUser {
     await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', await this.find(css));
   }
 
-  /** A button or link by the words on it, or its label. */
+  /** A button or link by the words on it, or its label; a button that waits for something itself is waited for. */
   async press(words: string): Promise<void> {
     const quoted = JSON.stringify(words);
-    const xpath = `//*[self::button or self::a][contains(normalize-space(.), ${quoted}) or contains(@aria-label, ${quoted})]`;
+    const xpath = `//*[self::button[not(@disabled)] or self::a][contains(normalize-space(.), ${quoted}) or contains(@aria-label, ${quoted})]`;
     const element = await this.driver.wait(until.elementLocated(By.xpath(xpath)), PATIENCE_MS, `no button "${words}"`);
     await element.click();
   }
