@@ -1,3 +1,5 @@
+import { solved, triangleOf } from './cholesky';
+
 const MOST_ROUNDS = 100;
 const NUDGE = 1e-4;
 const LEAST_DAMPING = 1e-9;
@@ -26,8 +28,10 @@ export function leastSquares(residualsOf: (at: readonly number[]) => number[], s
     // Which of the two goes further depends on how much the residuals bend together.
     const tried = [bends, bends.map(() => 0)].flatMap((bent) => {
       const damped = squares.map((row, index) => row.with(index, row[index]! * (1 + damping) + bent[index]!));
-      const move = solved(damped, slopes);
-      return move === null ? [] : [placeAt(best.at.map((value, index) => value - move[index]!))];
+      const lower = triangleOf(Float64Array.from(damped.flat()), slopes.length);
+      if (lower === null) return [];
+      const move = solved(lower, slopes);
+      return [placeAt(best.at.map((value, index) => value - move[index]!))];
     });
     const [next] = tried.filter(({ sum }) => sum < best.sum).sort((a, b) => a.sum - b.sum);
     damping = Math.max(LEAST_DAMPING, next ? damping / 10 : damping * 10);
@@ -60,23 +64,4 @@ function around(residualsOf: (at: readonly number[]) => number[], { at, residual
       ),
     ),
   };
-}
-
-/** Gauss without pivoting; null where the matrix is not positive definite. */
-function solved(matrix: readonly (readonly number[])[], right: readonly number[]): number[] | null {
-  const rows = matrix.map((row, index) => [...row, right[index]!]);
-  const size = rows.length;
-  for (let column = 0; column < size; column++) {
-    if (!(rows[column]![column]! > 0)) return null;
-    for (let row = column + 1; row < size; row++) {
-      const factor = rows[row]![column]! / rows[column]![column]!;
-      for (let at = column; at <= size; at++) rows[row]![at]! -= factor * rows[column]![at]!;
-    }
-  }
-  const result = new Array<number>(size).fill(0);
-  for (let row = size - 1; row >= 0; row--) {
-    const known = result.reduce((sum, value, at) => sum + (at > row ? rows[row]![at]! * value : 0), 0);
-    result[row] = (rows[row]![size]! - known) / rows[row]![row]!;
-  }
-  return result;
 }

@@ -1,9 +1,8 @@
 import { useEffect, useEffectEvent } from 'react';
+import { isTyping } from '../../ui/isTyping';
 
 /** Keys of a view by `KeyboardEvent.key`, lower case. */
 export type ViewKeys = Record<string, () => void>;
-
-const isTyping = (target: EventTarget | null) => target instanceof HTMLElement && target.matches('input, select, textarea');
 
 /** Is a key for the view itself: not typed into a field, not held with another, and nothing lies over the view? */
 export const isForView = (event: KeyboardEvent): boolean =>

@@ -1,5 +1,6 @@
 /** What the frame around every view does: the theme, the list of shortcuts, the search, the keys to the stations, and the part of a view that an address names. */
 
+import { isTyping } from '../isTyping';
 import { keepFocus } from './keepFocus';
 
 const YEAR_SECONDS = 31_536_000;
@@ -17,9 +18,6 @@ document.querySelector('#keys-button')!.addEventListener('click', () => keysDial
 
 const openSearch = () => void import('./search').then(({ open }) => open());
 document.querySelector('#search-button')!.addEventListener('click', openSearch);
-
-const isTyping = (target: EventTarget | null) =>
-  target instanceof HTMLElement && target.matches('input, select, textarea, [contenteditable]');
 
 document.addEventListener('keydown', (event) => {
   if (event.key === '?' && !isTyping(event.target) && !keysDialog.open) keysDialog.showModal();

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { cholesky, inverseOf, times } from '../../../src/core/time/fit/cholesky';
+import { cholesky, inverseOf, times } from '../../../src/core/kernel/cholesky';
 import type { JudgedRow } from '../../../src/core/log/definitions';
 import type { StepKind } from '../../../src/core/time/definitions';
 import { EFFECTS } from '../../../src/core/time/fit/effects';

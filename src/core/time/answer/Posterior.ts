@@ -1,5 +1,5 @@
 import type { Steps } from '../../kernel/steps';
-import { cholesky } from '../fit/cholesky';
+import { cholesky } from '../../kernel/cholesky';
 import {
   ESTIMATE_FACTORS,
   type Explanation,

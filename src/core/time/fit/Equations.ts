@@ -1,4 +1,4 @@
-import { cholesky, inverseOf, quadraticForm, times } from './cholesky';
+import { cholesky, inverseOf, quadraticForm, times } from '../../kernel/cholesky';
 import { EFFECTS } from './effects';
 import { EquationPlaces } from './EquationPlaces';
 import type { PreparedLog } from './observations';

@@ -1,5 +1,5 @@
 import type { Steps } from '../../kernel/steps';
-import { quadraticForm } from '../fit/cholesky';
+import { quadraticForm } from '../../kernel/cholesky';
 import { SIZE_RANGE, EFFECTS, PERIODS, SLOPE_RANGE, TECHNIQUE_RANGE } from '../fit/effects';
 import { Fit } from '../fit/Fit';
 import { logShare } from '../fit/learningCurve';

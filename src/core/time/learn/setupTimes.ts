@@ -1,6 +1,6 @@
 import { groupBy } from '../../kernel/groupBy';
 import { allAtOnce, type Steps } from '../../kernel/steps';
-import { cholesky, inverseOf, times } from '../fit/cholesky';
+import { cholesky, inverseOf, times } from '../../kernel/cholesky';
 import type { HouseRules } from '../../scheme/model/houseRules';
 import { NOTHING_IN_HAND, changeoverMinutes, setupOf, startMinutes } from '../../scheme/passes/setups';
 import type { Pot } from '../../scheme/model/pots';

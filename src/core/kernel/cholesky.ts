@@ -3,8 +3,8 @@
  * A fit solves dozens of them, so they are written out.
  */
 
-/** Lower triangle L with L Lᵀ = `matrix` (n x n, row-major). Throws where the matrix is not positive definite. */
-export function cholesky(matrix: Float64Array, n: number): Float64Array {
+/** Lower triangle L with L Lᵀ = `matrix` (n x n, row-major); null where the matrix is not positive definite. */
+export function triangleOf(matrix: Float64Array, n: number): Float64Array | null {
   const lower = new Float64Array(n * n);
   for (let i = 0; i < n; i++) {
     for (let j = 0; j <= i; j++) {
@@ -12,10 +12,32 @@ export function cholesky(matrix: Float64Array, n: number): Float64Array {
       for (let k = 0; k < j; k++) sum -= lower[i * n + k]! * lower[j * n + k]!;
       if (i !== j) lower[i * n + j] = sum / lower[j * n + j]!;
       else if (sum > 0) lower[i * n + i] = Math.sqrt(sum);
-      else throw new Error(`cholesky: pivot ${i} is ${sum}, the matrix is not positive definite`);
+      else return null;
     }
   }
   return lower;
+}
+
+/** As `triangleOf`, of a matrix that is positive definite by how it was made. Throws where it is not. */
+export function cholesky(matrix: Float64Array, n: number): Float64Array {
+  const lower = triangleOf(matrix, n);
+  if (lower === null) throw new Error('cholesky: the matrix is not positive definite');
+  return lower;
+}
+
+/** What the matrix whose lower triangle this is takes to `right`. */
+export function solved(lower: Float64Array, right: readonly number[]): Float64Array {
+  const n = right.length;
+  const result = Float64Array.from(right);
+  for (let row = 0; row < n; row++) {
+    for (let k = 0; k < row; k++) result[row]! -= lower[row * n + k]! * result[k]!;
+    result[row]! /= lower[row * n + row]!;
+  }
+  for (let row = n - 1; row >= 0; row--) {
+    for (let k = row + 1; k < n; k++) result[row]! -= lower[k * n + row]! * result[k]!;
+    result[row]! /= lower[row * n + row]!;
+  }
+  return result;
 }
 
 /** Inverse of the matrix whose lower triangle this is. */
