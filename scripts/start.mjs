@@ -25,14 +25,14 @@ async function start() {
   process.env.HOST = process.env.NEAT_RELAY_HOST ?? DEFAULT_HOST;
   if (lan) process.env.NEAT_RELAY_LAN = 'on';
   if (cert !== undefined) Object.assign(process.env, { NEAT_RELAY_CERT: cert, NEAT_RELAY_KEY: key });
-  const port = await freePort(process.env.HOST, first);
+  const free = await freePort(process.env.HOST, first);
   installDependencies(say);
   await buildApplication(say);
   process.env.NODE_ENV = 'production';
   process.umask(0o077);
   const { prepareData, serve } = await import('../dist/program/starting.mjs');
   await prepareData({ folder: process.env.NEAT_RELAY_DATA, demo, reset, restore: restore ?? null }, say);
-  const { stop, readPages, onNetwork } = await serve(process.env.HOST, port);
+  const { port, stop, readPages, onNetwork } = await serveFrom(free, (port) => serve(process.env.HOST, port));
   const address = `http://${process.env.HOST.includes(':') ? `[${process.env.HOST}]` : process.env.HOST}:${port}`;
   await firstLook(address);
   void readPages();
@@ -85,6 +85,18 @@ async function firstLook(address) {
     (response) => response.text(),
     () => null,
   );
+}
+
+/** Serves on the port that was free, or on the next that is: another program may take it while the data is prepared. */
+async function serveFrom(free, serveOn) {
+  for (let port = free; ;) {
+    try {
+      return { port, ...(await serveOn(port)) };
+    } catch (error) {
+      if (error.code !== 'EADDRINUSE') throw error;
+      port = await freePort(process.env.HOST, port);
+    }
+  }
 }
 
 async function freePort(host, first) {

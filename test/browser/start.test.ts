@@ -45,6 +45,14 @@ class Starting {
   }
 }
 
+/** Listens on a port, or on any that is free; what is returned with it lets it go. */
+async function takePort(wanted = 0): Promise<[port: number, leave: () => Promise<void>]> {
+  const taker = net.createServer();
+  await new Promise<void>((resolve, reject) => taker.once('error', reject).listen(wanted, '127.0.0.1', resolve));
+  const { port } = taker.address() as net.AddressInfo;
+  return [port, () => new Promise((resolve) => taker.close(() => resolve()))];
+}
+
 const ADDRESS = /Neat Relay is at (http:\/\/127\.0\.0\.1:(\d+))/;
 
 describe('starting and stopping', function () {
@@ -56,9 +64,7 @@ describe('starting and stopping', function () {
   const at = (name: string) => path.join(folder, name);
 
   it('says that a port is taken, takes the next, answers, and stops cleanly on Ctrl-C', async () => {
-    const blocker = net.createServer();
-    await new Promise<void>((resolve) => blocker.listen(0, '127.0.0.1', resolve));
-    const { port } = blocker.address() as net.AddressInfo;
+    const [port, leave] = await takePort();
     const program = new Starting(['--demo'], { NEAT_RELAY_DATA: at('demo'), PORT: String(port) });
     const [, url, taken] = await program.says(ADDRESS);
     expect(program.said)
@@ -68,11 +74,11 @@ describe('starting and stopping', function () {
     expect(await (await fetch(`${url}/api/today`)).text()).to.include('Tide coast watch');
     expect(await program.press('SIGINT')).to.equal(0);
     expect(program.said).to.include('Stopped.');
-    blocker.close();
+    await leave();
   });
 
   it('keeps the demo data until it is told to begin afresh, and a second program off the folder of a running one', async () => {
-    const demo = (args: string[]) => new Starting(['--demo', ...args], { NEAT_RELAY_DATA: at('demo') });
+    const demo = (args: string[], env = {}) => new Starting(['--demo', ...args], { NEAT_RELAY_DATA: at('demo'), ...env });
     const running = demo([]);
     await running.says(ADDRESS);
     expect(running.said).not.to.include('Filling');
@@ -82,10 +88,20 @@ describe('starting and stopping', function () {
       expect(second.said).to.match(/Another Neat Relay is running on .*: stop that one first/);
     }
     await running.press('SIGTERM');
-    const afresh = demo(['--reset']);
-    await afresh.says(ADDRESS);
+    const [port, close] = await takePort();
+    await close();
+    const afresh = demo(['--reset'], { PORT: String(port) });
+    await afresh.says(/Filling the demo data folder/);
+    // Free when it was looked for, and taken when it is needed.
+    const [, leave] = await takePort(port);
+    const [, url, other] = await afresh.says(ADDRESS);
+    expect(afresh.said)
+      .to.include('The demo starts over.')
+      .and.to.include(`Port ${port} is taken by another program: trying ${port + 1}.`);
+    expect(Number(other)).to.be.greaterThan(port);
+    expect((await fetch(url!)).status).to.equal(200);
     await afresh.press('SIGTERM');
-    expect(afresh.said).to.include('The demo starts over.').and.to.include('Filling the demo data folder');
+    await leave();
   });
 
   it('never throws a data folder of the user away', async () => {
