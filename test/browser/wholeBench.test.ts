@@ -26,7 +26,7 @@ describe('the whole bench', () => {
   /** The row of a unit or commission among what can be on the line. */
   const row = (name: string) =>
     driver.executeScript<string>(
-      'return [...document.querySelectorAll("[data-testid=chooser] label")].find((label) => label.textContent.startsWith(arguments[0])).textContent',
+      'return [...document.querySelectorAll("[data-testid=chooser] label")].find((label) => label.textContent.startsWith(arguments[0]))?.textContent ?? ""',
       name,
     );
   const toggle = (name: string) =>
@@ -39,8 +39,11 @@ describe('the whole bench', () => {
     await user.open('/line');
     await driver.wait(async () => (await dates()).length === 1, PATIENCE_MS);
     await (await user.find(`${chooser} summary`)).click();
-    await untilText(chooser, (text) => !text.includes('Working out'), 'the prices');
-    expect(await row('Chess-club champions')).to.match(/With it: .*(saved|longer).*(no date moves|Tide coast watch|Chess-club champions)/);
+    await driver.wait(async () => (await row('Chess-club champions')).includes(': '), PATIENCE_MS, 'the prices');
+    // Which dates move depends on the hour of the day.
+    expect(await row('Chess-club champions')).to.match(
+      /With it: (nothing saved|.* (saved|longer)); (no date moves|.*, (safe|still safe|late|late as before|(still )?in time in \d+ of 100))\.$/,
+    );
     expect(await row('Lamp keepers')).to.include('Without it:');
   });
 
