@@ -71,7 +71,7 @@ async function startBrowser(): Promise<WebDriver> {
   return driver;
 }
 
-/** What a page keeps goes by its port, and every program under test has its own; cookies go by the machine. */
+/** What a page keeps goes by its port, which another program may get later; cookies go by the machine. */
 async function forgetAll(driver: WebDriver): Promise<void> {
   const before = await driver.getAllWindowHandles();
   await driver.actions().clear();
@@ -79,6 +79,9 @@ async function forgetAll(driver: WebDriver): Promise<void> {
   const fresh = await driver.getWindowHandle();
   for (const handle of before) {
     await driver.switchTo().window(handle);
+    const { origin } = new URL(await driver.getCurrentUrl());
+    if (origin !== 'null')
+      await (driver as chrome.Driver).sendDevToolsCommand('Storage.clearDataForOrigin', { origin, storageTypes: 'all' });
     await driver.close();
   }
   await driver.switchTo().window(fresh);
