@@ -55,7 +55,7 @@ describe('estimates in the browser', () => {
     const doneBefore = await doneAt();
     const paceBefore = Number(/Your pace now[^×]*× (\d\.\d\d)/.exec(await user.text('[data-testid="why-figure"]'))![1]);
     const { rows } = await get<{ rows: LogRow[] }>('/api/time-log/rows?commission=Tide%20coast%20watch');
-    // Not those of the session in hand, if there is one at this hour: the latest may be short of what it will take.
+    // Of earlier days: with the latest rows the outcome depends on the hour at which the demo is made.
     const earlier = rows.filter(({ startedAt }) => Date.now() - Date.parse(startedAt) > 24 * 60 * 60_000);
     const slow = earlier.slice(0, 14).map((row, index) => {
       const at = new Date(Date.now() - (60 - index) * 60_000).toISOString();
