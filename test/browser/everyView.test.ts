@@ -54,17 +54,17 @@ const MOST_SHIFT = 0.01;
 
 /** Elements of the page that cover each other's text, though neither holds the other. */
 const OVERLAPS = `
+  const inScroller = (element) => { for (let up = element.parentElement; up; up = up.parentElement) if (/auto|scroll/.test(getComputedStyle(up).overflowY) && up !== document.scrollingElement) return up; return null; };
   const boxes = [...document.querySelectorAll('button, a, input, select, h1, h2, p, td, th, dd, dt, label')]
     .filter((element) => element.checkVisibility({ opacityProperty: true }) && !element.closest('dialog, svg, .skip'))
     .map((element) => ({ element, box: element.getBoundingClientRect(), hidden: getComputedStyle(element).clipPath.startsWith('inset') }))
     .filter(({ box, hidden }) => !hidden && box.width > 1 && box.height > 1 && box.bottom > 0 && box.top < innerHeight);
-  const inScroller = (element) => { for (let up = element.parentElement; up; up = up.parentElement) if (/auto|scroll/.test(getComputedStyle(up).overflowY) && up !== document.scrollingElement) return up; return null; };
   const found = [];
   for (const a of boxes) for (const b of boxes) {
-    if (a === b || a.element.contains(b.element) || b.element.contains(a.element) || inScroller(a.element) !== inScroller(b.element)) continue;
     const width = Math.min(a.box.right, b.box.right) - Math.max(a.box.left, b.box.left);
     const height = Math.min(a.box.bottom, b.box.bottom) - Math.max(a.box.top, b.box.top);
-    if (width > 3 && height > 3) found.push(a.element.outerHTML.slice(0, 80) + ' over ' + b.element.outerHTML.slice(0, 80));
+    if (!(width > 3 && height > 3) || a === b || a.element.contains(b.element) || b.element.contains(a.element)) continue;
+    if (inScroller(a.element) === inScroller(b.element)) found.push(a.element.outerHTML.slice(0, 80) + ' over ' + b.element.outerHTML.slice(0, 80));
   }
   return found.slice(0, 3);`;
 
