@@ -4,7 +4,7 @@ import type chrome from 'selenium-webdriver/chrome.js';
 import { inBothThemes, violationsOn } from '../support/accessibility';
 import { startApp, type App } from '../support/app';
 import { closeBrowser, openBrowser, resize } from '../support/browser';
-import { PageUser } from '../support/page';
+import { PageUser, PATIENCE_MS } from '../support/page';
 
 const VIEWS = [
   '/',
@@ -208,7 +208,6 @@ describe('every view', () => {
       await user.fill('Next part', 'Bell');
       await user.press('Add the part');
       await user.find('[data-part="Bell"]');
-      await driver.sleep(600);
       await user.isStored();
       await driver.navigate().refresh();
       await user.ready();
@@ -222,10 +221,9 @@ describe('every view', () => {
       await user.press('Undo');
       await driver.wait(
         async () => (await (await user.field('Dry brushes owned')).getAttribute('value')) === '2',
-        5000,
+        PATIENCE_MS,
         'the change was not undone',
       );
-      await driver.sleep(500);
       await user.isStored();
     });
 

@@ -124,7 +124,6 @@ describe('from a test model to the batch, and a change of scope in the middle', 
     await user.fill('Why: Market townsfolk, models', 'Six more for the fish stall');
     await user.keys(Key.TAB);
     await user.see('[data-reconciled="Market townsfolk"]', /1 of 30/);
-    await driver.sleep(300);
     await driver.navigate().refresh();
     await user.find('[data-testid="scope-changes"]');
     expect(await (await user.field('Why: Market townsfolk, models')).getAttribute('value')).to.equal('Six more for the fish stall');

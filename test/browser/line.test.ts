@@ -87,7 +87,6 @@ describe('arranging a line by hand', () => {
 
   it('keeps the order and its pins over a reload', async () => {
     const kept = await total();
-    await driver.sleep(600);
     await user.isStored();
     await driver.navigate().refresh();
     await user.ready();
@@ -146,7 +145,7 @@ describe('arranging a line by hand', () => {
     await user.press('Remove: A leader after');
     await driver.wait(
       async () => !/A leader after/.test(await user.text('[aria-label="Fixed jobs and wishes"]')),
-      5000,
+      PATIENCE_MS,
       'the wish was not let go',
     );
     await user.press('Back to the suggestion');

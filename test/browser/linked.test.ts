@@ -3,7 +3,7 @@ import { Key, type WebDriver } from 'selenium-webdriver';
 import { startApp, type App } from '../support/app';
 import { closeBrowser, openBrowser } from '../support/browser';
 import { importFerry } from '../support/ferry';
-import { PageUser } from '../support/page';
+import { PageUser, PATIENCE_MS } from '../support/page';
 import { paint, part, step, unit } from '../support/units';
 
 const NAMES = ['Lamp keepers', 'Reed cutters', 'Ferry crew', 'Pony couriers', 'Net menders', 'Bell ringers', 'Pilots'];
@@ -101,7 +101,7 @@ describe('one scheme for seven units', () => {
     ]);
     await user.press('Undo');
     await user.isStored();
-    await driver.wait(async () => (await (await fetch(`${app.url}/api/commissions/ferry/painted`)).json()).length === 1, 20_000);
+    await driver.wait(async () => (await (await fetch(`${app.url}/api/commissions/ferry/painted`)).json()).length === 1, PATIENCE_MS);
     await show('Bell ringers');
     await user.see('[data-part="Coat"]', /2 coats|× ?2|x2/i);
   });

@@ -5,7 +5,7 @@ import type { ShelfPicture } from '../../src/contract/shelf';
 import { startApp, type App } from '../support/app';
 import { closeBrowser, openBrowser } from '../support/browser';
 import { importFerry } from '../support/ferry';
-import { PageUser } from '../support/page';
+import { PageUser, PATIENCE_MS } from '../support/page';
 import { paint, part, step, unit } from '../support/units';
 
 /** A colour out of a picture becomes a mix, is mixed at the bench, a pot runs dry, another takes its place, and the models know it. */
@@ -73,7 +73,11 @@ describe('paint, from a picture to the last drop', () => {
       'the picture was not drawn',
     );
     await point(0.75);
-    await driver.wait(async () => (await (await user.field('As hex')).getAttribute('value')) !== '#7a5533', 30_000, 'nothing was picked');
+    await driver.wait(
+      async () => (await (await user.field('As hex')).getAttribute('value')) !== '#7a5533',
+      PATIENCE_MS,
+      'nothing was picked',
+    );
     const inThatLight = await (await user.field('As hex')).getAttribute('value');
     await user.press('Set the light by a grey patch');
     await point(0.25);
@@ -105,7 +109,7 @@ describe('paint, from a picture to the last drop', () => {
       30_000,
     );
     await user.keys('9', Key.ENTER);
-    await driver.wait(async () => (await shelf()).levels.length === 2, 30_000);
+    await driver.wait(async () => (await shelf()).levels.length === 2, PATIENCE_MS);
     await user.press('Done reading');
     await user.see('tr[data-paint="Deep water"]', /Base coat/);
     const { needs } = await shelf();

@@ -5,6 +5,7 @@ import net from 'node:net';
 import path from 'node:path';
 import { migrations } from '../../src/data/migrations';
 import { openDatabase } from '../../src/data/database';
+import { PATIENCE_MS } from '../support/page';
 import { temporaryFolder } from '../support/temporaryFolder';
 
 /** The start script as a user runs it, with all it says. */
@@ -27,7 +28,7 @@ class Starting {
   }
 
   async says(pattern: RegExp): Promise<RegExpExecArray> {
-    for (let attempt = 0; attempt < 300; attempt++) {
+    for (const end = Date.now() + PATIENCE_MS; Date.now() < end;) {
       const found = pattern.exec(this.said);
       if (found) return found;
       await new Promise((resolve) => setTimeout(resolve, 100));

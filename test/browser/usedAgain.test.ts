@@ -102,7 +102,7 @@ describe('a scheme typed, carried about, kept and used again in other colours', 
       .perform();
     await driver.wait(
       async () => (await driver.executeScript<string>(`return document.querySelector('[data-part]').dataset.part`)) === 'Boots',
-      5000,
+      PATIENCE_MS,
     );
     // The click that ends a drag is none; the next one is.
     await driver.sleep(200);
