@@ -15,8 +15,7 @@ import { LateTimes } from '../said/LateTimes';
 import type { Bench } from '../taps/useBench';
 import { WhileOpen } from './WhileOpen';
 import { jobWords, passWords, trayWords, unitWords } from '../words';
-import own from './around.module.css';
-import styles from '../View.module.css';
+import styles from './around.module.css';
 
 interface SidePanelProps {
   bench: Bench;
@@ -32,7 +31,7 @@ const MISSES_SHOWN = 5;
 /** What stands around the work: how far, how long still, what comes next, what dries, what was missed. */
 export function SidePanel({ bench, now, onTakeUp, onBringBack }: SidePanelProps) {
   return (
-    <aside className={own.side} aria-label="Around the work" tabIndex={0}>
+    <aside className={styles.side} aria-label="Around the work" tabIndex={0}>
       <Left bench={bench} />
       <Next bench={bench} now={now} onTakeUp={onTakeUp} />
       <WhileOpen bench={bench} />
@@ -40,7 +39,7 @@ export function SidePanel({ bench, now, onTakeUp, onBringBack }: SidePanelProps)
       <Misses bench={bench} />
       <Aside bench={bench} onBringBack={onBringBack} />
       <section aria-label="Other work">
-        <h2 className={own.sideTitle}>Other work</h2>
+        <h2 className={styles.sideTitle}>Other work</h2>
         <OtherWorkClock commissionId={null} />
       </section>
       <LateTimes rows={bench.figures.openRows} onSaved={bench.refreshFigures} />
@@ -63,7 +62,7 @@ function Left({ bench }: { bench: Bench }) {
         {percentText(share)} painted: {view.modelsDone} of {view.modelsTotal} model-steps done
       </small>
       {figures.figures && (
-        <dl className={own.left}>
+        <dl className={styles.left}>
           <div>
             <dt>time left: expected</dt>
             <dd data-testid="likely">{minutesText(figures.figures.likely)}</dd>
@@ -122,15 +121,15 @@ function Next({ bench, now, onTakeUp }: Pick<SidePanelProps, 'bench' | 'now' | '
   };
   return (
     <section aria-label="Next">
-      <h2 className={own.sideTitle}>Next</h2>
-      <ul className={own.next}>
+      <h2 className={styles.sideTitle}>Next</h2>
+      <ul className={styles.next}>
         {nextJobs.slice(0, NEXT_SHOWN).map(row)}
         {nextJobs.length === 0 && <li>Nothing after this.</li>}
       </ul>
       {nextJobs.length > NEXT_SHOWN && (
         <details className={styles.more}>
           <summary>{counted(nextJobs.length - NEXT_SHOWN, 'more job')}</summary>
-          <ul className={own.next}>{nextJobs.slice(NEXT_SHOWN).map(row)}</ul>
+          <ul className={styles.next}>{nextJobs.slice(NEXT_SHOWN).map(row)}</ul>
         </details>
       )}
     </section>
@@ -141,7 +140,7 @@ function Next({ bench, now, onTakeUp }: Pick<SidePanelProps, 'bench' | 'now' | '
 function TakeUp({ against, what, onTakeUp }: { against: string | null; what: string; onTakeUp: () => void }) {
   if (against === null)
     return (
-      <button type="button" className={own.takeUp} onClick={onTakeUp} aria-label={`Start now: ${what}`}>
+      <button type="button" className={styles.takeUp} onClick={onTakeUp} aria-label={`Start now: ${what}`}>
         start
       </button>
     );
@@ -168,13 +167,13 @@ function Rack({ bench, now }: { bench: Bench; now: number }) {
   const last = Math.max(0.1, ...[...places.values()].map((place) => (place.dryAt - now) / MINUTE_MS));
   return (
     <section aria-label="Drying rack">
-      <h2 className={own.sideTitle}>Drying rack</h2>
-      <ul className={own.rack}>
+      <h2 className={styles.sideTitle}>Drying rack</h2>
+      <ul className={styles.rack}>
         {[...places].slice(0, RACK_SHOWN).map(([key, place]) => {
           const left = (place.dryAt - now) / MINUTE_MS;
           return (
             <li key={key}>
-              <span className={own.emptying} aria-hidden="true">
+              <span className={styles.emptying} aria-hidden="true">
                 <span style={{ width: `${Math.min(100, (100 * left) / Math.max(place.dryMinutes, 1))}%` }} />
               </span>
               {unitWords(bench, place.unitId)}, {passWords(bench.passes.get(key)!)}: {counted(place.models, 'model')},{' '}
@@ -198,8 +197,8 @@ function Misses({ bench }: { bench: Bench }) {
   if (misses.length === 0) return null;
   return (
     <section aria-label="Missed spots">
-      <h2 className={own.sideTitle}>Missed spots</h2>
-      <ul className={own.misses} data-testid="misses">
+      <h2 className={styles.sideTitle}>Missed spots</h2>
+      <ul className={styles.misses} data-testid="misses">
         {misses.slice(0, MISSES_SHOWN).map(({ passKey, unitId, model, note }) => (
           <li key={`${passKey} ${model}`}>
             {unitWords(bench, unitId)} model {model}: {passWords(bench.passes.get(passKey)!)}
@@ -220,8 +219,8 @@ function Aside({ bench, onBringBack }: Pick<SidePanelProps, 'bench' | 'onBringBa
   if (aside.length === 0) return null;
   return (
     <section aria-label="Set aside">
-      <h2 className={own.sideTitle}>Set aside</h2>
-      <ul className={own.misses} data-testid="aside">
+      <h2 className={styles.sideTitle}>Set aside</h2>
+      <ul className={styles.misses} data-testid="aside">
         {aside.map(({ unit, models }) => (
           <li key={unit.id}>
             {unitWords(bench, unit.id)}: {positionsText(models)}{' '}

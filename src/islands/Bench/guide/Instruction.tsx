@@ -11,6 +11,7 @@ import { likelyMinutes } from '../likelyMinutes';
 import type { Bench } from '../taps/useBench';
 import { StartEarly } from './StartEarly';
 import { passWords, trayWords, unitWords } from '../words';
+import own from './Instruction.module.css';
 import styles from '../View.module.css';
 
 const NOTES_SHOWN = 2;
@@ -32,7 +33,7 @@ export function Instruction({ bench, now, onMixKept, onStartEarly }: Instruction
   const caution = cautionOf(pass, paint?.kind ?? null);
   const isLeader = view.model !== null && bench.units.get(job.unitId)!.leaders.includes(view.model);
   return (
-    <section className={styles.instruction} aria-label="What to do now">
+    <section className={own.instruction} aria-label="What to do now">
       <Swatch hex={paint?.hex ?? null} kind={paint?.kind ?? null} size="large" />
       <div>
         {/* Heard once a model: what ticks below it is only seen. */}
@@ -101,7 +102,7 @@ function Amount({ bench, onMixKept }: { bench: Bench; onMixKept: () => void }) {
   const { mix } = bench;
   return (
     <div data-testid="amount">
-      {mix.state === 'none' && <p className={styles.mixNow}>Mix {said.text}</p>}
+      {mix.state === 'none' && <p className={own.mixNow}>Mix {said.text}</p>}
       {mix.state === 'in use' && <p className={styles.quiet}>The mix on your palette goes on. If it runs out: {said.text}</p>}
       {mix.state === 'old' && (
         <>
@@ -111,7 +112,7 @@ function Amount({ bench, onMixKept }: { bench: Bench; onMixKept: () => void }) {
               <kbd>K</kbd> It has kept
             </Button>
           </p>
-          <p className={styles.mixNow}>If not, mix {said.text}</p>
+          <p className={own.mixNow}>If not, mix {said.text}</p>
         </>
       )}
       {mix.state !== 'in use' && <Short said={said} />}
@@ -129,8 +130,8 @@ function Wet({ bench, now }: { bench: Bench; now: number }) {
   if (Math.max(view.readyAt, view.toolReadyAt) <= now || !Number.isFinite(view.readyAt)) return null;
   const minutes = minutesText(Math.max(0.1, (Math.max(view.readyAt, view.toolReadyAt) - now) / MINUTE_MS));
   return (
-    <p className={styles.wet} data-testid="wet">
-      <span className={styles.hatch} aria-hidden="true" />
+    <p className={own.wet} data-testid="wet">
+      <span className={own.hatch} aria-hidden="true" />
       {tool ? `The tool has to rest for ${minutes}` : `Model ${view.model} is dry in ${minutes}`}
     </p>
   );
@@ -187,13 +188,13 @@ function Timer({ bench, now, isLeader }: { bench: Bench; now: number; isLeader: 
   const { view } = bench;
   const pass = bench.pass!;
   const minutes = likelyMinutes(bench, pass, view.model === null ? [] : [view.model]);
-  if (!allowsCountdown(pass.technique)) return <p className={styles.timer}>about {minutesText(minutes)} a model; take the time it needs</p>;
+  if (!allowsCountdown(pass.technique)) return <p className={own.timer}>about {minutesText(minutes)} a model; take the time it needs</p>;
   const { workingSince, pausedSince } = view.clock;
   const since = Math.max(workingSince ?? 0, Number.isFinite(view.readyAt) ? view.readyAt : 0);
   const seconds = view.needsStart || workingSince === null ? 0 : Math.max(0, ((pausedSince ?? now) - since) / 1000);
   return (
-    <p className={styles.timer}>
-      <span className={cx(styles.clock, seconds > minutes * 60 && styles.over)} data-testid="clock">
+    <p className={own.timer}>
+      <span className={cx(own.clock, seconds > minutes * 60 && own.over)} data-testid="clock">
         {clockText(seconds)}
       </span>{' '}
       of about {clockText(minutes * 60)}

@@ -1,5 +1,5 @@
 import { Button } from '../../../ui/Button/Button';
-import styles from '../View.module.css';
+import styles from './ModelChips.module.css';
 
 interface ModelChipsProps {
   label: string;

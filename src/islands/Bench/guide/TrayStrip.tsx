@@ -2,7 +2,7 @@ import { Hidden } from '../../../ui/Hidden/Hidden';
 import { cx } from '../../../ui/cx';
 import type { Bench } from '../taps/useBench';
 import { lackWords, unitWords } from '../words';
-import styles from '../View.module.css';
+import styles from './TrayStrip.module.css';
 
 type Look = 'todo' | 'now' | 'wet' | 'lacking' | 'done' | 'missed' | 'aside';
 

@@ -7,8 +7,7 @@ import { NumberField } from '../../../ui/Field/NumberField';
 import { counted, minutesText, momentText } from '../../../ui/format';
 import { toldWords } from '../../shared/toldWords';
 import { send } from '../../client/api';
-import own from './said.module.css';
-import styles from '../View.module.css';
+import styles from './said.module.css';
 
 interface LateTimesProps {
   rows: readonly StoredLogRow[];
@@ -53,7 +52,7 @@ function LateTime({ row, onJudge }: { row: StoredLogRow; onJudge: (judgement: Ro
         {row.open === 'gap' ? `Nothing was tapped for ${minutesText(row.minutes)}: was that a break?` : `Ticked off without time.`}
         {toldWords(row) !== null && ` ${toldWords(row)}`}
       </p>
-      <span className={own.lateFields}>
+      <span className={styles.lateFields}>
         <NumberField
           live
           label={`Minutes for ${what}`}
