@@ -43,7 +43,8 @@ const VIEWS: { name: string; path: string; planned?: string; act?: (user: PageUs
 
 /** One current picture of every main view, made from the demo. The application must have been built. */
 mkdirSync(FOLDER, { recursive: true });
-const app = await startApp({ demo: true });
+// A process of its own: one that waits for the next program would keep this one from ending.
+const app = await startApp({ demo: true, cold: true });
 const driver = await openBrowser();
 try {
   const user = new PageUser(driver, app.url);
