@@ -58,7 +58,7 @@ describe('estimates in the browser', () => {
   });
 
   it('change hours and dates with a reason when an evening goes 30 % slower', async () => {
-    const { handsOn } = await figures();
+    const before = await figures();
     const { commissions } = await get<{ commissions: { id: string }[] }>('/api/other-work');
     const doneAt = async () =>
       (await get<{ outlook: { likelyAt: number } }>(`/api/commissions/${commissions[0]!.id}/figures`)).outlook.likelyAt;
@@ -73,9 +73,11 @@ describe('estimates in the browser', () => {
       return [at, commission, unit, part, technique, size, coverage, models, (minutes * 1.3).toFixed(1), '', 'slow-evening'].join(',');
     });
     await importRows(slow);
-    // Whole hours and dates may even fall: what takes longer leaves less to wait for, and an evening may end before a wait.
-    expect((await figures()).handsOn / handsOn).to.be.within(1.01, 1.3);
-    expect(await doneAt(), 'the date').not.to.equal(doneBefore);
+    const after = await figures();
+    expect(after.handsOn / before.handsOn).to.be.within(1.01, 1.3);
+    // All hours grow less, or hardly: an evening may end before a wait. The date goes with them.
+    const grownMs = (after.likely - before.likely) * MINUTE_MS;
+    expect((await doneAt()) - doneBefore, 'the date').to.be.greaterThan(grownMs / 2 - 5 * MINUTE_MS);
     await user.open('/bench');
     await driver.executeScript('arguments[0].open = true', await user.find('[data-testid="why-figure"]'));
     const why = await user.see('[data-testid="why-figure"]', /A model, expected/);
