@@ -68,6 +68,27 @@ describe('saving what is edited in place', () => {
     expect(server.got).to.deep.equal([1, 1]);
   });
 
+  it('waits, when asked whether all is saved, for what is on its way', async () => {
+    saving.change(1);
+    const first = saving.flush();
+    const asked = saving.flush();
+    let answer: boolean | null = null;
+    void asked.then((isSaved) => (answer = isSaved));
+    await pause(0);
+    expect(answer, 'said before the server had answered').to.equal(null);
+    await server.answer();
+    expect([await first, answer, saving.isOpen]).to.deep.equal([true, true, false]);
+    saving.change(2);
+    const failing = [saving.flush(), saving.flush()];
+    await server.fail('away');
+    expect(await Promise.all(failing)).to.deep.equal([false, false]);
+    const again = saving.flush();
+    await server.answer();
+    expect(await again).to.equal(true);
+    expect(await saving.flush(), 'with nothing left to send').to.equal(true);
+    expect(server.got).to.deep.equal([1, 2, 2]);
+  });
+
   it('goes back and forth, and forgets what is ahead with another change', () => {
     saving.change(1);
     saving.change(2);

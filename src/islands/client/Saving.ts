@@ -35,7 +35,8 @@ export class Saving<T> {
   private future: Left<T>[] = [];
   private effects: (() => Promise<void>)[] = [];
   private timer: ReturnType<typeof setTimeout> | undefined;
-  private isSending = false;
+  /** What is on its way: true once everything has arrived. */
+  private sending: Promise<boolean> | null = null;
   private isDirty = false;
   private readonly listeners = new Set<() => void>();
 
@@ -60,7 +61,7 @@ export class Saving<T> {
 
   /** Something is not at the server yet. */
   get isOpen(): boolean {
-    return this.isDirty || this.isSending;
+    return this.isDirty || this.sending !== null;
   }
 
   readonly change = (next: T, effect: Effect | null = null): void => {
@@ -82,25 +83,13 @@ export class Saving<T> {
     this.go(left.value, [...this.past, { value: this.state.value, effect: left.effect }], this.future.slice(0, -1));
   };
 
-  /** Sends what is not saved yet; false where it could not be saved, or is still on its way. */
-  readonly flush = async (): Promise<boolean> => {
+  /** Sends what is not saved yet and waits for what is on its way; false where it could not be saved. */
+  readonly flush = (): Promise<boolean> => {
     clearTimeout(this.timer);
-    if (this.isSending) return !this.isDirty;
-    this.isSending = true;
-    try {
-      while (this.isDirty) {
-        for (; this.effects[0]; this.effects.shift()) await this.effects[0]();
-        this.isDirty = false;
-        await this.save(this.state.value);
-      }
-      this.put({ status: { kind: 'saved' } });
-    } catch (error) {
-      this.isDirty = true;
-      this.put({ status: { kind: 'failed', message: error instanceof ApiError ? error.message : String(error) } });
-    } finally {
-      this.isSending = false;
-    }
-    return !this.isDirty;
+    this.sending ??= this.sendAll().finally(() => {
+      this.sending = null;
+    });
+    return this.sending;
   };
 
   /** Goes to another value; what was there before is remembered on one of the two stacks. */
@@ -111,6 +100,22 @@ export class Saving<T> {
     this.put({ value, status: { kind: 'waiting' }, canUndo: past.length > 0, canRedo: future.length > 0 });
     clearTimeout(this.timer);
     this.timer = setTimeout(() => void this.flush(), SETTLE_MS);
+  }
+
+  /** Sends the value, and again while it changes meanwhile. */
+  private async sendAll(): Promise<boolean> {
+    try {
+      while (this.isDirty) {
+        for (; this.effects[0]; this.effects.shift()) await this.effects[0]();
+        this.isDirty = false;
+        await this.save(this.state.value);
+      }
+      this.put({ status: { kind: 'saved' } });
+    } catch (error) {
+      this.isDirty = true;
+      this.put({ status: { kind: 'failed', message: error instanceof ApiError ? error.message : String(error) } });
+    }
+    return !this.isDirty;
   }
 
   private put(part: Partial<SavingState<T>>): void {
