@@ -63,18 +63,26 @@ describe('a price in the browser', () => {
     await user.see('[data-testid="alternatives"]', /models instead of \d+.*\+€\d/s);
   });
 
-  it('sends nothing while what was typed cannot be saved', async () => {
+  it('sends nothing while what was typed cannot be saved, and moves nothing to say so', async () => {
+    const places = () =>
+      driver.executeScript<string[]>(
+        `return [...document.querySelectorAll('main button')].filter(({ textContent }) => textContent !== 'Try again')
+          .map((button) => button.textContent + ' at ' + button.getBoundingClientRect().top)`,
+      );
     await driver.executeScript(
       'window.realFetch = window.fetch; window.fetch = (url, ask) => (ask?.method === "PUT" ? Promise.reject(new Error("away")) : window.realFetch(url, ask))',
     );
-    await user.fill('Minimum charge', '40');
-    // Said first: what says so makes room for itself, and the button would move away under the click.
-    await user.find('[data-save="failed"]');
-    await user.quiet();
-    await user.press('Save without sending');
-    await user.see('[role="alert"]', /The terms are not saved, so nothing was sent/);
-    expect(await quotes()).to.deep.equal([]);
-    await driver.executeScript('window.fetch = window.realFetch');
+    try {
+      await user.fill('Minimum charge', '40');
+      const before = await places();
+      await user.find('[data-save="failed"]');
+      expect(await places()).to.deep.equal(before);
+      await user.press('Save without sending');
+      await user.see('[role="alert"]', /The terms are not saved, so nothing was sent/);
+      expect(await quotes()).to.deep.equal([]);
+    } finally {
+      await driver.executeScript('window.fetch = window.realFetch');
+    }
     await user.fill('Minimum charge', '0');
     await driver.wait(async () => (await user.text('[data-save]')) === 'Saved', PATIENCE_MS, 'it was not saved in the end');
   });
