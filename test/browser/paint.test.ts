@@ -174,9 +174,16 @@ describe('paint, from a picture to the last drop', () => {
     await user.press('Undo');
     await user.see('[data-testid="amount"]', /Has it kept/);
 
+    await driver.executeScript(`
+      const itself = window.fetch;
+      const released = new Promise((release) => { window.release = release; });
+      window.fetch = async (url, ask) => { if (/paints\\/.*\\/models/.test(url)) await released; return itself(url, ask); };`);
     await user.keys('c');
     await user.choose('Paint for those not done yet', 'Straw');
+    // Pressed before it is known who carries the paint in hand: it is asked as soon as it is.
     await user.press('Take this paint');
+    await user.find('[aria-label^="Looking up which models carry Match of"]');
+    await driver.executeScript('window.release()');
     await user.see('[data-testid="side-by-side"]', /Match of .* is on 1 model of Rowers \(.* apart\)/);
     await user.press('Use it anyway');
     await user.see('[data-testid="instruction"]', /Straw/);

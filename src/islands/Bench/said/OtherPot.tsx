@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { differenceOf, labOf } from '../../../core/colour/difference';
 import { toldApart } from '../../../core/paint/closeEnough';
 import type { Paint } from '../../../core/scheme/model/definitions';
@@ -6,9 +6,9 @@ import type { PaintTrace } from '../../../contract/paintTrace';
 import { Button } from '../../../ui/Button/Button';
 import { NumberField } from '../../../ui/Field/NumberField';
 import { SelectField } from '../../../ui/Field/Field';
+import { Working } from '../../../ui/Working/Working';
 import { counted, plain } from '../../../ui/format';
 import { send } from '../../client/api';
-import { useDerived } from '../../client/useDerived';
 import type { Bench } from '../taps/useBench';
 import styles from './said.module.css';
 
@@ -29,25 +29,30 @@ const TRIED_ON = 2;
 export function OtherPot({ bench, paintId, onPot, onTry }: OtherPotProps) {
   const [pot, setPot] = useState(paintId);
   const [few, setFew] = useState(TRIED_ON);
-  const [asked, setAsked] = useState<'place' | 'anyway' | null>(null);
+  const [asked, setAsked] = useState<'looking' | 'place' | 'anyway' | null>(null);
   const question = useRef<HTMLParagraphElement>(null);
   // The button that asked is gone: the focus goes to what was asked.
   useEffect(() => {
     question.current?.focus();
   }, [asked]);
-  const ask = useCallback(() => send<PaintTrace[]>('GET', `/api/paints/${paintId}/models`), [paintId]);
-  const { value: traces, error } = useDerived(ask);
+  const { looked, carriers } = useCarriers(paintId);
+  /** What was pressed for, while it is being looked up. */
+  const wanted = useRef<string | null>(null);
+  useEffect(() => () => void (wanted.current = null), []);
   const open = bench.view.readiness.openModels(bench.job!);
   const pots = nearestFirst(bench.paints.get(paintId) ?? null, [...bench.paints.values()]);
   const chosen = pots.find((each) => each.pot.id === pot);
   const nameOf = (id: string) => bench.paints.get(id)?.name ?? 'another paint';
-  const carriers = carriersOf(traces ?? []);
   const apart = chosen?.away == null ? 'always' : toldApart(chosen.away);
   const by = chosen?.away == null ? '' : ` (${plain(chosen.away, 1)} apart)`;
-  const take = () => {
-    // Without an answer from the server nobody knows who carries it: the painter is not held up by that.
-    if (carriers.length === 0 || error !== null || apart === 'never') onPot(pot, '');
-    else setAsked(apart === 'always' ? 'anyway' : 'place');
+  const take = async () => {
+    wanted.current = pot;
+    setAsked('looking');
+    const found = await looked();
+    if (wanted.current !== pot) return;
+    if (found.length > 0 && apart !== 'never') return setAsked(apart === 'always' ? 'anyway' : 'place');
+    setAsked(null);
+    onPot(pot, '');
   };
   return (
     <>
@@ -60,11 +65,12 @@ export function OtherPot({ bench, paintId, onPot, onTry }: OtherPotProps) {
         }))}
         onChange={(next) => {
           setPot(next);
+          wanted.current = null;
           setAsked(null);
         }}
       />
       {asked === null && (
-        <Button disabled={pot === paintId || (traces === null && error === null)} onClick={take}>
+        <Button disabled={pot === paintId} onClick={() => void take()}>
           Take this paint
         </Button>
       )}
@@ -85,7 +91,8 @@ export function OtherPot({ bench, paintId, onPot, onTry }: OtherPotProps) {
           </Button>
         </>
       )}
-      {asked !== null && (
+      {asked === 'looking' && <Working label={`Looking up which models carry ${nameOf(paintId)} …`} />}
+      {(asked === 'place' || asked === 'anyway') && (
         <p ref={question} tabIndex={-1} className={styles.sideBySide} role="status" data-testid="side-by-side">
           {nameOf(paintId)} is on {carriers.join(' and ')}
           {by}.{' '}
@@ -111,6 +118,18 @@ export function OtherPot({ bench, paintId, onPot, onTry }: OtherPotProps) {
       )}
     </>
   );
+}
+
+/** Who carries a paint: looked up at once, waited for by who has to know, and shown once it is known. */
+function useCarriers(paintId: string): { looked: () => Promise<string[]>; carriers: string[] } {
+  const [carriers, setCarriers] = useState<string[]>([]);
+  const looking = useRef(Promise.resolve<string[]>([]));
+  useEffect(() => {
+    // Without an answer from the server nobody knows who carries it: the painter is not held up by that.
+    looking.current = send<PaintTrace[]>('GET', `/api/paints/${paintId}/models`).then(carriersOf, () => []);
+    void looking.current.then(setCarriers);
+  }, [paintId]);
+  return { looked: () => looking.current, carriers };
 }
 
 /** Who carries a paint, each unit once. */
