@@ -84,7 +84,7 @@ export function WasItRight({ points, lastHundred, all, odd, pending }: LogInsigh
             />
             <Tooltip {...CHART_TIP} content={<Foretold />} />
             <Scatter dataKey="middle" fill="transparent" isAnimationActive={false}>
-              <ErrorBar dataKey="band" direction="y" width={0} stroke="var(--line-strong)" strokeWidth={3} />
+              <ErrorBar dataKey="band" direction="y" width={0} stroke="var(--line-strong)" strokeWidth={3} isAnimationActive={false} />
             </Scatter>
             <Scatter dataKey="share" fill="var(--ink)" isAnimationActive={false} shape="circle">
               <LabelList dataKey="name" position={farthest > points.length / 2 ? 'left' : 'right'} {...CHART_FIGURE} />
