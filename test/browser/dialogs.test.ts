@@ -1,10 +1,9 @@
-import { expect } from 'chai';
 import { writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { Key, type WebDriver } from 'selenium-webdriver';
-import { inBothThemes, violationsOn } from '../support/accessibility';
+import { expectAccessible } from '../support/accessibility';
 import { startApp, type App } from '../support/app';
-import { closeBrowser, openBrowser, resize } from '../support/browser';
+import { closeBrowser, openBrowser } from '../support/browser';
 import { PageUser } from '../support/page';
 
 /** Every dialog, question and error: by day and by night, at the usual size and at 400 %. */
@@ -27,28 +26,7 @@ describe('dialogs, questions and errors', () => {
     await app?.stop();
   });
 
-  const clean = async (what: string) => {
-    // What lies behind an open dialog is looked at with its view.
-    const within = (await driver.findElements({ css: 'dialog[open]' })).length > 0 ? 'dialog[open]' : 'main';
-    try {
-      for (const [width, height] of [
-        [1280, 800],
-        [320, 640],
-      ] as const) {
-        await resize(driver, width, height);
-        await inBothThemes(driver, async (theme, only) =>
-          expect(await violationsOn(driver, only, within), `${what}, ${theme}, ${width} px`).to.deep.equal([]),
-        );
-        // Of a dialog everything can be reached.
-        const outside = await driver.executeScript<number>(
-          `const open = document.querySelector('dialog[open]'); if (!open) return 0; const box = open.getBoundingClientRect(); return Math.max(0, -box.left, box.right - innerWidth)`,
-        );
-        expect(outside, `${what} stands out at ${width} px`).to.equal(0);
-      }
-    } finally {
-      await resize(driver, 1280, 800);
-    }
-  };
+  const clean = (what: string) => expectAccessible(driver, what);
   const click = (css: string) => driver.executeScript('document.querySelector(arguments[0]).click()', css);
   const pressed = (words: string) =>
     driver.executeScript(
@@ -127,6 +105,27 @@ describe('dialogs, questions and errors', () => {
       await clean(`the panel of ${key.toUpperCase()}`);
       await user.keys(Key.ESCAPE);
     }
+  });
+
+  it('of Finish and Backups: a delivery with things not done, a copy to go back to, what cannot be stored', async () => {
+    await user.open(`/c/${commission}/finish#hand-over`);
+    await user.press('Mark as delivered');
+    await user.see('main [role="group"]', /There are .*not packed\./);
+    await clean('a delivery with things not done');
+    await user.open('/backups');
+    const copies = path.join(app.folder, 'copy.sqlite');
+    writeFileSync(copies, 'no database');
+    await (await user.find('input[type=file]')).sendKeys(copies);
+    await user.see('main', /Go back to copy\.sqlite\?/);
+    await clean('a copy to go back to');
+    await user.press('Restore it');
+    await user.see('main [role="alert"]', /\S/);
+    await clean('a copy that is none');
+    await user.open('/house-rules');
+    await driver.executeScript('window.fetch = () => Promise.reject(new Error("away"))');
+    await user.fill('Airbrushes owned', '2');
+    await user.find('[data-save="failed"]');
+    await clean('what cannot be stored');
   });
 
   it('of the log and the shelf: files that cannot be read, a list that is pasted', async () => {

@@ -127,6 +127,9 @@ describe('a price in the browser', () => {
     await user.press('Accepted');
     await user.see('[data-testid="quotes"]', /accepted .*by telephone/);
     expect((await quotes()).map(answered)).to.deep.equal([[1, 'accepted', 'by telephone']]);
+    // Nobody has to type once more what was accepted.
+    const agreed = (await (await user.field('Agreed price')).getAttribute('placeholder'))!;
+    expect(Math.round(Number(agreed.match(/^quote 1: €(\d+\.\d\d)$/)![1]) * 100)).to.equal((await quotes())[0]!.offer.price.totalMinor);
     await user.see('[data-testid="pay"]', /In the end, expected.*€\d+\.\d\d/s);
     await user.press('Undo the answer');
     await user.see('[data-testid="quotes"]', /Changes wanted/);

@@ -3,6 +3,7 @@ import { By, Key, type WebDriver } from 'selenium-webdriver';
 import { readFileSync } from 'node:fs';
 import http from 'node:http';
 import path from 'node:path';
+import { expectAccessible } from '../support/accessibility';
 import { startApp, type App } from '../support/app';
 import { closeBrowser, openBrowser } from '../support/browser';
 import { PageUser, PATIENCE_MS } from '../support/page';
@@ -114,6 +115,7 @@ describe('the network', () => {
     await driver.switchTo().window(atComputer);
     await user.open('/house-rules');
     await user.press('Remove Bench tablet');
+    await expectAccessible(driver, 'a device to be removed');
     await user.keys(Key.ENTER);
     await user.see('[data-testid="device"]', /Bench tablet/);
     await user.press('Remove Bench tablet');

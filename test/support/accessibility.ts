@@ -1,6 +1,8 @@
+import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import type { WebDriver } from 'selenium-webdriver';
+import { resize } from './browser';
 
 const require = createRequire(import.meta.url);
 /** As it is made for pages: half as long to hand over and to read as what its package exports. */
@@ -40,5 +42,33 @@ export async function inBothThemes(
   ] as const) {
     await driver.executeScript('document.documentElement.dataset.theme = arguments[0]', theme);
     await look(theme, only);
+  }
+}
+
+const SIZES = [
+  [1280, 800],
+  [320, 640],
+] as const;
+
+/**
+ * The view, or the dialog that is open over it, breaks no rule by day or by night, at the usual size or at 400 %, and everything in the
+ * dialog can be reached; `what` it is stands in the error.
+ */
+export async function expectAccessible(driver: WebDriver, what: string): Promise<void> {
+  // What lies behind an open dialog is looked at with its view.
+  const within = (await driver.findElements({ css: 'dialog[open]' })).length > 0 ? 'dialog[open]' : 'main';
+  try {
+    for (const [width, height] of SIZES) {
+      await resize(driver, width, height);
+      await inBothThemes(driver, async (theme, only) =>
+        expect(await violationsOn(driver, only, within), `${what}, ${theme}, ${width} px`).to.deep.equal([]),
+      );
+      const outside = await driver.executeScript<number>(
+        `const open = document.querySelector('dialog[open]'); if (!open) return 0; const box = open.getBoundingClientRect(); return Math.max(0, -box.left, box.right - innerWidth)`,
+      );
+      expect(outside, `${what} stands out at ${width} px`).to.equal(0);
+    }
+  } finally {
+    await resize(driver, 1280, 800);
   }
 }

@@ -29,7 +29,7 @@ function OpenedMoney({ picture, onChanged }: { picture: MoneyPicture; onChanged:
   const price = (
     <>
       <div className={styles.columns}>
-        <Terms money={money} commission={commission} rate={rate} paint={picture.paint} />
+        <Terms money={money} commission={commission} rate={rate} quotes={quotes} paint={picture.paint} />
         <div className={styles.column}>
           <PricePanel picture={picture} money={money} />
           <Quotes picture={picture} money={money} onChanged={onChanged} />

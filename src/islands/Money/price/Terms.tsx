@@ -1,6 +1,6 @@
 import { ulid } from 'ulid';
 import type { PaintCost } from '../../../core/paint/paintCost';
-import { MATERIAL_KINDS, MATERIAL_LABELS, type Material, type Rate } from '../../../core/money/definitions';
+import { MATERIAL_KINDS, MATERIAL_LABELS, agreedQuote, type Material, type Quote, type Rate } from '../../../core/money/definitions';
 import type { StoredCommission } from '../../../core/commission/definitions';
 import { Button } from '../../../ui/Button/Button';
 import { SelectField, TextField } from '../../../ui/Field/Field';
@@ -20,15 +20,17 @@ interface TermsProps {
   money: Money;
   commission: StoredCommission;
   rate: Rate;
+  quotes: readonly Quote[];
   /** What its paint costs; null where nobody can say. */
   paint: PaintCost | null;
 }
 
 /** How the painter prices this commission. */
-export function Terms({ money, commission, rate, paint }: TermsProps) {
+export function Terms({ money, commission, rate, quotes, paint }: TermsProps) {
   const { terms, changeTerms } = money;
   const { currency } = rate;
   const chance = String(Math.round(terms.chance * 100));
+  const accepted = agreedQuote(quotes);
   const options = CHANCES.some(({ value }) => value === chance) ? CHANCES : [...CHANCES, { value: chance, label: `${chance} of 100` }];
   return (
     <Panel title="How you price it" aside={<SaveState saved={money} />}>
@@ -79,7 +81,9 @@ export function Terms({ money, commission, rate, paint }: TermsProps) {
             currency={currency}
             valueMinor={terms.ownPriceMinor}
             optional
-            placeholder="as worked out"
+            placeholder={
+              accepted === null ? 'as worked out' : `quote ${accepted.number}: ${exactMoneyText(accepted.offer.price.totalMinor, currency)}`
+            }
             onChange={(ownPriceMinor) => changeTerms({ ownPriceMinor })}
           />
         </div>
