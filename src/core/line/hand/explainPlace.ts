@@ -1,6 +1,6 @@
 import type { CompiledLine } from '../problem/compiledLine';
 import type { LineTotals } from '../definitions';
-import { moveRun } from '../search/OrderJudge';
+import { moveRun } from '../search/moveRun';
 import { cheapestEntries } from '../bounds/openings';
 import { placesFor } from './places';
 import { timeOrder, type TimedOrder } from '../timing/timeOrder';

@@ -1,7 +1,7 @@
 import { canKeep, type OwnLine } from './carryOver';
 import { compileLine } from '../problem/compileLine';
 import type { LineProblem, LineWish } from '../definitions';
-import { moveRun } from '../search/OrderJudge';
+import { moveRun } from '../search/moveRun';
 import { wishesKept } from '../problem/wishes';
 
 /** What a move by hand has brought. */

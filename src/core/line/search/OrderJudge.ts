@@ -2,8 +2,10 @@ import { BenchCalendar } from '../timing/BenchCalendar';
 import type { CompiledLine } from '../problem/compiledLine';
 import type { OrderChange } from '../definitions';
 import { Lateness } from './Lateness';
+import { moveRun, placeBeforeMove } from './moveRun';
+import { Preferences, type BrokenPreferences } from './Preferences';
 import { LineClock } from '../timing/LineClock';
-import { brokenMinutes, positionsOf } from '../timing/timeOrder';
+import { positionsOf } from '../timing/timeOrder';
 import { wishMinutes } from '../problem/wishes';
 
 /** A day's worth of minutes a plan that does not fit is charged for every minute missing, so that a search leaves it. */
@@ -37,8 +39,8 @@ export class OrderJudge {
   /** Least minutes from a setup (last row: none in hand) to another one, within a session or over its end. */
   private readonly entry: Float64Array;
   private readonly calendar: BenchCalendar;
-  private readonly wishes: WishesByJob;
-  private change = { touchUp: 0, broken: 0 };
+  private readonly preferences: Preferences;
+  private readonly change: BrokenPreferences = { touchUp: 0, broken: 0 };
   private move = { from: 0, end: 0, to: 0, touchUp: 0, broken: 0, legs: 0, late: 0, lost: 0, finish: 0, cost: Infinity };
 
   constructor(readonly line: CompiledLine) {
@@ -58,7 +60,7 @@ export class OrderJudge {
       }
     this.entry.set(line.start, setupCount * setupCount);
     this.calendar = new BenchCalendar(line);
-    this.wishes = wishesByJob(line);
+    this.preferences = new Preferences(line);
     this.lateness = new Lateness(line, this.clock);
   }
 
@@ -79,7 +81,7 @@ export class OrderJudge {
       this.kept.lost += clock.lostOn(order[place]!);
     }
     clock.keep();
-    this.takeBroken();
+    Object.assign(this.kept, this.preferences.of(this.position));
     this.kept.legs = legsOf(line, order);
     this.kept.finish = clock.time;
     this.lateness.take(this.order);
@@ -103,13 +105,13 @@ export class OrderJudge {
     const { clock, order, workFrom, lateness } = this;
     const low = Math.min(from, to);
     const high = Math.max(end, to);
-    this.findChange(from, end, to);
-    const { move } = this;
+    const { move, change } = this;
     move.from = from;
     move.end = end;
     move.to = to;
-    move.touchUp = this.kept.touchUp + this.change.touchUp;
-    move.broken = this.kept.broken + this.change.broken;
+    this.preferences.changeBy(order, this.position, move, change);
+    move.touchUp = this.kept.touchUp + change.touchUp;
+    move.broken = this.kept.broken + change.broken;
     move.legs = this.isWeighed ? this.kept.legs + this.legChange(from, end, to) : this.kept.legs;
     // What is settled before anything is timed.
     const left = limit - move.broken - this.line.objective.leg * move.legs;
@@ -280,36 +282,6 @@ export class OrderJudge {
     return before < 0 || jobSetup[before] !== jobSetup[job] ? 1 : 0;
   }
 
-  private takeBroken(): void {
-    const { line, position } = this;
-    const { touchUp, against } = brokenMinutes(line, position);
-    this.kept.touchUp = touchUp;
-    this.kept.broken = line.objective.touchUp * touchUp + against;
-  }
-
-  private findChange(from: number, end: number, to: number): void {
-    const { wishes, order, position, change } = this;
-    change.touchUp = change.broken = 0;
-    if (this.line.preferMinutes.length === 0) return;
-    const low = to < from ? to : end;
-    const high = to < from ? from : to;
-    const sign = to < from ? 1 : -1;
-    let broken = 0;
-    let touchUp = 0;
-    for (let place = from; place < end; place++) {
-      const job = order[place]!;
-      for (let entry = wishes.start[job]!; entry < wishes.start[job + 1]!; entry++) {
-        const other = position[wishes.other[entry]!]!;
-        // The minutes are those of a job standing before the other: moving it to the front of the other adds them.
-        if (other < low || other >= high) continue;
-        broken += wishes.cost[entry]!;
-        if (wishes.touchUp) touchUp += wishes.touchUp[entry]!;
-      }
-    }
-    change.broken = sign * broken;
-    change.touchUp = wishes.touchUp ? sign * touchUp : change.broken;
-  }
-
   private sumSpent(low: number): void {
     const { order, spentTo, line, clock } = this;
     if (!this.isWeighed) return;
@@ -341,54 +313,4 @@ function legsOf({ jobSetup }: CompiledLine, order: ArrayLike<number>): number {
   let legs = 0;
   for (let place = 0; place < order.length; place++) if (place === 0 || jobSetup[order[place]!] !== jobSetup[order[place - 1]!]) legs++;
   return legs;
-}
-
-/** Where the job that stands at place `index` after a move stood before it. */
-function placeBeforeMove(index: number, from: number, end: number, to: number): number {
-  if (index < Math.min(from, to) || index >= Math.max(end, to)) return index;
-  if (to < from) return index < to + end - from ? index + from - to : index - end + from;
-  return index < from + to - end ? index + end - from : index - to + end;
-}
-
-/** Moves the jobs at places `from` to `end` (not included) to before the job at place `to`, in place. */
-export function moveRun(order: Int32Array, from: number, end: number, to: number): void {
-  const run = order.slice(from, end);
-  if (to < from) {
-    order.copyWithin(to + end - from, to, from);
-    order.set(run, to);
-  } else {
-    order.copyWithin(from, end, to);
-    order.set(run, to - (end - from));
-  }
-}
-
-/** Each job's preferences: what standing before the other job costs (negative: standing behind it), and the touch-up minutes in that. */
-interface WishesByJob {
-  start: Int32Array;
-  other: Int32Array;
-  cost: Float64Array;
-  /** Null where these are all that counts. */
-  touchUp: Float64Array | null;
-}
-
-function wishesByJob(line: CompiledLine): WishesByJob {
-  const entries: { other: number; cost: number; touchUp: number }[][] = Array.from({ length: line.jobCount }, () => []);
-  line.preferCost.forEach((cost, entry) => {
-    const touchUp = line.preferIsWish[entry] ? 0 : line.preferMinutes[entry]!;
-    const first = line.preferFirst[entry]!;
-    const then = line.preferThen[entry]!;
-    if (first === then) return;
-    entries[then]!.push({ other: first, cost, touchUp });
-    entries[first]!.push({ other: then, cost: -cost, touchUp: -touchUp });
-  });
-  const start = new Int32Array(line.jobCount + 1);
-  entries.forEach((list, job) => (start[job + 1] = start[job]! + list.length));
-  return {
-    start,
-    other: Int32Array.from(entries.flat(), (entry) => entry.other),
-    cost: Float64Array.from(entries.flat(), (entry) => entry.cost),
-    touchUp: entries.flat().every(({ cost, touchUp }) => cost === touchUp)
-      ? null
-      : Float64Array.from(entries.flat(), (entry) => entry.touchUp),
-  };
 }

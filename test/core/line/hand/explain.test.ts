@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { madeUpCommission } from '../../../../bench/madeUpCommission';
 import { compileLine } from '../../../../src/core/line/problem/compileLine';
 import { explainPlace } from '../../../../src/core/line/hand/explainPlace';
-import { moveRun } from '../../../../src/core/line/search/OrderJudge';
+import { moveRun } from '../../../../src/core/line/search/moveRun';
 import { placesFor } from '../../../../src/core/line/hand/places';
 import { solveLine } from '../../../../src/core/line/search/solveLine';
 import { timeOrder } from '../../../../src/core/line/timing/timeOrder';

@@ -5,7 +5,8 @@ import { GREEDY_WEIGHTS, greedyOrder } from '../../../../src/core/line/search/co
 import type { LineProblem } from '../../../../src/core/line/definitions';
 import { planOrder } from '../../../../src/core/line/search/planOrder';
 import { enteredOrder, tailMinutes, trayByTrayOrder } from '../../../../src/core/line/problem/precedence';
-import { moveRun, OrderJudge } from '../../../../src/core/line/search/OrderJudge';
+import { moveRun } from '../../../../src/core/line/search/moveRun';
+import { OrderJudge } from '../../../../src/core/line/search/OrderJudge';
 import { OrderMoves } from '../../../../src/core/line/search/OrderMoves';
 import { solveLine } from '../../../../src/core/line/search/solveLine';
 import { splitIntoSingles } from '../../../../src/core/line/problem/splitIntoSingles';
