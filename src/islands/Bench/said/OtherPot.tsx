@@ -126,8 +126,9 @@ function useCarriers(paintId: string): { looked: () => Promise<string[]>; carrie
   const looking = useRef(Promise.resolve<string[]>([]));
   useEffect(() => {
     // Without an answer from the server nobody knows who carries it: the painter is not held up by that.
-    looking.current = send<PaintTrace[]>('GET', `/api/paints/${paintId}/models`).then(carriersOf, () => []);
-    void looking.current.then(setCarriers);
+    const asked = send<PaintTrace[]>('GET', `/api/paints/${paintId}/models`).then(carriersOf, () => []);
+    looking.current = asked;
+    void asked.then((found) => looking.current === asked && setCarriers(found));
   }, [paintId]);
   return { looked: () => looking.current, carriers };
 }
