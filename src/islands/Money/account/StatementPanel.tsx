@@ -33,7 +33,7 @@ export function StatementPanel({ picture, money }: { picture: MoneyPicture; mone
       }
     >
       <div className={styles.statement}>
-        <Wide>
+        <Wide label="Lines of the statement">
           <table className={styles.table} data-testid="statement">
             <tbody>
               {statement.lines.map((line, index) => (

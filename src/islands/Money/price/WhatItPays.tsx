@@ -26,7 +26,7 @@ export function WhatItPays({ picture }: { picture: MoneyPicture }) {
   return (
     <Panel title="What does an hour pay?">
       <div data-testid="pay">
-        <Wide>
+        <Wide label="What an hour pays">
           <table className={styles.table}>
             <thead>
               <tr>
