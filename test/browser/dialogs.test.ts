@@ -113,9 +113,9 @@ describe('dialogs, questions and errors', () => {
     await user.see('main [role="group"]', /There are .*not packed\./);
     await clean('a delivery with things not done');
     await user.open('/backups');
-    const copies = path.join(app.folder, 'copy.sqlite');
-    writeFileSync(copies, 'no database');
-    await (await user.find('input[type=file]')).sendKeys(copies);
+    const file = path.join(app.folder, 'copy.sqlite');
+    writeFileSync(file, 'no database');
+    await (await user.find('input[type=file]')).sendKeys(file);
     await user.see('main', /Go back to copy\.sqlite\?/);
     await clean('a copy to go back to');
     await user.press('Restore it');

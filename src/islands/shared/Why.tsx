@@ -37,7 +37,7 @@ function Answer({ technique, stretch, explanation, rows }: WhyPicture) {
   const label = factsOf(technique).label.toLowerCase();
   return (
     <>
-      <Wide>
+      <Wide label="What a model takes, by reasons">
         <table>
           <tbody>
             <tr>

@@ -49,7 +49,7 @@ function Unit({ unit, now, onAgain }: { unit: UnitCure; now: number; onAgain: (p
       {unit.seals.length === 0 ? (
         <p className={shared.hint}>Its scheme has no varnish, and nothing that is put on after one.</p>
       ) : (
-        <Wide>
+        <Wide label={`When the coats on ${unit.name} are dry`}>
           <table className={shared.table} data-testid="seals">
             <thead>
               <tr>
@@ -156,7 +156,7 @@ function Spraying({ finish }: { finish: Finish }) {
           {caution}
         </Notice>
       ))}
-      <Wide>
+      <Wide label="What is sprayed from each can">
         <table className={shared.table} data-testid="spray">
           <thead>
             <tr>
