@@ -2,20 +2,20 @@ import { execFile } from 'node:child_process';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { promisify } from 'node:util';
 import { filesBelow, hashOf } from './install.mjs';
-import { buildProgram } from './program.mjs';
+import { buildProgram, hashOfSources } from './program.mjs';
 
 const STAMP = 'dist/pages/.built-from';
-const SOURCES = ['src', 'public'];
-const FILES = ['package-lock.json', 'astro.config.mjs', 'tsconfig.json'];
+const FILES = ['package-lock.json', 'astro.config.mjs', 'tsconfig.json', 'scripts/program.mjs'];
 
 /** Builds the pages and what runs beside them when the sources have changed since the last build. */
 export async function buildApplication(say) {
-  await buildProgram();
-  await buildPages(say);
+  const sources = hashOfSources();
+  await buildProgram(sources);
+  await buildPages(sources, say);
 }
 
-async function buildPages(say) {
-  const wanted = hashOf([...SOURCES.flatMap(filesBelow), ...FILES]);
+async function buildPages(sources, say) {
+  const wanted = sources + hashOf([...filesBelow('public'), ...FILES]);
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
   say('Building the application, about half a minute ...');
   const env = { ...process.env, ASTRO_TELEMETRY_DISABLED: '1' };

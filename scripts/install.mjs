@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 
 const STAMP = 'node_modules/.neat-relay-installed';
@@ -52,11 +52,11 @@ function checkNode() {
 
 /** All files of a folder, those of its folders too, in the order of their names. */
 export const filesBelow = (folder) =>
-  readdirSync(folder)
-    .sort()
-    .flatMap((name) => {
-      const file = path.join(folder, name);
-      return statSync(file).isDirectory() ? filesBelow(file) : [file];
+  readdirSync(folder, { withFileTypes: true })
+    .sort((a, b) => (a.name < b.name ? -1 : 1))
+    .flatMap((entry) => {
+      const file = path.join(folder, entry.name);
+      return entry.isDirectory() ? filesBelow(file) : [file];
     });
 
 export function hashOf(files) {

@@ -17,13 +17,16 @@ const ENTRIES = {
 /** Native code, and what looks for files of its own; the rest goes into the bundle. */
 export const AS_INSTALLED = ['better-sqlite3', 'knex', 'nodemailer', 'pdfmake', 'piscina', 'sharp'];
 
+/** Both builds ask for it; a thousand files are read once. */
+export const hashOfSources = () => hashOf(filesBelow('src'));
+
 /**
  * Bundles what runs beside the pages: the host, the threads and the command line, so that nothing reads TypeScript at run time. Takes
  * about a second, and only when a source has changed. Packages of many small files take longer to be read than all that is ours: they are
  * bundled too.
  */
-export async function buildProgram() {
-  const wanted = hashOf([...filesBelow('src'), 'package-lock.json', 'scripts/program.mjs']);
+export async function buildProgram(sources = hashOfSources()) {
+  const wanted = sources + hashOf(['package-lock.json', 'scripts/program.mjs']);
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
   rmSync(FOLDER, { recursive: true, force: true });
   // Not at the top: a fresh machine has no packages until the dependencies are installed.
