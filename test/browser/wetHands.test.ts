@@ -4,6 +4,7 @@ import type chrome from 'selenium-webdriver/chrome.js';
 import type { BenchEvent } from '../../src/core/bench/definitions';
 import { wholeEvent } from '../../src/core/bench/wholeEvent';
 import type { BenchPicture } from '../../src/contract/bench';
+import { violationsOn } from '../support/accessibility';
 import { startApp, type App } from '../support/app';
 import { closeBrowser, openBrowser, resize } from '../support/browser';
 import { importFerry } from '../support/ferry';
@@ -119,6 +120,7 @@ describe('the bench with wet hands', () => {
       await driver.executeScript('return document.querySelector("[aria-live] [data-testid=clock]")'),
       'what ticks is not heard',
     ).to.equal(null);
+    expect(await violationsOn(driver), 'as long as it is said').to.deep.equal([]);
   });
 
   for (const [width, height] of [

@@ -178,12 +178,12 @@ function RunningBench({ picture, reload }: { picture: BenchPicture; reload: () =
           {surface.text}
           {surface.more && <small>{surface.more}</small>}
         </button>
-        <Hidden>
-          <span role="status" data-testid="heard">
-            {heard}
-          </span>
-        </Hidden>
       </div>
+      <Hidden>
+        <span role="status" data-testid="heard">
+          {heard}
+        </span>
+      </Hidden>
     </div>
   );
 }
