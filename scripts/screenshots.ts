@@ -55,6 +55,8 @@ try {
   const named = (text: string) => text.replace('FIRST', ids[0]!).replace('SECOND', ids[1]!).replace('LAST', ids.at(-1)!);
   for (const { name, path, planned, act } of VIEWS) {
     await (planned === undefined ? user.open(named(path)) : user.plan(named(planned), path));
+    // The browser draws no scrollbars, and would keep their room empty.
+    await driver.executeScript('document.documentElement.style.scrollbarGutter = "auto"');
     await driver.sleep(SETTLE_MS);
     await act?.(user);
     await driver.sleep(800);

@@ -135,21 +135,16 @@ function Materials({ materials, currency, paint, onChange }: MaterialsProps) {
               options={KINDS}
               onChange={(kind) => put(material.id, { kind })}
             />
-            <MoneyField
-              label={`Price of ${name}`}
-              hideLabel
-              currency={currency}
-              valueMinor={material.amountMinor}
-              onChange={(minor) => put(material.id, { amountMinor: minor ?? 0 })}
-            />
-            <Button
-              kind="quiet"
-              aria-label={`Remove ${name}`}
-              onClick={() => onChange(materials.filter((each) => each.id !== material.id))}
-            >
-              Remove
-            </Button>
-            <span className={own.wide}>
+            <span className={own.price}>
+              <MoneyField
+                label={`Price of ${name}`}
+                hideLabel
+                currency={currency}
+                valueMinor={material.amountMinor}
+                onChange={(minor) => put(material.id, { amountMinor: minor ?? 0 })}
+              />
+            </span>
+            <span className={own.what}>
               <TextField
                 label={`What ${name} is`}
                 hideLabel
@@ -159,6 +154,13 @@ function Materials({ materials, currency, paint, onChange }: MaterialsProps) {
                 onChange={(what) => put(material.id, { what })}
               />
             </span>
+            <Button
+              kind="quiet"
+              aria-label={`Remove ${name}`}
+              onClick={() => onChange(materials.filter((each) => each.id !== material.id))}
+            >
+              Remove
+            </Button>
           </div>
         );
       })}
