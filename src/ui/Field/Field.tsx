@@ -1,5 +1,6 @@
 import { useId, type InputHTMLAttributes, type ReactNode, type SelectHTMLAttributes } from 'react';
 import { cx } from '../cx';
+import hidden from '../Hidden/Hidden.module.css';
 import styles from './Field.module.css';
 
 interface Labelled {
@@ -13,7 +14,7 @@ interface Labelled {
 function Frame({ id, label, hideLabel, error, unit, children }: Labelled & { id: string; children: ReactNode }) {
   return (
     <div className={styles.field}>
-      <label htmlFor={id} className={hideLabel ? styles.hidden : styles.label}>
+      <label htmlFor={id} className={hideLabel ? hidden.hidden : styles.label}>
         {label}
       </label>
       <span className={styles.control}>
